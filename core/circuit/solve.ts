@@ -1,0 +1,239 @@
+import { InputFault, problem } from '../issue'
+import { admittanceOf, newAdmittance, type Analysis, type Component } from './components'
+import { factorInPlace, solveInPlace, type Factor } from '../linear'
+
+/** The Thevenin equivalent seen by a meter, with the adjoint vector that also gives every sensitivity. */
+export interface Port {
+  /** Open-circuit voltage from a to b, volts (RMS phasor or DC). */
+  re: number
+  im: number
+  /** Source impedance in ohms. */
+  zRe: number
+  zIm: number
+  /** False when no current can flow between the two points: a meter there closes no loop. */
+  connected: boolean
+  /** A⁻¹(e_a − e_b) per node: volts for one ampere driven in at a and out at b. Empty when not connected. */
+  adjointRe: Float64Array
+  adjointIm: Float64Array
+}
+
+/**
+ * One solved network: nodal analysis at one frequency, or DC.
+ *
+ * Parts of the network that hang in the air are each tied to zero at one of their nodes; no current flows
+ * in that tie, so voltages inside such a part are exact, and between two parts a meter reads nothing.
+ */
+export interface Solution {
+  analysis: Analysis
+  omega: number
+  components: readonly Component[]
+  /** Node voltages relative to the tie of the node's own island. */
+  re: Float64Array
+  im: Float64Array
+  island: Int32Array
+  factor: Factor
+  /** Row of each node in the factored matrix, -1 for the tied node of an island. */
+  row: Int32Array
+}
+
+function islands(nodes: number, components: readonly Component[], analysis: Analysis): Int32Array {
+  const parent = new Int32Array(nodes).map((_, i) => i)
+  const find = (i: number): number => {
+    while (parent[i] !== i) i = parent[i] = parent[parent[i]!]!
+    return i
+  }
+  const join = (a: number, b: number) => {
+    const [x, y] = [find(a), find(b)]
+    parent[Math.max(x, y)] = Math.min(x, y)
+  }
+  for (const c of components) {
+    if (analysis === 'dc' && c.t === 'RC') continue
+    join(c.a, c.b)
+    if (c.t === 'T') join(c.c, c.d)
+  }
+  for (let i = 0; i < nodes; i++) find(i)
+  return parent.map((_, i) => find(i))
+}
+
+/**
+ * Solves the network.
+ *
+ * @param nodes number of nodes; components refer to 0 … nodes-1
+ * @param omega angular frequency in rad/s (ignored for DC)
+ * @throws InputFault `floating-node` naming the node when the matrix is singular (cannot happen for positive ohms)
+ */
+export function solveCircuit(
+  nodes: number,
+  components: readonly Component[],
+  analysis: Analysis,
+  omega: number,
+): Solution {
+  const island = islands(nodes, components, analysis)
+  const row = new Int32Array(nodes).fill(-1)
+  let n = 0
+  for (let i = 0; i < nodes; i++) if (island[i] !== i) row[i] = n++
+  const factor: Factor = { n, re: new Float64Array(n * n), im: new Float64Array(n * n) }
+  const { re, im } = factor
+  const y = newAdmittance()
+  const add = (p: number, q: number, gr: number, gi: number) => {
+    const i = row[p]!
+    const j = row[q]!
+    if (i < 0 || j < 0 || i < j) return
+    re[i * n + j]! += gr
+    im[i * n + j]! += gi
+  }
+  const branch = (a: number, b: number, gr: number, gi: number) => {
+    add(a, a, gr, gi)
+    add(b, b, gr, gi)
+    add(a, b, -gr, -gi)
+    add(b, a, -gr, -gi)
+  }
+  for (const c of components) {
+    if (c.a === c.b && c.t !== 'T') continue
+    admittanceOf(c, analysis, omega, y)
+    branch(c.a, c.b, y.re, y.im)
+    if (c.t === 'T') {
+      branch(c.c, c.d, y.re22, y.im22)
+      for (const [p, q, sign] of [
+        [c.a, c.c, 1],
+        [c.b, c.d, 1],
+        [c.a, c.d, -1],
+        [c.b, c.c, -1],
+      ] as const) {
+        add(p, q, sign * y.re12, sign * y.im12)
+        add(q, p, sign * y.re12, sign * y.im12)
+      }
+    }
+  }
+  const bad = factorInPlace(factor)
+  if (bad >= 0) {
+    const node = row.indexOf(bad)
+    throw new InputFault([
+      problem('floating-node', ['circuit', node], { found: 'no way for current to return from it', expected: 'a closed loop' }),
+    ])
+  }
+  const solution: Solution = {
+    analysis,
+    omega,
+    components,
+    island,
+    factor,
+    row,
+    re: new Float64Array(nodes),
+    im: new Float64Array(nodes),
+  }
+  refreshSources(solution, components)
+  return solution
+}
+
+/**
+ * Solves again for changed source voltages on the same network (`components` must differ in `volts` alone).
+ * Mutates `solution.re` and `solution.im`. Cost n².
+ */
+export function refreshSources(solution: Solution, components: readonly Component[]): void {
+  const { row, factor, analysis, omega } = solution
+  const xr = new Float64Array(factor.n)
+  const xi = new Float64Array(factor.n)
+  const y = newAdmittance()
+  for (const c of components) {
+    if (c.t !== 'VAC' && c.t !== 'VDC') continue
+    const { amps } = admittanceOf(c, analysis, omega, y)
+    if (amps === 0) continue
+    if (row[c.a]! >= 0) xr[row[c.a]!]! += amps
+    if (row[c.b]! >= 0) xr[row[c.b]!]! -= amps
+  }
+  solveInPlace(factor, xr, xi)
+  for (let i = 0; i < row.length; i++) {
+    solution.re[i] = row[i]! < 0 ? 0 : xr[row[i]!]!
+    solution.im[i] = row[i]! < 0 ? 0 : xi[row[i]!]!
+  }
+}
+
+/** What a meter between nodes a and b is up against. Cost n². */
+export function portAt(solution: Solution, a: number, b: number): Port {
+  const { island, row, factor, re, im } = solution
+  const none = new Float64Array(0)
+  if (island[a] !== island[b])
+    return { re: 0, im: 0, zRe: 0, zIm: 0, connected: false, adjointRe: none, adjointIm: none }
+  const ur = new Float64Array(factor.n)
+  const ui = new Float64Array(factor.n)
+  if (row[a]! >= 0) ur[row[a]!]! += 1
+  if (row[b]! >= 0) ur[row[b]!]! -= 1
+  solveInPlace(factor, ur, ui)
+  const adjointRe = new Float64Array(row.length)
+  const adjointIm = new Float64Array(row.length)
+  for (let i = 0; i < row.length; i++)
+    if (row[i]! >= 0) {
+      adjointRe[i] = ur[row[i]!]!
+      adjointIm[i] = ui[row[i]!]!
+    }
+  return {
+    re: re[a]! - re[b]!,
+    im: im[a]! - im[b]!,
+    zRe: adjointRe[a]! - adjointRe[b]!,
+    zIm: adjointIm[a]! - adjointIm[b]!,
+    connected: true,
+    adjointRe,
+    adjointIm,
+  }
+}
+
+/** Magnitude of the voltage between two nodes; 0 between parts of the network that share no loop. */
+export function voltsBetween(s: Solution, a: number, b: number): number {
+  if (s.island[a] !== s.island[b]) return 0
+  return Math.hypot(s.re[a]! - s.re[b]!, s.im[a]! - s.im[b]!)
+}
+
+/** Signed DC voltage from b to a. */
+export function dcVoltsBetween(s: Solution, a: number, b: number): number {
+  return s.island[a] === s.island[b] ? s.re[a]! - s.re[b]! : 0
+}
+
+/** Magnitude of the current through one component (its primary, for a transformer), amperes. */
+export function ampsThrough(s: Solution, c: Component): number {
+  const y = admittanceOf(c, s.analysis, s.omega, newAdmittance())
+  const vr = s.re[c.a]! - s.re[c.b]!
+  const vi = s.im[c.a]! - s.im[c.b]!
+  let ir = y.re * vr - y.im * vi - y.amps
+  let ii = y.re * vi + y.im * vr
+  if (c.t === 'T') {
+    const wr = s.re[c.c]! - s.re[c.d]!
+    const wi = s.im[c.c]! - s.im[c.d]!
+    ir += y.re12 * wr - y.im12 * wi
+    ii += y.re12 * wi + y.im12 * wr
+  }
+  return Math.hypot(ir, ii)
+}
+
+/**
+ * First-order change of the open-circuit voltage of a port when one component changes to `changed`.
+ * Adjoint method: δV = uᵀ(δi − δY·x), with u the port's adjoint vector (Director & Rohrer 1969).
+ *
+ * @returns [δre, δim] in volts
+ */
+export function portChange(s: Solution, port: Port, before: Component, changed: Component): [number, number] {
+  const y0 = admittanceOf(before, s.analysis, s.omega, newAdmittance())
+  const y1 = admittanceOf(changed, s.analysis, s.omega, newAdmittance())
+  const { a, b } = before
+  const [ur, ui] = [port.adjointRe[a]! - port.adjointRe[b]!, port.adjointIm[a]! - port.adjointIm[b]!]
+  const [xr, xi] = [s.re[a]! - s.re[b]!, s.im[a]! - s.im[b]!]
+  const [gr, gi] = [y1.re - y0.re, y1.im - y0.im]
+  let jr = y1.amps - y0.amps - (gr * xr - gi * xi)
+  let ji = -(gr * xi + gi * xr)
+  let re = 0
+  let im = 0
+  if (before.t === 'T') {
+    const { c, d } = before
+    const [wr, wi] = [s.re[c]! - s.re[d]!, s.im[c]! - s.im[d]!]
+    const [tr, ti] = [port.adjointRe[c]! - port.adjointRe[d]!, port.adjointIm[c]! - port.adjointIm[d]!]
+    const [hr, hi] = [y1.re12 - y0.re12, y1.im12 - y0.im12]
+    const [sr, si] = [y1.re22 - y0.re22, y1.im22 - y0.im22]
+    jr -= hr * wr - hi * wi
+    ji -= hr * wi + hi * wr
+    const kr = -(hr * xr - hi * xi) - (sr * wr - si * wi)
+    const ki = -(hr * xi + hi * xr) - (sr * wi + si * wr)
+    re = tr * kr - ti * ki
+    im = tr * ki + ti * kr
+  }
+  return [re + ur * jr - ui * ji, im + ur * ji + ui * jr]
+}

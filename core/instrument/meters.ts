@@ -1,0 +1,39 @@
+import type { Sense } from '../kinds'
+import type { Dimension } from '../quantity'
+
+/**
+ * An instrument as the trade carries it. Its accuracy is `gain` (share of the reading, shared by all readings of
+ * that instrument in a visit) and `floor` (independent, in SI), both one standard deviation.
+ */
+export interface Meter {
+  id: string
+  title: string
+  dimension: Dimension
+  gain: number
+  floor: number
+  /** Input resistance of a voltmeter, Ω. */
+  input?: number
+  /** Above this an ohmmeter shows OL, Ω. */
+  range?: number
+}
+
+export const METERS: readonly Meter[] = [
+  { id: 'volts', title: 'volts, 10 MΩ input', dimension: 'voltage', gain: 0.007, floor: 0.15, input: 10e6 },
+  { id: 'volts-lowz', title: 'volts, low-impedance input', dimension: 'voltage', gain: 0.012, floor: 0.4, input: 3e3 },
+  { id: 'ohms', title: 'ohms', dimension: 'resistance', gain: 0.006, floor: 0.15, range: 40e6 },
+  { id: 'clamp', title: 'clamp meter', dimension: 'current', gain: 0.02, floor: 0.01 },
+  { id: 'gauge', title: 'pressure gauge', dimension: 'pressure', gain: 0.02, floor: 0.05e5 },
+  { id: 'bucket', title: 'bucket and stopwatch', dimension: 'flow', gain: 0.04, floor: 0.15e-3 / 60 },
+  { id: 'stopwatch', title: 'stopwatch', dimension: 'time', gain: 0.002, floor: 1.5 },
+  { id: 'rule', title: 'rule', dimension: 'length', gain: 0.01, floor: 4e-3 },
+  { id: 'display', title: 'service display', dimension: 'length', gain: 0, floor: 2e-3 },
+]
+
+export const findMeter = (id: string): Meter | undefined => METERS.find((m) => m.id === id)
+
+/** How often each sense is wrong: says yes when it is no, says no when it is yes. */
+export const SENSES: Record<Sense, { title: string; falseYes: number; falseNo: number }> = {
+  ear: { title: 'listen', falseYes: 0.06, falseNo: 0.12 },
+  eye: { title: 'look', falseYes: 0.02, falseNo: 0.04 },
+  hand: { title: 'feel', falseYes: 0.08, falseNo: 0.12 },
+}

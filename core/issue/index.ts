@@ -1,0 +1,115 @@
+/**
+ * Input faults as records. A fault never carries a sentence: `sayProblem` writes it last, in one place.
+ */
+export type ProblemCode =
+  | 'not-yaml'
+  | 'wrong-shape'
+  | 'unknown-field'
+  | 'unknown-kind'
+  | 'unknown-param'
+  | 'unknown-part'
+  | 'unknown-terminal'
+  | 'unknown-phase'
+  | 'unknown-signal'
+  | 'unknown-fault'
+  | 'unknown-test'
+  | 'unknown-complaint'
+  | 'unknown-program'
+  | 'unknown-action'
+  | 'unknown-sheet'
+  | 'extends-itself'
+  | 'bad-quantity'
+  | 'wrong-dimension'
+  | 'out-of-range'
+  | 'bad-condition'
+  | 'bad-reading'
+  | 'no-exit'
+  | 'missing'
+  | 'ambiguous'
+  | 'duplicate'
+  | 'limit-reached'
+  | 'floating-node'
+
+/** Where an input fault stands. Lines and columns count from 1. */
+export interface Place {
+  file?: string
+  line?: number
+  column?: number
+  /** Path inside the document, for example `['parts', 'lid', 'ohms']`. */
+  path: (string | number)[]
+}
+
+export interface Problem {
+  code: ProblemCode
+  place: Place
+  /** What stood there. */
+  found?: string
+  /** What would be right there. */
+  expected?: string
+}
+
+export type Outcome<T> = { ok: true; value: T } | { ok: false; problems: Problem[] }
+
+export const fine = <T>(value: T): Outcome<T> => ({ ok: true, value })
+export const wrong = (...problems: Problem[]): Outcome<never> => ({ ok: false, problems })
+
+export function problem(
+  code: ProblemCode,
+  path: (string | number)[],
+  facts: { found?: string; expected?: string } = {},
+): Problem {
+  return { code, place: { path }, ...facts }
+}
+
+const LEAD: Record<ProblemCode, string> = {
+  'not-yaml': 'This is not readable as YAML',
+  'wrong-shape': 'This has the wrong shape',
+  'unknown-field': 'This field is not known here',
+  'unknown-kind': 'There is no such kind of part',
+  'unknown-param': 'This kind of part has no such value',
+  'unknown-part': 'No part has this name',
+  'unknown-terminal': 'This part has no such terminal',
+  'unknown-phase': 'No phase has this name',
+  'unknown-signal': 'This part gives no such signal',
+  'unknown-fault': 'No fault has this name',
+  'unknown-test': 'No test has this name',
+  'unknown-complaint': 'No complaint has this name',
+  'unknown-program': 'No program has this name',
+  'unknown-action': 'No action has this name',
+  'unknown-sheet': 'No sheet has this name',
+  'extends-itself': 'A sheet cannot extend itself',
+  'bad-quantity': 'This is not a quantity',
+  'wrong-dimension': 'This is a quantity of the wrong kind',
+  'out-of-range': 'This value is out of range',
+  'bad-condition': 'This condition cannot be read',
+  'bad-reading': 'This reading is not understood',
+  'no-exit': 'This phase can never end',
+  missing: 'Something is missing',
+  ambiguous: 'This can be read in two ways',
+  duplicate: 'This name is used twice',
+  'limit-reached': 'A limit was reached',
+  'floating-node': 'A point of the circuit hangs in the air',
+}
+
+/** The one place where an input fault becomes a sentence. */
+export function sayProblem(p: Problem): string {
+  const { file, line, column, path } = p.place
+  const at = [file, line, column].filter((x) => x !== undefined).join(':')
+  const inside = path.length ? ` (${path.join(' › ')})` : ''
+  const found = p.found === undefined ? '' : ` Found: ${p.found}.`
+  const expected = p.expected === undefined ? '' : ` Expected: ${p.expected}.`
+  return `${at ? `${at}: ` : ''}${LEAD[p.code]}${inside}.${found}${expected}`
+}
+
+/** Thrown only where a caller asked for the throwing entry of a reader. */
+export class InputFault extends Error {
+  constructor(readonly problems: Problem[]) {
+    super(problems.map(sayProblem).join('\n'))
+    this.name = 'InputFault'
+  }
+}
+
+export function orThrow<T>(outcome: Outcome<T>): T {
+  if (!outcome.ok) throw new InputFault(outcome.problems)
+  return outcome.value
+}

@@ -1,0 +1,9 @@
+import type { KindTrade } from '../contract'
+
+export const trade: KindTrade = {
+  probes: () => [
+    { id: 'supply-volts', what: 'volts', a: 'L', b: 'N', when: 'active' },
+    { id: 'awake', what: 'sense', signal: 'powered', sense: 'eye', when: 'active' },
+  ],
+  faults: { dead: { title: 'control board dead', effects: [{ mode: 'life', at: 'dead' }], perYear: 0.008, cure: 'replace' } },
+}

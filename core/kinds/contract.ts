@@ -1,0 +1,168 @@
+import type { Component } from '../circuit'
+import type { Dimension } from '../quantity'
+import type { Stretch } from '../water'
+
+/**
+ * What every kind of part must say. The engine knows only this contract and names no kind.
+ * A kind stands in a folder of its own with three roles: `spec` (what it has), `physics` (what it does),
+ * `trade` (what is tested on it and what goes wrong with it).
+ */
+export interface Kind extends KindSpec, KindPhysics, KindTrade {}
+
+export type Line = 'water' | 'power' | 'level'
+
+export interface ParamSpec {
+  dimension: Dimension
+  /** Typical value with its tolerance, as a sheet would write it; absent when every sheet must give it. */
+  typical?: string
+  /** Valid range in SI, inclusive. */
+  least?: number
+  most?: number
+}
+
+export interface ModeSpec {
+  name: string
+  values: readonly string[]
+  /** Index of the value at rest, or the name of the word option that names it. */
+  initial: number | { word: string }
+}
+
+export interface KindSpec {
+  id: string
+  /** The trade's name for it. */
+  title: string
+  line: Line
+  /** Electrical terminals, in the order a wiring chain passes through. */
+  terminals: readonly string[]
+  /** Water ports, in the order a water chain passes through. */
+  ports: readonly string[]
+  params: Record<string, ParamSpec>
+  /** Options that are words; the first is the usual one. */
+  words?: Record<string, readonly string[]>
+  /** References to other parts: name of the field → signal that the other part must give. */
+  refs?: Record<string, string>
+  modes?: readonly ModeSpec[]
+  /** Continuous states, SI, all starting at 0 unless the param named here gives the start. */
+  states?: readonly { name: string; startsAt?: string }[]
+  /** Mode that the control sets to 0 or 1 when a phase lists this part under `on`. */
+  command?: string
+  /** Mode that a hand works (switch held, plug pulled, tap shut), with the value that opens the path. */
+  hand?: { mode: string; parted: number }
+  /** Terminal that is the return of the supply: readings "to the return" are taken against it. */
+  returns?: string
+  /** Where its supply can be cut for making safe. */
+  isolates?: boolean
+  /** Whether a jumper may be put across terminals 0 and 1. */
+  jumperAllowed?: boolean
+}
+
+/** A part of a resolved machine, with its places in the flat arrays. */
+export interface Part {
+  index: number
+  id: string
+  title: string
+  kind: string
+  line: Line
+  panel: string | undefined
+  e: Record<string, number>
+  w: Record<string, number>
+  param: Record<string, number>
+  mode: Record<string, number>
+  state: Record<string, number>
+  ref: Record<string, number>
+  word: Record<string, string>
+}
+
+/** What a kind may look at while the machine runs. Volts and amperes are magnitudes (RMS of AC and DC). */
+export interface Live {
+  readonly t: number
+  /** Parameter values, SI. */
+  readonly v: Float64Array
+  /** Modes. */
+  readonly m: Int8Array
+  /** Continuous states, SI. */
+  readonly x: Float64Array
+  /** Time of the last change of each mode, s. */
+  readonly since: Float64Array
+  /** °C */
+  readonly ambient: number
+  volts(a: number, b: number): number
+  /** Signed DC voltage from b to a. */
+  dcVolts(a: number, b: number): number
+  /** Greatest current through any component of the part. */
+  amps(part: Part): number
+  /** Pa */
+  pressure(node: number): number
+  /** m³/s through the part, positive from its first port to its second. */
+  flow(part: Part): number
+  /** Net flow into the vessel at a water node, m³/s. */
+  inflow(node: number): number
+  /** A signal of the part that `part` refers to under `name`. */
+  of(part: Part, name: string, signal: string): number
+}
+
+export interface SignalSpec {
+  about: string
+  dimension?: Dimension
+  read(part: Part, live: Live): number
+}
+
+export interface KindPhysics {
+  /** Electrical components of the part as it stands. Structure may depend on modes only. */
+  stamp?(part: Part, live: Live, emit: (c: Component) => void): void
+  /** True when `stamp` gives a source voltage that follows continuous state. */
+  stampFollowsState?: boolean
+  /** Water stretches of the part as it stands. */
+  flow?(part: Part, live: Live, emit: (s: Stretch) => void): void
+  /** Nodes held at a fixed pressure, Pa. */
+  heads?(part: Part, live: Live, emit: (node: number, pascals: number) => void): void
+  /** Rate of change of the part's states. */
+  rates?(part: Part, live: Live, dx: Float64Array): void
+  /** The mode changes the part wants now; the engine applies them one after another and asks again. */
+  react?(part: Part, live: Live, want: (mode: number, value: number) => void): void
+  /** The next instant at which `react` may want something because of time alone; Infinity when none. */
+  deadline?(part: Part, live: Live): number
+  signals?: Record<string, SignalSpec>
+  /** Signal that says the part is called for: tests of it wait for that moment. Default: it carries current. */
+  active?: string
+}
+
+/**
+ * Something an instrument or a sense can be put to. Words are left to `explain`. `b: '@return'` stands for the
+ * return of the supply. `minutes` is the hand work of the reading itself where it differs from the usual.
+ */
+export type ProbeSpec = { minutes?: number } & (
+  | { id: string; what: 'ohms'; a: string; b: string; when: 'dead'; lifted: boolean }
+  | { id: string; what: 'volts'; a: string; b: string; when: 'active' | 'idle' }
+  | { id: string; what: 'amps'; when: 'active' }
+  | { id: string; what: 'pressure'; port: string; when: 'cold' }
+  | { id: string; what: 'bucket'; port: string; when: 'cold' }
+  | { id: string; what: 'sense'; signal: string; sense: Sense; when: 'active' | 'idle' | 'dead' }
+  | { id: string; what: 'display'; signal: string; when: 'active' | 'settled' }
+)
+
+export type Sense = 'ear' | 'eye' | 'hand'
+
+export type EffectSpec =
+  | { param: string; to: number | 'severity' }
+  | { param: string; times: number | 'severity' }
+  | { param: string; plus: number | 'severity' }
+  | { mode: string; at: string }
+
+export interface FaultTemplate {
+  title: string
+  effects: readonly EffectSpec[]
+  /** Range of the severity that effects refer to; SI of the param's dimension, or a bare factor. */
+  severity?: { from: number; to: number; scale: 'log' | 'linear' }
+  /** Typical occurrences per machine and year. */
+  perYear: number
+  /** Share of the time it does not show, 0 … 1. */
+  misses?: number
+  /** What usually cures it. */
+  cure: 'replace' | 'clean' | 'restore' | 'remake'
+}
+
+export interface KindTrade {
+  probes?(part: Part): readonly ProbeSpec[]
+  faults?: Record<string, FaultTemplate>
+}

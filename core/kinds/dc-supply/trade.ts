@@ -1,0 +1,8 @@
+import type { KindTrade } from '../contract'
+
+export const trade: KindTrade = {
+  probes: () => [{ id: 'volts', what: 'volts', a: 'plus', b: 'minus', when: 'active' }],
+  faults: {
+    dead: { title: 'no supply', effects: [{ param: 'volts', times: 1e-6 }], perYear: 0.02, cure: 'restore' },
+  },
+}

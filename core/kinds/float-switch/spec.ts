@@ -1,0 +1,21 @@
+import type { KindSpec } from '../contract'
+
+export const spec: KindSpec = {
+  id: 'float-switch',
+  title: 'float switch',
+  line: 'level',
+  terminals: ['1', '2'],
+  ports: [],
+  params: {
+    trip: { dimension: 'length', least: 0 },
+    return: { dimension: 'length', least: 0 },
+    ohms: { dimension: 'resistance', typical: '0.1 Ω ±50 %', least: 1e-6 },
+  },
+  words: { 'on-rise': ['closes', 'opens'] },
+  refs: { of: 'level' },
+  modes: [
+    { name: 'float', values: ['down', 'up'], initial: 0 },
+    { name: 'reed', values: ['open', 'closed', 'follows'], initial: 2 },
+  ],
+  jumperAllowed: false,
+}

@@ -1,0 +1,11 @@
+import type { KindSpec } from '../contract'
+
+export const spec: KindSpec = {
+  id: 'fuse',
+  title: 'fuse',
+  line: 'power',
+  terminals: ['1', '2'],
+  ports: [],
+  params: { ohms: { dimension: 'resistance', typical: '0.05 Ω ±50 %', least: 1e-6 } },
+  modes: [{ name: 'link', values: ['blown', 'whole'], initial: 1 }],
+}

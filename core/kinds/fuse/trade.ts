@@ -1,0 +1,10 @@
+import type { KindTrade } from '../contract'
+
+export const trade: KindTrade = {
+  probes: () => [
+    { id: 'ohms', what: 'ohms', a: '1', b: '2', when: 'dead', lifted: true },
+    { id: 'across', what: 'volts', a: '1', b: '2', when: 'active' },
+    { id: 'to-return', what: 'volts', a: '2', b: '@return', when: 'active' },
+  ],
+  faults: { blown: { title: 'fuse blown', effects: [{ mode: 'link', at: 'blown' }], perYear: 0.01, cure: 'replace' } },
+}

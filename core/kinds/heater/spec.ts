@@ -1,0 +1,11 @@
+import type { KindSpec } from '../contract'
+
+export const spec: KindSpec = {
+  id: 'heater',
+  title: 'heater',
+  line: 'power',
+  terminals: ['a', 'b'],
+  ports: [],
+  params: { ohms: { dimension: 'resistance', least: 0.1 } },
+  modes: [{ name: 'element', values: ['open', 'whole'], initial: 1 }],
+}

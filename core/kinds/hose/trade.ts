@@ -1,0 +1,18 @@
+import type { KindTrade } from '../contract'
+
+export const trade: KindTrade = {
+  probes: () => [
+    { id: 'look', what: 'sense', signal: 'kinked', sense: 'eye', when: 'dead' },
+    { id: 'bucket', what: 'bucket', port: 'out', when: 'cold' },
+    { id: 'pressure', what: 'pressure', port: 'out', when: 'cold' },
+  ],
+  faults: {
+    kinked: {
+      title: 'hose kinked',
+      effects: [{ param: 'blocked', to: 'severity' }],
+      severity: { from: 0.93, to: 0.998, scale: 'linear' },
+      perYear: 0.01,
+      cure: 'restore',
+    },
+  },
+}

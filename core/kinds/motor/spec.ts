@@ -1,0 +1,18 @@
+import type { KindSpec } from '../contract'
+
+export const spec: KindSpec = {
+  id: 'motor',
+  title: 'motor',
+  line: 'power',
+  terminals: ['a', 'b'],
+  ports: [],
+  params: {
+    ohms: { dimension: 'resistance', least: 0.01 },
+    henries: { dimension: 'inductance', typical: '0.3 H ±20 %', least: 1e-6 },
+    starts: { dimension: 'voltage' },
+  },
+  modes: [
+    { name: 'winding', values: ['open', 'whole'], initial: 1 },
+    { name: 'turning', values: ['still', 'turning'], initial: 0 },
+  ],
+}

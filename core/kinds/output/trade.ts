@@ -1,0 +1,12 @@
+import type { KindTrade } from '../contract'
+
+export const trade: KindTrade = {
+  probes: () => [
+    { id: 'across', what: 'volts', a: 'com', b: 'out', when: 'active' },
+    { id: 'to-return', what: 'volts', a: 'out', b: '@return', when: 'active' },
+  ],
+  faults: {
+    dead: { title: 'control output does not switch on', effects: [{ mode: 'contact', at: 'open' }], perYear: 0.01, cure: 'replace' },
+    stuck: { title: 'control output stuck on', effects: [{ mode: 'contact', at: 'closed' }], perYear: 0.004, cure: 'replace' },
+  },
+}

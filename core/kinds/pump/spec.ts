@@ -1,0 +1,23 @@
+import type { KindSpec } from '../contract'
+
+export const spec: KindSpec = {
+  id: 'pump',
+  title: 'pump',
+  line: 'water',
+  terminals: ['a', 'b'],
+  ports: ['in', 'out'],
+  params: {
+    ohms: { dimension: 'resistance', least: 0.1 },
+    henries: { dimension: 'inductance', typical: '0.3 H ±20 %', least: 1e-6 },
+    starts: { dimension: 'voltage' },
+    head: { dimension: 'pressure', typical: '0.25 bar ±15 %', least: 1 },
+    passes: { dimension: 'flow', typical: '80 L/min ±20 %', least: 1e-9 },
+    'primes-at': { dimension: 'length', typical: '8 mm', least: 0 },
+  },
+  refs: { of: 'level' },
+  modes: [
+    { name: 'winding', values: ['open', 'whole'], initial: 1 },
+    { name: 'turning', values: ['still', 'turning'], initial: 0 },
+    { name: 'primed', values: ['dry', 'primed'], initial: 0 },
+  ],
+}

@@ -1,0 +1,14 @@
+import type { KindTrade } from '../contract'
+
+export const trade: KindTrade = {
+  probes: () => [
+    { id: 'volts', what: 'volts', a: 'a', b: 'b', when: 'active' },
+    { id: 'ohms', what: 'ohms', a: 'a', b: 'b', when: 'dead', lifted: true },
+    { id: 'hum', what: 'sense', signal: 'hums', sense: 'ear', when: 'active' },
+    { id: 'throws', what: 'sense', signal: 'throws', sense: 'eye', when: 'active' },
+  ],
+  faults: {
+    'winding-open': { title: 'pump winding open', effects: [{ mode: 'winding', at: 'open' }], perYear: 0.01, cure: 'replace' },
+    jammed: { title: 'pump jammed', effects: [{ mode: 'turning', at: 'still' }], perYear: 0.03, cure: 'clean' },
+  },
+}

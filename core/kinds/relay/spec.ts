@@ -1,0 +1,21 @@
+import type { KindSpec } from '../contract'
+
+export const spec: KindSpec = {
+  id: 'relay',
+  title: 'relay',
+  line: 'power',
+  terminals: ['a', 'b', 'com', 'no', 'nc'],
+  ports: [],
+  params: {
+    ohms: { dimension: 'resistance', least: 1 },
+    henries: { dimension: 'inductance', typical: '2 H ±20 %', least: 1e-6 },
+    'pull-in': { dimension: 'voltage' },
+    'drop-out': { dimension: 'voltage' },
+    'contact-ohms': { dimension: 'resistance', typical: '0.05 Ω ±60 %', least: 1e-6 },
+  },
+  modes: [
+    { name: 'coil', values: ['open', 'whole'], initial: 1 },
+    { name: 'armature', values: ['released', 'pulled'], initial: 0 },
+    { name: 'no', values: ['burnt', 'good'], initial: 1 },
+  ],
+}

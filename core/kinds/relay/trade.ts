@@ -1,0 +1,15 @@
+import type { KindTrade } from '../contract'
+
+export const trade: KindTrade = {
+  probes: () => [
+    { id: 'coil-volts', what: 'volts', a: 'a', b: 'b', when: 'active' },
+    { id: 'coil-ohms', what: 'ohms', a: 'a', b: 'b', when: 'dead', lifted: true },
+    { id: 'contact', what: 'volts', a: 'com', b: 'no', when: 'active' },
+    { id: 'click', what: 'sense', signal: 'pulled', sense: 'ear', when: 'active' },
+  ],
+  faults: {
+    'coil-open': { title: 'relay coil open', effects: [{ mode: 'coil', at: 'open' }], perYear: 0.008, cure: 'replace' },
+    'contact-burnt': { title: 'relay contact burnt', effects: [{ mode: 'no', at: 'burnt' }], perYear: 0.012, cure: 'replace' },
+    welded: { title: 'relay contact welded', effects: [{ mode: 'armature', at: 'pulled' }], perYear: 0.006, cure: 'replace' },
+  },
+}

@@ -1,0 +1,14 @@
+import type { KindPhysics } from '../contract'
+
+export const physics: KindPhysics = {
+  stamp({ e, param }, { v }, emit) {
+    emit({ t: 'VDC', a: e.in, b: e.com, ohms: v[param.ohms], volts: v[param.volts] })
+  },
+  signals: {
+    closed: {
+      about: 'the control sees its two terminals joined',
+      read: ({ e, param, mode }, live) =>
+        live.m[mode.life] && Math.abs(live.dcVolts(e.in, e.com)) < live.v[param.volts] / 2 ? 1 : 0,
+    },
+  },
+}

@@ -1,0 +1,11 @@
+import { plainStretch } from '../plain-stretch'
+import type { KindPhysics } from '../contract'
+
+
+
+export const physics: KindPhysics = {
+  flow({ w, param, mode }, { v, m }, emit) {
+    if (m[mode.open]) emit(plainStretch(w.in, w.out, v[param.passes]))
+  },
+  signals: { open: { about: 'stop valve open', read: ({ mode }, { m }) => m[mode.open] } },
+}

@@ -1,0 +1,19 @@
+import type { KindSpec } from '../contract'
+
+export const spec: KindSpec = {
+  id: 'timer-relay',
+  title: 'delay timer',
+  line: 'power',
+  terminals: ['a', 'b', 'com', 'no'],
+  ports: [],
+  params: {
+    ohms: { dimension: 'resistance', typical: '5 kΩ ±20 %', least: 1 },
+    starts: { dimension: 'voltage' },
+    delay: { dimension: 'time', least: 0 },
+    'contact-ohms': { dimension: 'resistance', typical: '0.05 Ω ±60 %', least: 1e-6 },
+  },
+  modes: [
+    { name: 'fed', values: ['no', 'yes'], initial: 0 },
+    { name: 'contact', values: ['open', 'closed'], initial: 0 },
+  ],
+}

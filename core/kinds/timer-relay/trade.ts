@@ -1,0 +1,11 @@
+import type { KindTrade } from '../contract'
+
+export const trade: KindTrade = {
+  probes: () => [
+    { id: 'supply-volts', what: 'volts', a: 'a', b: 'b', when: 'active' },
+    { id: 'across', what: 'volts', a: 'com', b: 'no', when: 'active' },
+  ],
+  faults: {
+    'never-closes': { title: 'timer never lets go', effects: [{ mode: 'contact', at: 'open' }], perYear: 0.01, cure: 'replace' },
+  },
+}

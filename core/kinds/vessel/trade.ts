@@ -1,0 +1,8 @@
+import type { KindTrade } from '../contract'
+
+export const trade: KindTrade = {
+  probes: () => [
+    { id: 'filling', what: 'sense', signal: 'filling', sense: 'eye', when: 'active' },
+    { id: 'level', what: 'display', signal: 'level', when: 'settled' },
+  ],
+}

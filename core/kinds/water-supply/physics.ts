@@ -1,0 +1,13 @@
+import { plainStretch } from '../plain-stretch'
+import type { KindPhysics } from '../contract'
+
+
+
+export const physics: KindPhysics = {
+  heads({ w, param }, { v }, emit) {
+    emit(w.street, v[param.pressure])
+  },
+  flow({ w, param }, { v }, emit) {
+    emit(plainStretch(w.street, w.out, v[param.passes]))
+  },
+}

@@ -1,0 +1,14 @@
+import type { KindTrade } from '../contract'
+
+export const trade: KindTrade = {
+  faults: {
+    off: { title: 'water main off', effects: [{ param: 'pressure', times: 1e-6 }], perYear: 0.01, cure: 'restore' },
+    weak: {
+      title: 'low water pressure',
+      effects: [{ param: 'pressure', times: 'severity' }],
+      severity: { from: 0.03, to: 0.2, scale: 'log' },
+      perYear: 0.008,
+      cure: 'restore',
+    },
+  },
+}

@@ -1,0 +1,11 @@
+import type { KindSpec } from '../contract'
+
+export const spec: KindSpec = {
+  id: 'wire',
+  title: 'wire',
+  line: 'power',
+  terminals: ['1', '2'],
+  ports: [],
+  params: { ohms: { dimension: 'resistance', typical: '0.1 Ω ±50 %', least: 1e-6 } },
+  modes: [{ name: 'run', values: ['broken', 'whole'], initial: 1 }],
+}

@@ -1,0 +1,184 @@
+import type { Part } from '../kinds'
+import { atomsOf, type Sheet, type TerminalRef } from '../sheet'
+import type { Dimension, Quantity } from '../quantity'
+import type { Effect, Fault, Machine, ModeSet, Param, Phase, Program } from './types'
+
+/** What an unwritten ± stands for, as a share of the value (two standard deviations); other dimensions are exact. */
+const UNWRITTEN_TOLERANCE: Partial<Record<Dimension, number>> = {
+  resistance: 0.06,
+  inductance: 0.15,
+  flow: 0.15,
+  pressure: 0.1,
+  capacitance: 0.1,
+}
+
+const sdOf = (q: Quantity): number => (q.halfWidth ?? Math.abs(q.value) * (UNWRITTEN_TOLERANCE[q.dimension] ?? 0)) / 2
+
+/** Numbers the nodes that a list of joints leaves, in the order of first appearance. */
+class Nodes {
+  private parent: number[] = []
+  private label: string[] = []
+  add(label: string): number {
+    this.label.push(label)
+    return this.parent.push(this.parent.length) - 1
+  }
+  private find(i: number): number {
+    while (this.parent[i] !== i) i = this.parent[i] = this.parent[this.parent[i]]
+    return i
+  }
+  join(a: number, b: number): void {
+    const [x, y] = [this.find(a), this.find(b)]
+    this.parent[Math.max(x, y)] = Math.min(x, y)
+  }
+  close(): { of(i: number): number; count: number; labels: string[] } {
+    const number = new Map<number, number>()
+    const labels: string[] = []
+    this.parent.forEach((_, i) => {
+      const root = this.find(i)
+      let n = number.get(root)
+      if (n === undefined) {
+        n = number.size
+        number.set(root, n)
+        labels.push(this.label[i])
+      } else labels[n] += ` = ${this.label[i]}`
+    })
+    return { of: (i) => number.get(this.find(i))!, count: number.size, labels }
+  }
+}
+
+/**
+ * Turns a resolved sheet into an indexed machine. Pure; cannot fail for a sheet that `readSheet` accepted.
+ * Everything is numbered in the order of writing, so renaming ids changes no number.
+ */
+export function buildMachine(sheet: Sheet): Machine {
+  const params: Param[] = []
+  const addParam = (id: string, q: Quantity): number => {
+    const index = params.length
+    params.push({ index, id, dimension: q.dimension, nominal: q.value, sd: sdOf(q) })
+    return index
+  }
+  addParam('ambient', sheet.ambient)
+  const modes: number[] = []
+  const modeOwner: number[] = []
+  const states: number[] = []
+  const wired = { e: new Nodes(), w: new Nodes() }
+  const partIndex = new Map(sheet.parts.map((p, i) => [p.id, i]))
+  const parts: Part[] = sheet.parts.map((p, index) => {
+    const part: Part = {
+      index,
+      id: p.id,
+      title: p.title,
+      kind: p.kind.id,
+      line: p.kind.line,
+      panel: p.panel,
+      e: {},
+      w: {},
+      param: {},
+      mode: {},
+      state: {},
+      ref: {},
+      word: p.words,
+    }
+    for (const [name, q] of Object.entries(p.params)) part.param[name] = addParam(`${p.id}.${name}`, q)
+    for (const mode of p.kind.modes ?? []) {
+      part.mode[mode.name] = modes.length
+      modes.push(typeof mode.initial === 'number' ? mode.initial : mode.values.indexOf(p.words[mode.initial.word]))
+      modeOwner.push(index)
+    }
+    for (const state of p.kind.states ?? []) {
+      part.state[state.name] = states.length
+      states.push(state.startsAt === undefined ? 0 : p.params[state.startsAt].value)
+    }
+    for (const t of p.kind.terminals) part.e[t] = wired.e.add(`${p.id}.${t}`)
+    for (const t of p.kind.ports) part.w[t] = wired.w.add(`${p.id}.${t}`)
+    for (const [name, target] of Object.entries(p.refs)) part.ref[name] = partIndex.get(target)!
+    return part
+  })
+  const joinAll = (medium: 'e' | 'w', chains: Sheet['wiring']) => {
+    const node = (r: TerminalRef) => parts[partIndex.get(r.part)!][medium][r.terminal]
+    for (const { joints } of chains) for (const [a, b] of joints) wired[medium].join(node(a), node(b))
+    const closed = wired[medium].close()
+    for (const p of parts) for (const t of Object.keys(p[medium])) p[medium][t] = closed.of(p[medium][t])
+    return closed
+  }
+  const electric = joinAll('e', sheet.wiring)
+  const water = joinAll('w', sheet.water)
+
+  const kinds = sheet.parts.map((p) => p.kind)
+  const phaseIndex = new Map(sheet.phases.map((p, i) => [p.id, i]))
+  const commandOf = (id: string): number => {
+    const part = parts[partIndex.get(id)!]
+    return part.mode[kinds[part.index].command!]
+  }
+  const phases: Phase[] = sheet.phases.map((p, index) => ({
+    index,
+    id: p.id,
+    title: p.title,
+    on: p.on.map(commandOf),
+    exits: p.exits.map((e) => ({ when: e.when, to: phaseIndex.get(e.to)!, alarm: e.alarm })),
+    final: p.final,
+    deadlines: [
+      ...new Set(p.exits.flatMap((e) => [...atomsOf(e.when)].flatMap((a) => (a.is === 'after' ? [a.seconds] : [])))),
+    ].sort((a, b) => a - b),
+  }))
+  const handMode = (index: number, value: string): ModeSet => {
+    const hand = kinds[index].hand!
+    const spec = kinds[index].modes!.find((m) => m.name === hand.mode)!
+    return { mode: parts[index].mode[hand.mode], value: spec.values.indexOf(value) }
+  }
+  const programs: Program[] = sheet.programs.map((p, index) => ({
+    index,
+    id: p.id,
+    title: p.title,
+    begins: p.begins === undefined ? -1 : phaseIndex.get(p.begins)!,
+    sets: p.sets.map((s) => handMode(partIndex.get(s.part)!, s.value)),
+    lasts: p.lasts,
+  }))
+  const faults: Fault[] = sheet.faults.map((f, index) => ({
+    index,
+    id: f.id,
+    title: f.title,
+    part: partIndex.get(f.part)!,
+    effects: f.effects.map((e): Effect => {
+      if (e.is === 'swap')
+        return {
+          is: 'swap',
+          medium: e.medium === 'wiring' ? 'e' : 'w',
+          partA: partIndex.get(e.a.part)!,
+          endA: e.a.terminal,
+          partB: partIndex.get(e.b.part)!,
+          endB: e.b.terminal,
+        }
+      const target = partIndex.get(e.part)!
+      if (e.is === 'param') return { is: 'param', param: parts[target].param[e.param], op: e.op, value: e.value }
+      const spec = kinds[target].modes!.find((m) => m.name === e.mode)!
+      return { is: 'mode', mode: parts[target].mode[e.mode], value: spec.values.indexOf(e.value) }
+    }),
+    perYear: f.perYear,
+    severity: f.severity,
+    misses: f.misses,
+    repair: sheet.repairs.findIndex((r) => r.id === f.repair),
+  }))
+  return {
+    sheet,
+    parts,
+    kinds,
+    partIndex,
+    params,
+    values: Float64Array.from(params, (p) => p.nominal),
+    modes: Int8Array.from(modes),
+    modeOwner: Int32Array.from(modeOwner),
+    states: Float64Array.from(states),
+    nodes: electric.count,
+    nodeLabels: electric.labels,
+    waterNodes: water.count,
+    phases,
+    programs,
+    commands: parts.flatMap((p) => (kinds[p.index].command === undefined ? [] : [p.mode[kinds[p.index].command!]])),
+    isolators: parts.flatMap((p) => {
+      const { hand, isolates } = kinds[p.index]
+      return isolates && hand ? [{ mode: p.mode[hand.mode], value: hand.parted }] : []
+    }),
+    faults,
+  }
+}

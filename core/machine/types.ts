@@ -1,0 +1,108 @@
+import type { Component } from '../circuit'
+import type { Kind, Part } from '../kinds'
+import type { Dimension } from '../quantity'
+import type { Condition, Sheet } from '../sheet'
+
+/** One number of the machine. Shared by every reading that depends on it. */
+export interface Param {
+  index: number
+  /** `part.name`, or `ambient`. */
+  id: string
+  dimension: Dimension
+  nominal: number
+  /** Standard deviation; 0 when taken as exact. */
+  sd: number
+}
+
+/** A phase with its names replaced by indices. */
+export interface Phase {
+  index: number
+  id: string
+  title: string
+  /** Mode indices that are 1 while the phase runs. */
+  on: number[]
+  exits: { when: Condition; to: number; alarm: string | undefined }[]
+  final: boolean
+  /** Every `after` of its exits, seconds, ascending. */
+  deadlines: number[]
+}
+
+export interface Program {
+  index: number
+  id: string
+  title: string
+  begins: number
+  sets: ModeSet[]
+  lasts: number
+}
+
+export interface ModeSet {
+  mode: number
+  value: number
+}
+
+/** The resolved, immutable machine. Parameter 0 is the ambient temperature in °C. */
+export interface Machine {
+  sheet: Sheet
+  parts: readonly Part[]
+  kinds: readonly Kind[]
+  partIndex: ReadonlyMap<string, number>
+  params: readonly Param[]
+  values: Float64Array
+  modes: Int8Array
+  /** Part that owns each mode. */
+  modeOwner: Int32Array
+  states: Float64Array
+  nodes: number
+  nodeLabels: readonly string[]
+  waterNodes: number
+  phases: readonly Phase[]
+  programs: readonly Program[]
+  /** Mode indices that the control commands. */
+  commands: readonly number[]
+  /** Modes that cut the supply when making safe. */
+  isolators: readonly ModeSet[]
+  faults: readonly Fault[]
+}
+
+export type Effect =
+  | { is: 'param'; param: number; op: 'to' | 'times' | 'plus'; value: number | 'severity' }
+  | { is: 'mode'; mode: number; value: number }
+  | { is: 'swap'; medium: 'e' | 'w'; partA: number; endA: string; partB: number; endB: string }
+
+export interface Fault {
+  index: number
+  id: string
+  title: string
+  part: number
+  effects: readonly Effect[]
+  perYear: number
+  severity: { from: number; to: number; scale: 'log' | 'linear' } | undefined
+  misses: number
+  /** Index into `sheet.repairs`. */
+  repair: number
+}
+
+/** A fault that is present, with its severity where it has one. */
+export interface Present {
+  fault: Fault
+  severity: number | undefined
+}
+
+/** What hands have done to the machine on top of its faults. */
+export interface Edit {
+  /** Modes held by hand: a plug pulled, a tap shut. */
+  hold?: ModeSet
+  /** A jumper across terminals 0 and 1 of a part. */
+  jumper?: number
+}
+
+/** A machine with faults and edits in it, ready to run. */
+export interface Variant {
+  machine: Machine
+  parts: readonly Part[]
+  values: Float64Array
+  /** Value a mode is held at, -1 where it is free. */
+  held: Int8Array
+  extra: readonly Component[]
+}

@@ -1,0 +1,3 @@
+export { listProcedures, type Bench } from './list-procedures'
+export { minutesTo, type Move, type Standing } from './minutes-to'
+export type * from './types'

@@ -1,0 +1,88 @@
+import type { Machine } from '../machine'
+import type { Procedure } from './types'
+
+/** How the machine and the technician stand: what is open, whether power is on, how far a program has run. */
+export interface Standing {
+  power: 'on' | 'off'
+  /** Ids of open panels. */
+  open: readonly string[]
+  /** The program that runs and how far it has come, s. */
+  running: { program: number; seconds: number } | undefined
+}
+
+export type Move =
+  | { is: 'isolate'; minutes: number }
+  | { is: 'restore'; minutes: number }
+  | { is: 'open'; panel: string; minutes: number }
+  | { is: 'start'; program: number; minutes: number }
+  | { is: 'wait'; minutes: number }
+
+const ISOLATE_MINUTES = 1.5
+const RESTORE_MINUTES = 1
+const START_MINUTES = 0.4
+
+const keyOf = (s: Standing): string =>
+  `${s.power}|${[...s.open].sort().join(',')}|${s.running ? `${s.running.program}@${s.running.seconds}` : ''}`
+
+/** The moves that are possible now; panels are opened with the power off. */
+function movesFrom(machine: Machine, s: Standing, goal: Procedure): { move: Move; next: Standing }[] {
+  const out: { move: Move; next: Standing }[] = []
+  if (s.power === 'on')
+    out.push({ move: { is: 'isolate', minutes: ISOLATE_MINUTES }, next: { ...s, power: 'off', running: undefined } })
+  else {
+    out.push({ move: { is: 'restore', minutes: RESTORE_MINUTES }, next: { ...s, power: 'on' } })
+    for (const panel of goal.needs.panels)
+      if (!s.open.includes(panel)) {
+        const { minutes } = machine.sheet.panels.find((p) => p.id === panel)!
+        out.push({ move: { is: 'open', panel, minutes }, next: { ...s, open: [...s.open, panel] } })
+      }
+  }
+  const { reach } = goal.needs
+  if (reach && s.power === 'on') {
+    if (s.running?.program !== reach.program || s.running.seconds > reach.seconds)
+      out.push({
+        move: { is: 'start', program: reach.program, minutes: START_MINUTES },
+        next: { ...s, running: { program: reach.program, seconds: 0 } },
+      })
+    else if (s.running.seconds < reach.seconds)
+      out.push({
+        move: { is: 'wait', minutes: (reach.seconds - s.running.seconds) / 60 },
+        next: { ...s, running: { ...s.running, seconds: reach.seconds } },
+      })
+  }
+  return out
+}
+
+const reached = (s: Standing, { needs }: Procedure): boolean =>
+  s.power === needs.power &&
+  needs.panels.every((p) => s.open.includes(p)) &&
+  (!needs.reach || (s.running?.program === needs.reach.program && s.running.seconds === needs.reach.seconds))
+
+/**
+ * The cheapest way from a standing to a procedure (Dijkstra over moves), with the reading itself.
+ *
+ * @returns total minutes, the moves in order, and the standing afterwards
+ */
+export function minutesTo(machine: Machine, from: Standing, goal: Procedure): { minutes: number; moves: Move[]; after: Standing } {
+  interface Node {
+    standing: Standing
+    minutes: number
+    moves: Move[]
+  }
+  const open: Node[] = [{ standing: from, minutes: 0, moves: [] }]
+  const closed = new Set<string>()
+  while (open.length) {
+    let best = 0
+    for (let i = 1; i < open.length; i++) if (open[i].minutes < open[best].minutes) best = i
+    const [node] = open.splice(best, 1)
+    if (reached(node.standing, goal))
+      return { minutes: node.minutes + goal.minutes, moves: node.moves, after: node.standing }
+    const key = keyOf(node.standing)
+    if (closed.has(key)) continue
+    closed.add(key)
+    for (const { move, next } of movesFrom(machine, node.standing, goal))
+      if (!closed.has(keyOf(next)))
+        open.push({ standing: next, minutes: node.minutes + move.minutes, moves: [...node.moves, move] })
+  }
+  return { minutes: Infinity, moves: [], after: from }
+}

@@ -1,0 +1,55 @@
+import type { ProbeSpec, Sense } from '../kinds'
+import type { ReadingShape } from '../quantity'
+import type { Script } from '../simulate'
+
+/** One script from which snapshots are taken; every procedure reads one of its moments. */
+export interface Run {
+  index: number
+  /** Index of the program that is started. */
+  program: number
+  script: Script
+  /** A jumper that is in during this run (part index). */
+  jumper: number | undefined
+}
+
+export type What =
+  | { is: 'probe'; part: number; probe: ProbeSpec }
+  /** A special test of the sheet: a signal watched by a sense. */
+  | { is: 'watch'; part: number; signal: string; sense: Sense }
+  /** How long a phase lasts. */
+  | { is: 'duration'; phase: number }
+  /** Which code the machine shows at the end of the run. */
+  | { is: 'code' }
+
+/** A test with everything needed to do it, time it and predict it. */
+export interface Procedure {
+  index: number
+  id: string
+  /** Short name, as it stands in lists. */
+  title: string
+  what: What
+  run: number
+  /** Index into the run's moments; unused for duration and code. */
+  moment: number
+  /** Where the machine stands when the reading is taken, in words: "while Cold fill runs". */
+  when: string
+  shape: ReadingShape
+  /** Usual instrument; `undefined` for senses. */
+  meter: string | undefined
+  /** Instruments that may be used instead. */
+  otherMeters: readonly string[]
+  school: 'live' | 'dead' | 'water' | 'look'
+  needs: Needs
+  /** Minutes of the reading itself, once everything it needs is so. */
+  minutes: number
+  caution: string | undefined
+  /** Readings that taking this one destroys, in words. */
+  destroys: string | undefined
+}
+
+export interface Needs {
+  power: 'on' | 'off'
+  panels: readonly string[]
+  /** Program and second at which the moment comes on a healthy machine; `undefined` when no program must run. */
+  reach: { program: number; seconds: number } | undefined
+}

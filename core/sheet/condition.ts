@@ -1,0 +1,111 @@
+import { fine, problem, wrong, type Outcome } from '../issue'
+import { findUnit, toSi, type Dimension } from '../quantity'
+
+/**
+ * Conditions of sheets.
+ *
+ *     condition := and { "or" and }
+ *     and       := not { "and" not }
+ *     not       := ("not" | "ever" | "never") not | "(" condition ")" | atom
+ *     atom      := "after" QUANTITY | "alarm" CODE | "phase" NAME | "chatters" | PART.SIGNAL [ (>=|<=|>|<) QUANTITY ]
+ */
+export type Condition =
+  | { is: 'and' | 'or'; of: Condition[] }
+  | { is: 'not' | 'ever'; of: Condition }
+  | { is: 'after'; seconds: number }
+  | { is: 'alarm'; code: string }
+  | { is: 'phase'; phase: string }
+  | { is: 'chatters' }
+  | { is: 'signal'; part: string; signal: string }
+  | { is: 'compare'; part: string; signal: string; op: '>=' | '<=' | '>' | '<'; si: number; dimension: Dimension | undefined }
+
+const TOKEN = /\s*(>=|<=|>|<|\(|\)|[-+]?\d+(?:\.\d+)?|[^\s()<>=\d][^\s()<>=]*)/uy
+
+/**
+ * Parses a condition.
+ *
+ * @param path where the text stands in the sheet, for the problem record
+ */
+export function parseCondition(text: string, path: (string | number)[] = []): Outcome<Condition> {
+  const tokens: string[] = []
+  TOKEN.lastIndex = 0
+  while (TOKEN.lastIndex < text.trimEnd().length) {
+    const m = TOKEN.exec(text)
+    if (!m) return wrong(problem('bad-condition', path, { found: text, expected: 'PART.SIGNAL, comparison, and, or, not' }))
+    tokens.push(m[1])
+  }
+  let at = 0
+  class Stop extends Error {}
+  const fail = (expected: string): never => {
+    throw new Stop(expected)
+  }
+  const quantity = (): { si: number; dimension: Dimension | undefined } => {
+    const n = tokens[at++]
+    if (n === undefined || !/^[-+]?\d/.test(n)) return fail('a number with its unit')
+    const unit = tokens[at] === undefined ? undefined : findUnit(tokens[at])
+    if (!unit) return { si: Number(n), dimension: undefined }
+    at++
+    return { si: toSi(Number(n), unit), dimension: unit.dimension }
+  }
+  const atom = (): Condition => {
+    const word = tokens[at++]
+    if (word === undefined) return fail('something more')
+    if (word === 'after') {
+      const q = quantity()
+      if (q.dimension !== 'time') return fail('a time after "after"')
+      return { is: 'after', seconds: q.si }
+    }
+    if (word === 'alarm') return { is: 'alarm', code: tokens[at++] ?? fail('an alarm code') }
+    if (word === 'phase') return { is: 'phase', phase: tokens[at++] ?? fail('a phase') }
+    if (word === 'chatters') return { is: 'chatters' }
+    const ref = /^([\w-]+)\.([\w-]+)$/.exec(word)
+    if (!ref) return fail(`PART.SIGNAL instead of "${word}"`)
+    const [part, signal] = [ref[1], ref[2]]
+    const op = tokens[at]
+    if (op !== '>=' && op !== '<=' && op !== '>' && op !== '<') return { is: 'signal', part, signal }
+    at++
+    return { is: 'compare', part, signal, op, ...quantity() }
+  }
+  const not = (): Condition => {
+    const word = tokens[at]
+    if (word === 'not' || word === 'ever') {
+      at++
+      return { is: word, of: not() }
+    }
+    if (word === 'never') {
+      at++
+      return { is: 'not', of: { is: 'ever', of: not() } }
+    }
+    if (word === '(') {
+      at++
+      const inner = either()
+      if (tokens[at++] !== ')') return fail('a closing bracket')
+      return inner
+    }
+    return atom()
+  }
+  const list = (word: 'and' | 'or', next: () => Condition): Condition => {
+    const of = [next()]
+    while (tokens[at] === word) {
+      at++
+      of.push(next())
+    }
+    return of.length === 1 ? of[0] : { is: word, of }
+  }
+  const either = (): Condition => list('or', () => list('and', not))
+  try {
+    const condition = either()
+    if (at < tokens.length) fail(`"and" or "or" before "${tokens[at]}"`)
+    return fine(condition)
+  } catch (error) {
+    if (error instanceof Stop) return wrong(problem('bad-condition', path, { found: text, expected: error.message }))
+    throw error
+  }
+}
+
+/** Every atom of a condition, depth first. */
+export function* atomsOf(c: Condition): Generator<Condition> {
+  if (c.is === 'and' || c.is === 'or') for (const inner of c.of) yield* atomsOf(inner)
+  else if (c.is === 'not' || c.is === 'ever') yield* atomsOf(c.of)
+  else yield c
+}

@@ -1,0 +1,105 @@
+import { LineCounter, parseDocument, type Document } from 'yaml'
+import { fine, problem, wrong, type Outcome, type Place, type Problem } from '../issue'
+import { resolveSheet } from './resolve'
+import { sheetShape, type WrittenSheet } from './shape'
+import type { Sheet } from './types'
+
+/** Finds another sheet by its id; `undefined` when there is none. */
+export type FindSheet = (id: string) => { file: string; text: string } | undefined
+
+interface Layer {
+  file: string
+  doc: Document
+  lines: LineCounter
+  raw: unknown
+}
+
+const MAX_DEPTH = 8
+
+function parseLayer(file: string, text: string): Outcome<Layer> {
+  const lines = new LineCounter()
+  const doc = parseDocument(text, { lineCounter: lines })
+  if (doc.errors.length)
+    return wrong(
+      ...doc.errors.map((e): Problem => {
+        const { line, col } = lines.linePos(e.pos[0])
+        return { code: 'not-yaml', place: { file, line, column: col, path: [] }, found: e.message.split('\n')[0] }
+      }),
+    )
+  return fine({ file, doc, lines, raw: doc.toJS() as unknown })
+}
+
+/** Child over base: maps merge, `null` takes away, everything else replaces. */
+function merge(base: unknown, over: unknown): unknown {
+  const map = (x: unknown): x is Record<string, unknown> => typeof x === 'object' && x !== null && !Array.isArray(x)
+  if (!map(base) || !map(over)) return over
+  const out: Record<string, unknown> = { ...base }
+  for (const [k, v] of Object.entries(over)) {
+    if (v === null) delete out[k]
+    else out[k] = k in base ? merge(base[k], v) : v
+  }
+  return out
+}
+
+/** Line and column of a path, from the layer that wrote it last; the nearest written parent when the path itself is absent. */
+function placeIn(layers: Layer[], path: (string | number)[]): Place {
+  for (let keep = path.length; keep >= 0; keep--)
+    for (const layer of layers) {
+      const part = path.slice(0, keep)
+      const node = (keep === 0 ? layer.doc.contents : layer.doc.getIn(part, true)) as { range?: [number, number, number] } | undefined
+      if (!node?.range) continue
+      const { line, col } = layer.lines.linePos(node.range[0])
+      return { file: layer.file, line, column: col, path }
+    }
+  return { file: layers[0]?.file, path }
+}
+
+/**
+ * Reads a sheet with everything it extends.
+ *
+ * @param text YAML
+ * @param file name used in places of problems
+ * @param find gives the sheets that may be extended
+ * @returns the resolved sheet, or every mistake at once, each with file, line and column
+ */
+export function readSheet(text: string, file: string, find: FindSheet): Outcome<Sheet> {
+  const layers: Layer[] = []
+  const seen = new Set<string>()
+  let next: { file: string; text: string } | undefined = { file, text }
+  while (next) {
+    const parsed = parseLayer(next.file, next.text)
+    if (!parsed.ok) return parsed
+    const layer = parsed.value
+    layers.push(layer)
+    const { id, extends: base } = (layer.raw ?? {}) as { id?: unknown; extends?: unknown }
+    if (typeof id === 'string') seen.add(id)
+    if (typeof base !== 'string') break
+    const place = placeIn([layer], ['extends'])
+    if (seen.has(base) || layers.length > MAX_DEPTH)
+      return wrong({ code: 'extends-itself', place, found: base, expected: 'a sheet that does not lead back here' })
+    next = find(base)
+    if (!next) return wrong({ code: 'unknown-sheet', place, found: base, expected: 'the id of a sheet in the library' })
+  }
+  const merged = layers
+    .map((l) => l.raw)
+    .reverse()
+    .reduce((base, over) => merge(base, over))
+  if (layers.length > 1 && merged && typeof merged === 'object') {
+    const own = (layers[0].raw ?? {}) as { family?: boolean }
+    ;(merged as { family?: boolean }).family = own.family ?? false
+  }
+  const located = (problems: Problem[]): Outcome<never> =>
+    wrong(...problems.map((p) => ({ ...p, place: placeIn(layers, p.place.path) })))
+  const shaped = sheetShape.safeParse(merged)
+  if (!shaped.success)
+    return located(
+      shaped.error.issues.flatMap((issue) => {
+        const path = issue.path.filter((x): x is string | number => typeof x !== 'symbol')
+        if (issue.code === 'unrecognized_keys')
+          return issue.keys.map((key) => problem('unknown-field', [...path, key], { found: key }))
+        return [problem(issue.code === 'invalid_type' && issue.input === undefined ? 'missing' : 'wrong-shape', path, { expected: issue.message })]
+      }),
+    )
+  const resolved = resolveSheet(shaped.data as WrittenSheet)
+  return resolved.ok ? resolved : located(resolved.problems)
+}

@@ -1,0 +1,103 @@
+import { z } from 'zod'
+
+/**
+ * The shape of a sheet as written. Meaning (units, names that must exist) is checked in `resolve.ts`.
+ * `npm run schema` publishes this as JSON Schema.
+ */
+const quantity = z.string().describe('a quantity with its unit, such as "2.9 kΩ ±9 %"')
+const condition = z
+  .string()
+  .describe('a condition, such as "level.level >= 120 mm and after 4 s", "never tub.filling" or "ever alarm LF"')
+const name = z
+  .string()
+  .regex(/^[A-Za-z0-9][A-Za-z0-9_-]*$/, 'letters, digits, - and _, beginning with a letter or digit')
+const faultName = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9_-]*(\.[A-Za-z0-9_-]+)?$/, 'NAME or PART.FAULT')
+/** `null` in an extending sheet takes the entry of the family out. */
+const table = <K extends z.ZodType<string, string>, T extends z.ZodType>(key: K, value: T) => z.record(key, value.nullable())
+
+const effect = z.union([
+  z.strictObject({ set: z.string(), to: z.union([quantity, z.number()]) }),
+  z.strictObject({ set: z.string(), times: z.union([z.number(), z.literal('severity')]) }),
+  z.strictObject({ set: z.string(), plus: z.union([quantity, z.literal('severity')]) }),
+  z.strictObject({ hold: z.string(), at: z.string() }),
+  z.strictObject({ swap: z.tuple([z.string(), z.string()]) }),
+])
+
+export const sheetShape = z.strictObject({
+  sheet: z.literal(1).describe('version of the sheet language'),
+  id: name,
+  title: z.string().min(1),
+  extends: name.optional(),
+  family: z.boolean().optional(),
+  maker: z.string().optional(),
+  model: z.string().optional(),
+  source: z.string().optional().describe('where the figures come from'),
+  frequency: quantity.optional(),
+  ambient: quantity.optional(),
+  panels: table(name, z.strictObject({ title: z.string(), minutes: quantity })).optional(),
+  parts: table(
+    name,
+    z
+      .object({ kind: z.string(), title: z.string().optional(), panel: z.string().optional() })
+      .catchall(z.union([z.string(), z.number(), z.boolean()])),
+  ).optional(),
+  wiring: table(name, z.array(z.string()).min(2)).optional(),
+  water: table(name, z.array(z.string()).min(2)).optional(),
+  control: z.strictObject({ powered: condition.optional(), starts: name.optional() }).optional(),
+  programs: table(
+    name,
+    z.strictObject({
+      title: z.string(),
+      begins: name.optional(),
+      sets: z.record(name, z.string()).optional(),
+      lasts: quantity,
+    }),
+  ).optional(),
+  phases: table(
+    name,
+    z.strictObject({
+      title: z.string(),
+      on: z.array(name).optional(),
+      exits: z
+        .array(z.strictObject({ when: condition, to: name, alarm: z.string().optional() }))
+        .optional(),
+      final: z.boolean().optional(),
+    }),
+  ).optional(),
+  alarms: table(name, z.strictObject({ title: z.string(), means: z.string().optional() })).optional(),
+  complaints: table(name, z.strictObject({ says: z.string(), when: condition })).optional(),
+  moments: table(name, z.strictObject({ title: z.string(), program: name, after: quantity })).optional(),
+  faults: table(
+    faultName,
+    z.strictObject({
+      title: z.string().optional(),
+      part: name.optional(),
+      rate: quantity.optional(),
+      effects: z.array(effect).min(1).optional(),
+      severity: z
+        .strictObject({ from: z.union([quantity, z.number()]), to: z.union([quantity, z.number()]), scale: z.enum(['log', 'linear']) })
+        .optional(),
+      misses: quantity.optional(),
+      repair: name.optional(),
+    }),
+  ).optional(),
+  repairs: table(name, z.strictObject({ title: z.string(), minutes: quantity, price: quantity.optional(), holds: quantity.optional() })).optional(),
+  tests: table(
+    name,
+    z.strictObject({
+      title: z.string(),
+      jumper: name.optional(),
+      sense: z.string().describe('PART.SIGNAL that is watched'),
+      by: z.enum(['eye', 'ear', 'hand']),
+      moment: z.string(),
+      minutes: quantity,
+      caution: z.string().optional(),
+    }),
+  ).optional(),
+  'make-safe': z
+    .array(z.strictObject({ id: name, title: z.string(), text: z.string(), before: z.enum(['anything', 'dead', 'live']) }))
+    .optional(),
+  cautions: table(name, z.strictObject({ bites: z.enum(['dead', 'live', 'water']), text: z.string() })).optional(),
+})
+
+export type WrittenSheet = z.infer<typeof sheetShape>

@@ -1,0 +1,107 @@
+import type { Kind } from '../kinds'
+import type { Quantity } from '../quantity'
+import type { Condition } from './condition'
+
+/** A sheet with every quantity read and every name found. Order is the order of writing. */
+export interface Sheet {
+  id: string
+  title: string
+  family: boolean
+  maker: string | undefined
+  model: string | undefined
+  source: string
+  hertz: number
+  ambient: Quantity
+  panels: { id: string; title: string; minutes: number }[]
+  parts: SheetPart[]
+  /** Joints: pairs of terminals (or ports) that are one node. */
+  wiring: { name: string; joints: [TerminalRef, TerminalRef][] }[]
+  water: { name: string; joints: [TerminalRef, TerminalRef][] }[]
+  control: { powered: Condition | undefined; starts: string | undefined } | undefined
+  programs: SheetProgram[]
+  phases: SheetPhase[]
+  alarms: { code: string; title: string; means: string }[]
+  complaints: { id: string; says: string; when: Condition }[]
+  moments: { id: string; title: string; program: string; after: number }[]
+  faults: SheetFault[]
+  repairs: SheetRepair[]
+  tests: SheetTest[]
+  makeSafe: SafetyStep[]
+  cautions: { bites: 'dead' | 'live' | 'water'; text: string }[]
+}
+
+export interface SafetyStep {
+  id: string
+  title: string
+  text: string
+  before: 'anything' | 'dead' | 'live'
+}
+
+export interface SheetPart {
+  id: string
+  kind: Kind
+  title: string
+  panel: string | undefined
+  params: Record<string, Quantity & { from: 'sheet' | 'typical' }>
+  words: Record<string, string>
+  refs: Record<string, string>
+}
+
+export interface TerminalRef {
+  part: string
+  terminal: string
+}
+
+export interface SheetProgram {
+  id: string
+  title: string
+  begins: string | undefined
+  sets: { part: string; value: string }[]
+  /** How long it is watched at most, s. */
+  lasts: number
+}
+
+export interface SheetPhase {
+  id: string
+  title: string
+  on: string[]
+  exits: { when: Condition; to: string; alarm: string | undefined }[]
+  final: boolean
+}
+
+export type SheetEffect =
+  | { is: 'param'; part: string; param: string; op: 'to' | 'times' | 'plus'; value: number | 'severity' }
+  | { is: 'mode'; part: string; mode: string; value: string }
+  | { is: 'swap'; medium: 'wiring' | 'water'; a: TerminalRef; b: TerminalRef }
+
+export interface SheetFault {
+  id: string
+  part: string
+  title: string
+  effects: SheetEffect[]
+  perYear: number
+  severity: { from: number; to: number; scale: 'log' | 'linear' } | undefined
+  misses: number
+  repair: string
+}
+
+export interface SheetRepair {
+  id: string
+  title: string
+  minutes: number
+  price: number
+  /** Chance that it holds, 0 … 1. */
+  holds: number
+}
+
+export interface SheetTest {
+  id: string
+  title: string
+  jumper: string | undefined
+  part: string
+  signal: string
+  by: 'eye' | 'ear' | 'hand'
+  moment: string
+  minutes: number
+  caution: string | undefined
+}

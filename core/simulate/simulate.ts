@@ -1,0 +1,315 @@
+import { InputFault, problem } from '../issue'
+import type { ModeSet, Variant } from '../machine'
+import type { Condition } from '../sheet'
+import { eversOf, holds, type Scene } from './conditions'
+import { Plant, type CircuitCache } from './plant'
+
+/** When to look at the running machine. */
+export type Moment =
+  /** Seconds after the first entry of a phase, while that phase still runs. */
+  | { is: 'phase'; phase: number; after: number }
+  /** Seconds after the start of the script. */
+  | { is: 'time'; at: number }
+
+/** What happens to the machine from outside, by time. */
+export interface Script {
+  steps: { at: number; hold?: ModeSet[]; free?: number[]; start?: number }[]
+  until: number
+  /** The run may stop once a final phase has been entered and every moment of the script is past. */
+  stopsWhenFinal: boolean
+  moments: readonly Moment[]
+}
+
+export type TimelineEvent =
+  | { t: number; is: 'phase'; phase: number }
+  | { t: number; is: 'mode'; mode: number; value: number }
+  | { t: number; is: 'alarm'; code: string }
+  | { t: number; is: 'chatters'; modes: number[] }
+
+/** One run from start to end. */
+export interface Timeline {
+  events: TimelineEvent[]
+  /** Continuous states at each event. */
+  samples: { t: number; x: Float64Array }[]
+  /** The plant at each moment of the script, `undefined` where it was never reached. */
+  snapshots: (Plant | undefined)[]
+  end: Plant
+  alarms: string[]
+  /** For each complaint of the sheet, whether its condition holds at the end. */
+  complaints: boolean[]
+  /** First entry and following exit of each phase, NaN where it did not happen. */
+  phases: { from: number; to: number }[]
+}
+
+const MAX_EVENTS = 20000
+const MAX_ROUNDS = 400
+const VOLUME_TOLERANCE = 1e-7
+const TIME_TOLERANCE = 1e-6
+const FIRST_STEP = 5
+const LONGEST_STEP = 600
+
+/**
+ * Runs a variant through a script, from event to event.
+ *
+ * Between events states follow an adaptive Bogacki–Shampine 3(2) step; an event is the first instant at which
+ * some part or the control is no longer content with the state, found by bisection to 1 µs. At an event parts
+ * react one after another, in the order of the sheet, until all are content; a state that comes back within
+ * one instant is reported as chatter and those modes rest until the control switches something.
+ *
+ * @throws InputFault `limit-reached` when a run has more than 20,000 events
+ */
+export function simulate(variant: Variant, script: Script, cache: CircuitCache = new Map()): Timeline {
+  const { machine, parts, held } = variant
+  const { sheet, kinds } = machine
+  const m = machine.modes.slice()
+  const since = new Float64Array(m.length)
+  const plant = new Plant(variant, m, machine.states.slice(), since, cache)
+  const { x } = plant
+  for (let i = 0; i < m.length; i++) if (held[i] >= 0) m[i] = held[i]
+  const byHand = new Int8Array(m.length).fill(-1)
+  const resting = new Set<number>()
+  const alarms = new Set<string>()
+  const ever = new Set<Condition>()
+  const scene: Scene = { plant, alarms, chatters: false, ever }
+  const conditions = [
+    ...sheet.complaints.map((c) => c.when),
+    ...machine.phases.flatMap((p) => p.exits.map((e) => e.when)),
+  ]
+  const evers = [...new Set(conditions.flatMap((c) => [...eversOf(c)]))]
+  const events: TimelineEvent[] = []
+  const samples: Timeline['samples'] = []
+  const snapshots: (Plant | undefined)[] = script.moments.map(() => undefined)
+  const done = script.moments.map(() => false)
+  const entered = machine.phases.map(() => ({ from: NaN, to: NaN }))
+  let finalReached = false
+
+  const note = (event: TimelineEvent) => {
+    events.push(event)
+    if (events.length > MAX_EVENTS)
+      throw new InputFault([
+        problem('limit-reached', ['simulate'], { found: `${MAX_EVENTS} events by ${plant.t.toFixed(1)} s`, expected: 'a machine that comes to rest' }),
+      ])
+  }
+  /** Sets a mode unless a fault, a hand or a chatter holds it. Returns whether it changed. */
+  const setMode = (mode: number, value: number): boolean => {
+    if (held[mode] >= 0 || byHand[mode] >= 0 || resting.has(mode) || m[mode] === value) return false
+    m[mode] = value
+    since[mode] = plant.t
+    plant.touchModes()
+    note({ t: plant.t, is: 'mode', mode, value })
+    return true
+  }
+  const powered = (): boolean => !sheet.control?.powered || holds(machine, sheet.control.powered, scene)
+  const enter = (phase: number) => {
+    if (plant.phase >= 0 && Number.isNaN(entered[plant.phase].to)) entered[plant.phase].to = plant.t
+    plant.phase = phase
+    plant.phaseSince = plant.t
+    if (phase >= 0) {
+      if (Number.isNaN(entered[phase].from)) entered[phase].from = plant.t
+      if (machine.phases[phase].final) finalReached = true
+    }
+    note({ t: plant.t, is: 'phase', phase })
+    resting.clear()
+    const on = phase < 0 ? [] : machine.phases[phase].on
+    for (const mode of machine.commands) setMode(mode, on.includes(mode) ? 1 : 0)
+  }
+  /** The first transition the control wants, without making it. */
+  const wanted = (): { to: number; alarm: string | undefined } | undefined => {
+    if (!sheet.control) return undefined
+    if (!powered()) return plant.phase >= 0 ? { to: -1, alarm: undefined } : undefined
+    if (plant.phase < 0) {
+      const starts = sheet.programs.findIndex((p) => p.id === sheet.control!.starts)
+      return starts >= 0 ? { to: machine.programs[starts].begins, alarm: undefined } : undefined
+    }
+    return machine.phases[plant.phase].exits.find((e) => holds(machine, e.when, scene))
+  }
+  const move = (): boolean => {
+    const next = wanted()
+    if (!next) return false
+    if (next.alarm !== undefined && !alarms.has(next.alarm)) {
+      alarms.add(next.alarm)
+      note({ t: plant.t, is: 'alarm', code: next.alarm })
+    }
+    enter(next.to)
+    return true
+  }
+  const free = (mode: number, value: number) => held[mode] < 0 && byHand[mode] < 0 && !resting.has(mode) && m[mode] !== value
+  const reactors = parts.filter((p) => kinds[p.index].react)
+
+  function settle(): void {
+    const seen = new Map<string, number>()
+    const changed: number[] = []
+    for (let round = 0; round < MAX_ROUNDS; round++) {
+      let quiet = true
+      for (const part of reactors)
+        kinds[part.index].react!(part, plant, (mode, value) => {
+          if (setMode(mode, value)) {
+            quiet = false
+            changed.push(mode)
+          }
+        })
+      if (quiet && !move()) return lookBack()
+      const key = `${m.join(',')}|${plant.phase}`
+      const before = seen.get(key)
+      if (before !== undefined && quiet === false) {
+        const loop = [...new Set(changed.slice(before))]
+        loop.forEach((mode) => resting.add(mode))
+        scene.chatters = true
+        note({ t: plant.t, is: 'chatters', modes: loop })
+      }
+      seen.set(key, changed.length)
+    }
+    throw new InputFault([
+      problem('limit-reached', ['simulate'], { found: `no rest at ${plant.t.toFixed(2)} s`, expected: 'phases that wait for something' }),
+    ])
+  }
+  function lookBack(): void {
+    for (const c of evers) if (!ever.has(c) && holds(machine, c.of, scene)) ever.add(c)
+    samples.push({ t: plant.t, x: x.slice() })
+  }
+  /** The parts and the control that are not content with the present state. */
+  function restless(): (() => boolean)[] {
+    const out: (() => boolean)[] = []
+    for (const part of reactors) {
+      const asks = (): boolean => {
+        let any = false
+        kinds[part.index].react!(part, plant, (mode, value) => {
+          any ||= free(mode, value)
+        })
+        return any
+      }
+      if (asks()) out.push(asks)
+    }
+    if (wanted()) out.push(() => wanted() !== undefined)
+    return out
+  }
+
+  const dx = () => {
+    const out = new Float64Array(x.length)
+    for (const part of parts) kinds[part.index].rates?.(part, plant, out)
+    return out
+  }
+  const put = (values: Float64Array) => {
+    x.set(values)
+    plant.touchStates()
+  }
+  let stepSize = FIRST_STEP
+
+  /** Moves at most to `limit`, stopping at the first restless instant. */
+  function advance(limit: number): void {
+    const t0 = plant.t
+    const x0 = x.slice()
+    const k1 = dx()
+    let h = Math.min(stepSize, limit - t0)
+    for (;;) {
+      const at = (f: (i: number) => number) => Float64Array.from(x0, (_, i) => x0[i] + h * f(i))
+      put(at((i) => 0.5 * k1[i]))
+      const k2 = dx()
+      put(at((i) => 0.75 * k2[i]))
+      const k3 = dx()
+      const x1 = at((i) => (2 * k1[i] + 3 * k2[i] + 4 * k3[i]) / 9)
+      put(x1)
+      const k4 = dx()
+      let error = 0
+      for (let i = 0; i < x0.length; i++)
+        error = Math.max(error, Math.abs(h * ((-5 / 72) * k1[i] + k2[i] / 12 + k3[i] / 9 - k4[i] / 8)))
+      if (error > VOLUME_TOLERANCE && h > 1e-3) {
+        h *= Math.max(0.2, 0.9 * Math.cbrt(VOLUME_TOLERANCE / error))
+        continue
+      }
+      stepSize = Math.min(LONGEST_STEP, h * Math.min(6, error > 0 ? 0.9 * Math.cbrt(VOLUME_TOLERANCE / error) : 6))
+      stepSize = Math.max(stepSize, 1e-3)
+      plant.t = h === limit - t0 ? limit : t0 + h
+      const askers = restless()
+      if (!askers.length) return
+      // Cubic Hermite between the ends of the step; exact where the rates are constant.
+      const between = (s: number) => {
+        const a = s * s * (3 - 2 * s)
+        const b = s * (1 - s) * (1 - s) * h
+        const c = -s * s * (1 - s) * h
+        put(Float64Array.from(x0, (v, i) => v + a * (x1[i] - v) + b * k1[i] + c * k4[i]))
+        plant.t = t0 + s * h
+      }
+      let [lo, hi] = [0, 1]
+      while ((hi - lo) * h > TIME_TOLERANCE) {
+        const mid = (lo + hi) / 2
+        between(mid)
+        if (askers.some((ask) => ask())) hi = mid
+        else lo = mid
+      }
+      if (hi < 1) between(hi)
+      else {
+        put(x1)
+        plant.t = h === limit - t0 ? limit : t0 + h
+      }
+      return
+    }
+  }
+
+  const steps = [...script.steps].sort((a, b) => a.at - b.at)
+  let nextStep = 0
+  const momentTime = (k: number): number => {
+    const moment = script.moments[k]
+    if (moment.is === 'time') return moment.at
+    const { from } = entered[moment.phase]
+    return Number.isNaN(from) ? Infinity : from + moment.after
+  }
+  function visit(): void {
+    script.moments.forEach((moment, k) => {
+      if (done[k] || plant.t < momentTime(k) - 1e-9) return
+      done[k] = true
+      if (moment.is === 'time' || (plant.phase === moment.phase && plant.phaseSince === entered[moment.phase].from))
+        snapshots[k] = plant.freeze()
+    })
+  }
+  for (;;) {
+    while (nextStep < steps.length && steps[nextStep].at <= plant.t + 1e-12) {
+      const step = steps[nextStep++]
+      for (const { mode, value } of step.hold ?? []) {
+        byHand[mode] = -1
+        setMode(mode, value)
+        byHand[mode] = value
+      }
+      for (const mode of step.free ?? []) {
+        byHand[mode] = -1
+        if (held[mode] < 0) setMode(mode, machine.modes[mode])
+      }
+      resting.clear()
+      if (step.start !== undefined) {
+        const program = machine.programs[step.start]
+        for (const { mode, value } of program.sets) {
+          setMode(mode, value)
+          byHand[mode] = value
+        }
+        settle()
+        if (program.begins >= 0 && powered()) enter(program.begins)
+      }
+    }
+    settle()
+    visit()
+    const rest = finalReached && nextStep === steps.length && script.moments.every((mo, k) => done[k] || mo.is === 'phase')
+    if (plant.t >= script.until - 1e-9 || (script.stopsWhenFinal && rest)) break
+    let limit = Math.min(script.until, nextStep < steps.length ? steps[nextStep].at : Infinity)
+    for (let k = 0; k < done.length; k++) if (!done[k]) limit = Math.min(limit, Math.max(plant.t, momentTime(k)))
+    if (plant.phase >= 0)
+      for (const after of machine.phases[plant.phase].deadlines) {
+        const at = plant.phaseSince + after
+        if (at > plant.t + 1e-9) limit = Math.min(limit, at)
+      }
+    for (const part of parts) {
+      const at = kinds[part.index].deadline?.(part, plant) ?? Infinity
+      if (at > plant.t + 1e-9) limit = Math.min(limit, at)
+    }
+    if (limit <= plant.t) limit = Math.min(script.until, plant.t + 1e-6)
+    advance(limit)
+  }
+  return {
+    events,
+    samples,
+    snapshots,
+    end: plant.freeze(),
+    alarms: [...alarms],
+    complaints: sheet.complaints.map((c) => holds(machine, c.when, scene)),
+    phases: entered,
+  }
+}
