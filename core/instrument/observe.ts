@@ -2,7 +2,7 @@ import { ampsThrough, portAt, portChange, solveCircuit, type Component, type Por
 import type { Part } from '../kinds'
 import { makeVariant, type Machine, type Variant } from '../machine'
 import { Plant } from '../simulate'
-import { solveWater } from '../water'
+import { reachesOf, solveWater } from '../water'
 import type { Meter } from './meters'
 
 /** What an instrument shows, in SI, with its sensitivity to the machine's parameters (one standard deviation each). */
@@ -117,20 +117,25 @@ export function showOhms(plant: Plant, meter: Meter, part: Part, a: string, b: s
   return { is: 'value', value, sensitivity }
 }
 
-/** Amperes in the lead of a part, as a clamp shows them. */
+/** Amperes in the lead of a part, as a clamp shows them: the greatest current through any of its components. */
 export function showAmps(plant: Plant, part: Part): Shown {
   const { machine } = plant.variant
   const sensitivity = new Float64Array(machine.params.length)
-  const analysis = plant.hasSource('ac') ? 'ac' : 'dc'
-  const amps = (p: Plant): number => {
-    const s = analysis === 'ac' ? p.ac() : p.dc()
-    return Math.max(0, ...p.componentsOf(part).map((c) => ampsThrough(s, c)))
+  const s = plant.hasSource('ac') ? plant.ac() : plant.dc()
+  let value = 0
+  let lead: Component | undefined
+  for (const c of plant.componentsOf(part)) {
+    const amps = ampsThrough(s, c)
+    if (amps > value) [value, lead] = [amps, c]
   }
-  const value = amps(plant)
-  for (const { param, values, owners } of raised(plant, undefined)) {
-    if (!owners.some((o) => Object.keys(o.e).length)) continue
-    sensitivity[param] = amps(new Plant(withValues(plant.variant, values), plant.m, plant.x, plant.since)) - value
-  }
+  if (!lead || lead.t === 'T') return { is: 'value', value, sensitivity }
+  // I = y·V: the change of V comes from the adjoint, the change of y from the component itself.
+  const port = portAt(s, lead.a, lead.b)
+  const size = Math.hypot(port.re, port.im)
+  if (size === 0) return { is: 'value', value, sensitivity }
+  sensitivity.set(portSensitivity(plant, s, port, value / size))
+  for (const { param, pairs } of nudges(plant))
+    for (const [before, after] of pairs) if (before === lead) sensitivity[param] += ampsThrough(s, after) - value
   return { is: 'value', value, sensitivity }
 }
 
@@ -138,21 +143,29 @@ export function showAmps(plant: Plant, part: Part): Shown {
 export function showWater(plant: Plant, part: Part, port: string, what: 'pressure' | 'bucket'): Shown {
   const { machine } = plant.variant
   const node = part.w[port]
+  const { network } = plant.waterNow()
+  // The joint behind the port is undone: what lies downstream of it is not there.
+  const upstream = network.stretches.filter((s) => s.from !== node)
+  const fixed = plant.heads()
+  if (what === 'bucket') fixed[node] = 0
+  const near = reachesOf(machine.waterNodes, upstream, fixed).find((r) => r.stretches.some((k) => upstream[k].to === node))
+  const sensitivity = new Float64Array(machine.params.length)
+  if (!near) return { is: 'value', value: 0, sensitivity }
+  const owners = plant.variant.parts.filter((p) => {
+    const k = network.of[p.index]
+    return (k >= 0 && near.stretches.some((i) => upstream[i] === network.stretches[k])) || Object.values(p.w).some((n) => near.heads.includes(n))
+  })
   const measure = (p: Plant): number => {
-    const { stretches } = p.waterNow()
-    // The joint behind the port is undone: what lies downstream of it is not there.
-    const upstream = stretches.filter((s) => s.from !== node)
-    const fixed = new Float64Array(machine.waterNodes).fill(NaN)
-    for (const x of p.variant.parts) machine.kinds[x.index].heads?.(x, p, (n, pa) => (fixed[n] = pa))
-    if (what === 'bucket') fixed[node] = 0
-    const solved = solveWater(machine.waterNodes, upstream, fixed)
+    const heads = p.heads()
+    if (what === 'bucket') heads[node] = 0
+    const all = p.waterNow().network.stretches.filter((s) => s.from !== node)
+    const stretches = near.stretches.map((k) => all[k])
+    const solved = solveWater(machine.waterNodes, stretches, heads)
     if (what === 'pressure') return solved.pressure[node]
-    return upstream.reduce((q, s, k) => q + (s.to === node ? solved.flow[k] : 0), 0)
+    return stretches.reduce((q, s, k) => q + (s.to === node ? solved.flow[k] : 0), 0)
   }
   const value = measure(plant)
-  const sensitivity = new Float64Array(machine.params.length)
-  const wet = plant.variant.parts.filter((p) => Object.keys(p.w).length)
-  for (const { param, values } of raised(plant, wet)) {
+  for (const { param, values } of raised(plant, owners)) {
     if (param === 0) continue
     sensitivity[param] = measure(new Plant(withValues(plant.variant, values), plant.m, plant.x, plant.since)) - value
   }

@@ -179,13 +179,13 @@ export function listProcedures(machine: Machine): Bench {
         otherMeters: probe.what === 'volts' ? ['volts-lowz'] : [],
         school: water ? 'water' : electrical ? (dead ? 'dead' : 'live') : 'look',
         needs: {
-          power: dead || water ? 'off' : 'on',
+          power: water || (dead && !panelsOf(part).length && !electrical) ? 'any' : dead ? 'off' : 'on',
           panels: handsOn || dead ? panelsOf(part) : [],
           reach: dead || water ? undefined : { program: runs[spot.run].program, seconds: spot.seconds },
         },
         minutes: probe.minutes ?? MINUTES[probe.what],
         caution: undefined,
-        destroys: dead ? 'switching off ends what the machine shows now: codes, levels and voltages' : undefined,
+        destroys: dead && electrical ? 'switching off ends what the machine shows now: codes, levels and voltages' : undefined,
       })
     }
   for (const phase of machine.phases) {

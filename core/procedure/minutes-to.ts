@@ -54,7 +54,7 @@ function movesFrom(machine: Machine, s: Standing, goal: Procedure): { move: Move
 }
 
 const reached = (s: Standing, { needs }: Procedure): boolean =>
-  s.power === needs.power &&
+  (needs.power === 'any' || s.power === needs.power) &&
   needs.panels.every((p) => s.open.includes(p)) &&
   (!needs.reach || (s.running?.program === needs.reach.program && s.running.seconds === needs.reach.seconds))
 

@@ -48,7 +48,7 @@ export interface Procedure {
 }
 
 export interface Needs {
-  power: 'on' | 'off'
+  power: 'on' | 'off' | 'any'
   panels: readonly string[]
   /** Program and second at which the moment comes on a healthy machine; `undefined` when no program must run. */
   reach: { program: number; seconds: number } | undefined

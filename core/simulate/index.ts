@@ -1,2 +1,2 @@
-export { Plant, type CircuitCache } from './plant'
+export { newPlantCache, Plant, type PlantCache } from './plant'
 export { simulate, type Moment, type Script, type Timeline, type TimelineEvent } from './simulate'

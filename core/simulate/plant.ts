@@ -11,7 +11,7 @@ import {
 } from '../circuit'
 import type { Live, Part } from '../kinds'
 import type { Variant } from '../machine'
-import { solveWater, type Stretch, type WaterSolution } from '../water'
+import { reachesOf, solveWater, type Stretch } from '../water'
 
 interface Circuit {
   components: Component[]
@@ -20,16 +20,29 @@ interface Circuit {
   ac: Solution | undefined
   dc: Solution | undefined
   live: { ac: boolean; dc: boolean }
+  /** Nodes whose island has a DC source in it. */
+  dcIslands: Uint8Array | undefined
 }
 
-/** Circuits already solved, by modes; shared by the plants of one variant. */
-export type CircuitCache = Map<string, Circuit>
-
-interface WaterState {
-  solution: WaterSolution
+/** The water network of one set of modes, cut at its fixed heads into reaches that do not feel each other. */
+interface Reaches {
   stretches: Stretch[]
   /** Stretch of each part, -1 when it has none. */
   of: Int32Array
+  reaches: { stretches: number[]; heads: number[]; last: Float64Array; pressure: Map<number, number>; flow: Float64Array }[]
+}
+
+/** Circuits and water networks already built, by modes; shared by the plants of one variant. */
+export interface PlantCache {
+  circuits: Map<string, Circuit>
+  water: Map<string, Reaches>
+}
+export const newPlantCache = (): PlantCache => ({ circuits: new Map(), water: new Map() })
+
+interface WaterNow {
+  pressure: Float64Array
+  flow: Float64Array
+  network: Reaches
 }
 
 /**
@@ -42,18 +55,18 @@ export class Plant implements Live {
   phaseSince = 0
   private circuit: Circuit | undefined
   private sourcesFresh = false
-  private water: WaterState | undefined
-  private lastFlow: Float64Array | undefined
-  private readonly followers: boolean
+  private water: WaterNow | undefined
+  private network: Reaches | undefined
+  private readonly followers: readonly Part[]
 
   constructor(
     readonly variant: Variant,
     readonly m: Int8Array,
     readonly x: Float64Array,
     readonly since: Float64Array,
-    private readonly cache: CircuitCache = new Map(),
+    private readonly cache: PlantCache = newPlantCache(),
   ) {
-    this.followers = variant.machine.kinds.some((k) => k.stampFollowsState)
+    this.followers = variant.parts.filter((p) => variant.machine.kinds[p.index].stampFollowsState)
   }
 
   get v(): Float64Array {
@@ -67,7 +80,7 @@ export class Plant implements Live {
     this.circuit = undefined
     this.sourcesFresh = false
     this.water = undefined
-    this.lastFlow = undefined
+    this.network = undefined
   }
   touchStates(): void {
     this.sourcesFresh = false
@@ -76,15 +89,20 @@ export class Plant implements Live {
 
   /** A copy that later changes do not reach. */
   freeze(): Plant {
-    this.circuitNow()
-    const copy = new Plant(this.variant, this.m.slice(), this.x.slice(), this.since.slice(), this.followers ? new Map() : this.cache)
+    const now = this.circuitNow()
+    const follows = this.followers.length > 0
+    // Source voltages that follow the states belong to the copy; everything else of the circuit is shared.
+    const dc = follows ? this.dc() : now.dc
+    const circuit = follows
+      ? { ...now, components: [...now.components], dc: dc && { ...dc, re: dc.re.slice(), im: dc.im.slice() } }
+      : now
+    const own: PlantCache = { circuits: follows ? new Map([[this.key(), circuit]]) : this.cache.circuits, water: this.cache.water }
+    const copy = new Plant(this.variant, this.m.slice(), this.x.slice(), this.since.slice(), own)
     copy.t = this.t
     copy.phase = this.phase
     copy.phaseSince = this.phaseSince
-    if (!this.followers) {
-      copy.circuit = this.circuit
-      copy.sourcesFresh = true
-    }
+    copy.circuit = circuit
+    copy.sourcesFresh = true
     return copy
   }
 
@@ -104,8 +122,11 @@ export class Plant implements Live {
   dc(): Solution {
     const c = this.circuitNow()
     c.dc ??= solveCircuit(this.variant.machine.nodes, c.components, 'dc', 0)
-    if (!this.sourcesFresh && this.followers) {
-      this.stampInto(c)
+    if (!this.sourcesFresh && this.followers.length) {
+      for (const part of this.followers) {
+        let at = c.first[part.index]
+        this.variant.machine.kinds[part.index].stamp!(part, this, (component) => (c.components[at++] = component))
+      }
       refreshSources(c.dc, c.components)
       this.sourcesFresh = true
     }
@@ -129,45 +150,101 @@ export class Plant implements Live {
   }
   private circuitNow(): Circuit {
     if (this.circuit) return this.circuit
-    const key = String.fromCharCode(...this.m.map((x) => x + 1))
-    let c = this.cache.get(key)
+    const key = this.key()
+    let c = this.cache.circuits.get(key)
     if (!c) {
-      c = { components: [], first: new Int32Array(this.variant.parts.length + 1), ac: undefined, dc: undefined, live: { ac: false, dc: false } }
+      c = { components: [], first: new Int32Array(this.variant.parts.length + 1), ac: undefined, dc: undefined, live: { ac: false, dc: false }, dcIslands: undefined }
       this.circuit = c
       this.stampInto(c)
-      this.cache.set(key, c)
+      this.cache.circuits.set(key, c)
     }
     this.circuit = c
     return c
   }
 
-  waterNow(): WaterState {
-    if (this.water) return this.water
+  private key(): string {
+    return String.fromCharCode(...this.m)
+  }
+
+  private networkNow(): Reaches {
+    if (this.network) return this.network
+    const key = this.key()
+    let net = this.cache.water.get(key)
+    if (!net) {
+      const { parts, machine } = this.variant
+      const stretches: Stretch[] = []
+      const of = new Int32Array(parts.length).fill(-1)
+      for (const part of parts)
+        machine.kinds[part.index].flow?.(part, this, (s) => {
+          of[part.index] = stretches.length
+          stretches.push(s)
+        })
+      const reaches = reachesOf(machine.waterNodes, stretches, this.heads()).map((r) => ({
+        ...r,
+        last: new Float64Array(r.heads.length).fill(NaN),
+        pressure: new Map<number, number>(),
+        flow: new Float64Array(r.stretches.length),
+      }))
+      net = { stretches, of, reaches }
+      this.cache.water.set(key, net)
+    }
+    return (this.network = net)
+  }
+
+  /** Fixed pressures, Pa; NaN where a node is free. */
+  heads(): Float64Array {
     const { parts, machine } = this.variant
-    const stretches: Stretch[] = []
-    const of = new Int32Array(parts.length).fill(-1)
     const fixed = new Float64Array(machine.waterNodes).fill(NaN)
-    for (const part of parts) {
-      const kind = machine.kinds[part.index]
-      kind.heads?.(part, this, (node, pascals) => {
+    for (const part of parts)
+      machine.kinds[part.index].heads?.(part, this, (node, pascals) => {
         fixed[node] = pascals
       })
-      kind.flow?.(part, this, (s) => {
-        of[part.index] = stretches.length
-        stretches.push(s)
-      })
+    return fixed
+  }
+
+  waterNow(): WaterNow {
+    if (this.water) return this.water
+    const network = this.networkNow()
+    const fixed = this.heads()
+    const pressure = fixed.map((p) => (Number.isNaN(p) ? 0 : p))
+    const flow = new Float64Array(network.stretches.length)
+    for (const reach of network.reaches) {
+      if (reach.heads.some((node, i) => reach.last[i] !== fixed[node])) {
+        const fresh = Number.isNaN(reach.last[0])
+        const solved = solveWater(
+          fixed.length,
+          reach.stretches.map((k) => network.stretches[k]),
+          fixed,
+          fresh ? undefined : reach.flow,
+        )
+        reach.heads.forEach((node, i) => (reach.last[i] = fixed[node]))
+        reach.flow = solved.flow
+        reach.pressure.clear()
+        for (const k of reach.stretches)
+          for (const node of [network.stretches[k].from, network.stretches[k].to])
+            if (Number.isNaN(fixed[node])) reach.pressure.set(node, solved.pressure[node])
+      }
+      reach.stretches.forEach((k, i) => (flow[k] = reach.flow[i]))
+      for (const [node, p] of reach.pressure) pressure[node] = p
     }
-    const solution = solveWater(machine.waterNodes, stretches, fixed, this.lastFlow)
-    this.lastFlow = solution.flow
-    return (this.water = { solution, stretches, of })
+    return (this.water = { pressure, flow, network })
   }
 
   volts(a: number, b: number): number {
     const ac = this.hasSource('ac') ? voltsBetween(this.ac(), a, b) : 0
-    const dc = this.hasSource('dc') ? dcVoltsBetween(this.dc(), a, b) : 0
-    return Math.hypot(ac, dc)
+    const dc = this.dcVolts(a, b)
+    return dc === 0 ? ac : Math.hypot(ac, dc)
   }
-  dcVolts = (a: number, b: number): number => (this.hasSource('dc') ? dcVoltsBetween(this.dc(), a, b) : 0)
+  dcVolts = (a: number, b: number): number => {
+    const c = this.circuitNow()
+    if (!c.live.dc) return 0
+    if (!c.dcIslands) {
+      const { island } = this.dc()
+      const fed = new Set(c.components.flatMap((x) => (x.t === 'VDC' ? [island[x.a]] : [])))
+      c.dcIslands = Uint8Array.from(island, (root) => (fed.has(root) ? 1 : 0))
+    }
+    return c.dcIslands[a] ? dcVoltsBetween(this.dc(), a, b) : 0
+  }
 
   amps(part: Part): number {
     let most = 0
@@ -179,18 +256,19 @@ export class Plant implements Live {
     return most
   }
   pressure(node: number): number {
-    return this.waterNow().solution.pressure[node]
+    return this.waterNow().pressure[node]
   }
   flow(part: Part): number {
-    const { of, solution } = this.waterNow()
-    return of[part.index] < 0 ? 0 : solution.flow[of[part.index]]
+    const { network, flow } = this.waterNow()
+    const k = network.of[part.index]
+    return k < 0 ? 0 : flow[k]
   }
   inflow(node: number): number {
-    const { stretches, solution } = this.waterNow()
+    const { network, flow } = this.waterNow()
     let q = 0
-    stretches.forEach((s, k) => {
-      if (s.to === node) q += solution.flow[k]
-      if (s.from === node) q -= solution.flow[k]
+    network.stretches.forEach((s, k) => {
+      if (s.to === node) q += flow[k]
+      if (s.from === node) q -= flow[k]
     })
     return q
   }

@@ -2,7 +2,7 @@ import { InputFault, problem } from '../issue'
 import type { ModeSet, Variant } from '../machine'
 import type { Condition } from '../sheet'
 import { eversOf, holds, type Scene } from './conditions'
-import { Plant, type CircuitCache } from './plant'
+import { newPlantCache, Plant, type PlantCache } from './plant'
 
 /** When to look at the running machine. */
 export type Moment =
@@ -58,7 +58,7 @@ const LONGEST_STEP = 600
  *
  * @throws InputFault `limit-reached` when a run has more than 20,000 events
  */
-export function simulate(variant: Variant, script: Script, cache: CircuitCache = new Map()): Timeline {
+export function simulate(variant: Variant, script: Script, cache: PlantCache = newPlantCache()): Timeline {
   const { machine, parts, held } = variant
   const { sheet, kinds } = machine
   const m = machine.modes.slice()

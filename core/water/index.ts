@@ -1,3 +1,4 @@
+export { reachesOf, type Reach } from './reaches'
 export { solveWater, type Stretch, type WaterSolution } from './solve'
 
 /** Pascals per metre of water column, 20 °C. */

@@ -9,8 +9,8 @@ export const trade: KindTrade = {
   faults: {
     kinked: {
       title: 'hose kinked',
-      effects: [{ param: 'blocked', to: 'severity' }],
-      severity: { from: 0.93, to: 0.998, scale: 'linear' },
+      effects: [{ param: 'clear', to: 'severity' }],
+      severity: { from: 0.002, to: 0.07, scale: 'log' },
       perYear: 0.01,
       cure: 'restore',
     },

@@ -8,6 +8,6 @@ export const spec: KindSpec = {
   ports: ['in', 'out'],
   params: {
     passes: { dimension: 'flow', typical: '60 L/min ±15 %', least: 1e-9 },
-    blocked: { dimension: 'ratio', typical: '0 %', least: 0, most: 0.9999 },
+    clear: { dimension: 'ratio', typical: '100 %', least: 1e-6, most: 1 },
   },
 }

@@ -5,8 +5,8 @@ export const trade: KindTrade = {
   faults: {
     blocked: {
       title: 'screen blocked',
-      effects: [{ param: 'blocked', to: 'severity' }],
-      severity: { from: 0.94, to: 0.999, scale: 'linear' },
+      effects: [{ param: 'clear', to: 'severity' }],
+      severity: { from: 0.0005, to: 0.06, scale: 'log' },
       perYear: 0.05,
       cure: 'clean',
     },

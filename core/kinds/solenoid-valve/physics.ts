@@ -38,8 +38,8 @@ export const physics: KindPhysics = {
     const lifted = pulled !== (word.rest === 'open')
     const open = live.m[mode.passage] === 1
     // A pilot valve needs its minimum differential to lift; once open it stays so while the plunger is lifted.
-    const enough = word.rest === 'open' || live.pressure(w.in) - live.pressure(w.out) >= live.v[param['opens-at']]
-    if (!open && lifted && enough) want(mode.passage, 1)
+    const enough = () => word.rest === 'open' || live.pressure(w.in) - live.pressure(w.out) >= live.v[param['opens-at']]
+    if (!open && lifted && enough()) want(mode.passage, 1)
     if (open && !lifted) want(mode.passage, 0)
   },
   signals: {

@@ -9,6 +9,6 @@ export const physics: KindPhysics = {
     emit(w.air, v[param.height] * PASCALS_PER_METRE)
   },
   flow({ w, param }, { v }, emit) {
-    emit({ ...plainStretch(w.in, w.air, v[param.passes] * (1 - v[param.blocked])), oneWay: true })
+    emit({ ...plainStretch(w.in, w.air, v[param.passes] * v[param.clear]), oneWay: true })
   },
 }

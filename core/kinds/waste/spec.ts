@@ -9,6 +9,6 @@ export const spec: KindSpec = {
   params: {
     passes: { dimension: 'flow', typical: '60 L/min ±15 %', least: 1e-9 },
     height: { dimension: 'length', typical: '0 mm' },
-    blocked: { dimension: 'ratio', typical: '0 %', least: 0, most: 0.9999 },
+    clear: { dimension: 'ratio', typical: '100 %', least: 1e-6, most: 1 },
   },
 }

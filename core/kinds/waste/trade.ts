@@ -4,8 +4,8 @@ export const trade: KindTrade = {
   faults: {
     blocked: {
       title: 'waste hose blocked',
-      effects: [{ param: 'blocked', to: 'severity' }],
-      severity: { from: 0.8, to: 0.995, scale: 'linear' },
+      effects: [{ param: 'clear', to: 'severity' }],
+      severity: { from: 0.003, to: 0.2, scale: 'log' },
       perYear: 0.02,
       cure: 'clean',
     },

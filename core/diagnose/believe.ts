@@ -1,0 +1,130 @@
+import { editsKey, type Member, type Predictor } from '../predict'
+import { broadLikelihood, likelihood, noCondition, withValue } from './likelihood'
+import type { Belief, Case, Condition, PlacedReading } from './types'
+
+/** A complaint is heard where the machine shows it, and sometimes where it does not. */
+const HEARD = 0.9
+const MISHEARD = 0.02
+/** Share of calls whose cause no sheet lists. */
+const UNLISTED = 0.03
+/** "Something else" is mostly the current mixture of predictions plus a broad part. */
+const MIXTURE = 0.7
+/** How long a first fault is lived with before a second may join it, years. */
+const TOGETHER_YEARS = 0.25
+/** Pairs run as pairs for one state of evidence. */
+export const PAIRS_MADE = 16
+
+/** Readings in an order that does not depend on when they were taken. */
+function inOrder(readings: readonly PlacedReading[]): PlacedReading[] {
+  const key = (r: PlacedReading) =>
+    `${String(r.procedure.index).padStart(4, '0')}|${r.meter ?? ''}|${editsKey(r.edits)}|${JSON.stringify(r.value)}`
+  const sorted = [...readings].filter((r) => r.value.is !== 'could-not').sort((a, b) => (key(a) < key(b) ? -1 : 1))
+  // The same sense asked twice about the same thing is one witness.
+  return sorted.filter((r, i) => r.procedure.shape.takes === 'number' || i === 0 || key(sorted[i - 1]) !== key(r))
+}
+
+const keyOf = (r: PlacedReading): string => `${r.procedure.index}|${r.meter ?? ''}|${editsKey(r.edits)}`
+
+interface Scored {
+  /** Logarithm of prior × likelihood of everything. */
+  log: number
+  condition: Condition
+  /** Likelihood of each reading, in the fixed order. */
+  each: number[]
+  prior: number
+  complaint: number
+}
+
+/** Scores one member on its own: every reading given the earlier ones. */
+function score(predictor: Predictor, member: Member, c: Case, readings: readonly PlacedReading[]): Scored {
+  let complaint = 1
+  for (const k of c.complaints) complaint *= predictor.complains(member, k) ? HEARD : MISHEARD
+  const cured = member.present.some(({ fault }) => c.cured.includes(fault.index))
+  let log = Math.log(member.weight) + Math.log(complaint) + (cured ? -60 : 0)
+  let condition = noCondition
+  const each: number[] = []
+  for (const r of readings) {
+    const p = predictor.predict(member, r.procedure, r.meter, r.edits)
+    const dimension = r.procedure.shape.takes === 'number' ? r.procedure.shape.dimension : undefined
+    const { l, explains } = likelihood(p, r.value, dimension, condition)
+    each.push(l)
+    log += Math.log(Math.max(l, 1e-300))
+    if (explains && p.is === 'value' && r.value.is === 'value') condition = withValue(condition, p, r.value.si, keyOf(r))
+  }
+  return { log, condition, each, prior: member.weight, complaint }
+}
+
+/**
+ * The belief that a case leads to. Pure: depends on the evidence alone, not on its order nor on earlier calls.
+ *
+ * Singles are scored first; pairs that could explain the readings best, each reading by the better of its two
+ * faults, are run as pairs in one machine; what is not run counts as `residual`.
+ *
+ * @param pairs how many pairs to run; 0 gives the quick answer, `PAIRS_MADE` the settled one
+ */
+export function believe(predictor: Predictor, c: Case, pairs: number = PAIRS_MADE): Belief {
+  const readings = inOrder(c.readings)
+  const singles = predictor.members.filter((m) => m.present.length < 2)
+  const scored = new Map<Member, Scored>(singles.map((m) => [m, score(predictor, m, c, readings)]))
+  const faulty = singles.filter((m) => m.present.length === 1)
+
+  // Upper bound of each pair: its prior times, per reading and for the complaint, the better of its two faults.
+  interface Draft {
+    a: Member
+    b: Member
+    weight: number
+    log: number
+  }
+  const drafts: Draft[] = []
+  for (let i = 0; i < faulty.length; i++)
+    for (let j = i + 1; j < faulty.length; j++) {
+      const [a, b] = [faulty[i], faulty[j]]
+      if (a.present[0].fault === b.present[0].fault) continue
+      const [x, y] = [scored.get(a)!, scored.get(b)!]
+      const weight = a.weight * b.weight * TOGETHER_YEARS
+      let log = Math.log(weight) + Math.log(Math.max(x.complaint, y.complaint))
+      for (let k = 0; k < readings.length; k++) log += Math.log(Math.max(x.each[k], y.each[k], 1e-300))
+      drafts.push({ a, b, weight, log })
+    }
+  drafts.sort((p, q) => q.log - p.log || p.a.index - q.a.index || p.b.index - q.b.index)
+  const made = readings.length ? drafts.slice(0, pairs) : []
+  const members = [...singles]
+  for (const d of made) {
+    const member = predictor.pair(d.a, d.b, d.weight)
+    scored.set(member, score(predictor, member, c, readings))
+    members.push(member)
+  }
+  const rest = drafts.slice(made.length)
+
+  // "Something else" is scored against the mixture of the listed members, reading by reading.
+  const logs = members.map((m) => scored.get(m)!.log)
+  const total = members.reduce((s, m) => s + m.weight, 0)
+  let unlisted = Math.log(UNLISTED * total) + c.complaints.length * Math.log(HEARD * 0.5)
+  let running = members.map((m) => Math.log(m.weight) + Math.log(scored.get(m)!.complaint))
+  readings.forEach((r, k) => {
+    const top = Math.max(...running)
+    let mass = 0
+    let mix = 0
+    members.forEach((m, i) => {
+      const w = Math.exp(running[i] - top)
+      mass += w
+      mix += w * scored.get(m)!.each[k]
+    })
+    const dimension = r.procedure.shape.takes === 'number' ? r.procedure.shape.dimension : undefined
+    unlisted += Math.log(MIXTURE * (mix / mass) + (1 - MIXTURE) * broadLikelihood(r.value, dimension))
+    running = running.map((x, i) => x + Math.log(Math.max(scored.get(members[i])!.each[k], 1e-300)))
+  })
+
+  const top = Math.max(unlisted, ...logs)
+  const p = Float64Array.from(logs, (x) => Math.exp(x - top))
+  const other = Math.exp(unlisted - top)
+  const bound = rest.reduce((s, d) => s + Math.exp(d.log - top), 0)
+  const sum = p.reduce((s, x) => s + x, 0) + other + bound
+  return {
+    members,
+    p: p.map((x) => x / sum),
+    unexplained: other / sum,
+    residual: bound / sum,
+    conditions: members.map((m) => scored.get(m)!.condition),
+  }
+}

@@ -1,0 +1,89 @@
+import type { Evidence } from '../evidence'
+import type { Edit, Machine } from '../machine'
+import type { Bench, Procedure, Standing } from '../procedure'
+import type { Case, PlacedReading } from './types'
+
+/** What the log of actions leads to: the case for the belief, and how machine and technician stand now. */
+export interface Placed {
+  case: Case
+  standing: Standing
+  /** Parts with a jumper across them now. */
+  jumpers: number[]
+  /** Parts whose plug is pulled or whose tap is shut by hand now. */
+  parted: number[]
+}
+
+export const startStanding: Standing = { power: 'on', open: [], running: undefined }
+
+function handEdit(machine: Machine, part: number): Edit {
+  const { mode, parted } = machine.kinds[part].hand!
+  return { hold: { mode: machine.parts[part].mode[mode], value: parted } }
+}
+
+/** Gives each reading the context of the actions before it. Actions of a retracted reading stay. */
+export function placeEvidence(bench: Bench, evidence: readonly Evidence[]): Placed {
+  const { machine, procedures } = bench
+  const byId = new Map<string, Procedure>(procedures.map((p) => [p.id, p]))
+  const complaints: number[] = []
+  const readings: PlacedReading[] = []
+  const cured: number[] = []
+  let standing: Standing = startStanding
+  const jumpers = new Set<number>()
+  const parted = new Set<number>()
+  for (const e of evidence) {
+    if (e.is === 'complaint') {
+      const k = machine.sheet.complaints.findIndex((c) => c.id === e.complaint)
+      if (k >= 0 && !complaints.includes(k)) complaints.push(k)
+      continue
+    }
+    if (e.is === 'reading') {
+      const procedure = byId.get(e.test)
+      if (!procedure) continue
+      const edits: Edit[] = [...[...parted].sort((a, b) => a - b).map((part) => handEdit(machine, part)), ...[...jumpers].sort((a, b) => a - b).map((jumper) => ({ jumper }))]
+      readings.push({ procedure, value: e.value, meter: e.instrument, edits })
+      const { power, panels, reach } = procedure.needs
+      standing = {
+        power: power === 'any' ? standing.power : power,
+        open: [...new Set([...standing.open, ...panels])],
+        running: reach ? { program: reach.program, seconds: reach.seconds } : power === 'off' ? undefined : standing.running,
+      }
+      continue
+    }
+    const { verb, target } = e.action
+    const part = target === undefined ? -1 : (machine.partIndex.get(target) ?? -1)
+    switch (verb) {
+      case 'isolate':
+        standing = { ...standing, power: 'off', running: undefined }
+        break
+      case 'restore':
+        standing = { ...standing, power: 'on' }
+        break
+      case 'open':
+        standing = { ...standing, open: [...new Set([...standing.open, target!])] }
+        break
+      case 'close':
+        standing = { ...standing, open: standing.open.filter((p) => p !== target) }
+        break
+      case 'start':
+        standing = { ...standing, running: { program: machine.sheet.programs.findIndex((p) => p.id === target), seconds: 0 } }
+        break
+      case 'unplug':
+        parted.add(part)
+        break
+      case 'plug':
+        parted.delete(part)
+        break
+      case 'jumper':
+        jumpers.add(part)
+        break
+      case 'unjumper':
+        jumpers.delete(part)
+        break
+      case 'repair':
+        machine.faults.forEach((f) => {
+          if (machine.sheet.repairs[f.repair].id === target) cured.push(f.index)
+        })
+    }
+  }
+  return { case: { complaints, readings, cured }, standing, jumpers: [...jumpers], parted: [...parted] }
+}

@@ -1,0 +1,49 @@
+import type { Edit } from '../machine'
+import type { Member, Prediction } from '../predict'
+import type { Procedure } from '../procedure'
+import type { ReadingValue } from '../quantity'
+
+/** A reading with the context that the action log gave it. */
+export interface PlacedReading {
+  procedure: Procedure
+  value: ReadingValue
+  meter: string | undefined
+  edits: readonly Edit[]
+}
+
+/** The evidence in the form the belief is computed from. */
+export interface Case {
+  /** Indices of the complaints made. */
+  complaints: readonly number[]
+  readings: readonly PlacedReading[]
+  /** Indices of faults ruled out by a repair that was done and proved. */
+  cured: readonly number[]
+}
+
+/** Posterior over members, with the two masses that no member carries. */
+export interface Belief {
+  members: readonly Member[]
+  /** Posterior of each member, by its place in `members`. */
+  p: Float64Array
+  /** "Something else": readings fit nothing that the sheet lists. */
+  unexplained: number
+  /** Pairs of faults not yet run as pairs: an upper bound of their mass. */
+  residual: number
+  /** How each member stands to a further reading. */
+  conditions: readonly Condition[]
+}
+
+/** A member's readings so far, ready to predict the next one. */
+export interface Condition {
+  /** Values already explained by this member (slips left out). */
+  used: { sensitivity: Float64Array; residual: number; noise: number; key: string }[]
+  /** Cholesky factor of their covariance, row-major. */
+  factor: Float64Array
+}
+
+export interface Suspect {
+  faults: { id: string; title: string; part: number; severity: number | undefined }[]
+  p: number
+}
+
+export type { Prediction }

@@ -1,0 +1,1 @@
+export { ORDERS, outcomesOf, plan, type Order, type Outcome, type Plan, type Remedy, type Suggestion } from './plan'

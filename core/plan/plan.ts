@@ -1,0 +1,216 @@
+import { conditional, type Belief } from '../diagnose'
+import type { Machine } from '../machine'
+import type { Predictor, Prediction } from '../predict'
+import { minutesTo, type Move, type Procedure, type Standing } from '../procedure'
+
+/** The named orders in which good practitioners differ; `best` lets the saving decide alone. */
+export type Order = 'best' | 'live-first' | 'dead-first' | 'water-first'
+export const ORDERS: readonly Order[] = ['best', 'live-first', 'dead-first', 'water-first']
+
+const SCHOOLS: Record<Order, readonly Procedure['school'][] | undefined> = {
+  best: undefined,
+  'live-first': ['look', 'live'],
+  'dead-first': ['look', 'dead'],
+  'water-first': ['look', 'water'],
+}
+
+/** One unit of money weighs as much as one minute. */
+const MINUTES_PER_MONEY = 1
+/** Coming back because a repair did not hold, min. */
+const CALL_BACK = 60
+/** Proving a repair with a watched cycle, min. */
+const PROVE = 8
+/** What it takes when the cause is none of those listed, min. */
+const GIVE_UP = 90
+/** A test is worth offering when it is expected to save at least this, min. */
+const WORTH = 0.05
+/** Members below this posterior do not count when tests are compared. */
+const COUNTS = 1e-3
+const BINS = 12
+
+export interface Suggestion {
+  procedure: Procedure
+  /** Minutes to get there and take it. */
+  minutes: number
+  moves: Move[]
+  /** Minutes of later cost it is expected to save. */
+  saving: number
+  /** Chance of each distinct outcome, with the members it stands for: what the reason is made from. */
+  outcomes: Outcome[]
+}
+
+export interface Outcome {
+  p: number
+  /** Range of values in SI, or the kind of outcome. */
+  is: 'value' | 'open' | 'never' | 'yes' | 'no' | 'word'
+  low: number
+  high: number
+  word: string | undefined
+  /** Posterior after this outcome, by place in the belief. */
+  after: Float64Array
+}
+
+export interface Remedy {
+  /** Index into the sheet's repairs. */
+  repair: number
+  /** Probability that the cause is one this repair cures. */
+  p: number
+  minutes: number
+  price: number
+}
+
+export interface Plan {
+  next: Suggestion[]
+  remedies: Remedy[]
+  /** Expected minutes (with parts) from here when no further test is taken. */
+  costNow: number
+  /** True when no test is worth its minutes any more. */
+  stop: boolean
+}
+
+const repairCost = (machine: Machine, repair: number): number => {
+  const { minutes, price, holds } = machine.sheet.repairs[repair]
+  return minutes + price * MINUTES_PER_MONEY + PROVE + (1 - holds) * CALL_BACK
+}
+
+/** Repairs each member needs, by place in the belief. */
+const needsOf = (belief: Belief): number[][] => belief.members.map((m) => [...new Set(m.present.map((x) => x.fault.repair))])
+
+/**
+ * Expected minutes until the machine works when repairs are tried without further tests, in the order of
+ * probability over cost; that order is optimal for causes that exclude each other (Smith's rule).
+ */
+function costToGo(costs: Float64Array, needs: readonly number[][], p: ArrayLike<number>, rest: number): number {
+  const mass = new Float64Array(costs.length)
+  let listed = 0
+  for (let i = 0; i < needs.length; i++) {
+    if (!needs[i].length || p[i] === 0) continue
+    listed += p[i]
+    for (const r of needs[i]) mass[r] += p[i]
+  }
+  const order: number[] = []
+  for (let r = 0; r < costs.length; r++) if (mass[r] > 0) order.push(r)
+  order.sort((a, b) => mass[b] / costs[b] - mass[a] / costs[a] || a - b)
+  let left = listed
+  let cost = 0
+  const other = Math.max(0, rest)
+  for (const r of order) {
+    if (left < 0.01 * listed) break
+    cost += costs[r] * (left + Math.min(other, left))
+    left -= mass[r]
+  }
+  return cost + (other + Math.max(0, left)) * GIVE_UP
+}
+
+function erf(x: number): number {
+  // Abramowitz & Stegun 7.1.26, absolute error below 1.5e-7.
+  const t = 1 / (1 + 0.3275911 * Math.abs(x))
+  const y = 1 - ((((1.061405429 * t - 1.453152027) * t + 1.421413741) * t - 0.284496736) * t + 0.254829592) * t * Math.exp(-x * x)
+  return x < 0 ? -y : y
+}
+const normalCdf = (z: number): number => 0.5 * (1 + erf(z / Math.SQRT2))
+
+/** Cuts the axis between clusters of predicted values so that each bin holds what a reading could not tell apart. */
+function binEdges(values: { mean: number; sd: number }[]): number[] {
+  const sorted = [...values].sort((a, b) => a.mean - b.mean)
+  const cuts: { at: number; gap: number }[] = []
+  for (let i = 1; i < sorted.length; i++) {
+    const [a, b] = [sorted[i - 1], sorted[i]]
+    const gap = (b.mean - a.mean) / (a.sd + b.sd)
+    if (gap > 0.5) cuts.push({ at: a.mean + ((b.mean - a.mean) * a.sd) / (a.sd + b.sd), gap })
+  }
+  return cuts
+    .sort((a, b) => b.gap - a.gap)
+    .slice(0, BINS - 1)
+    .map((c) => c.at)
+    .sort((a, b) => a - b)
+}
+
+/** Distinct outcomes of a test under a belief, each with its probability and the posterior it would leave. */
+export function outcomesOf(predictor: Predictor, belief: Belief, procedure: Procedure): Outcome[] {
+  const rows: { i: number; p: number; prediction: Prediction }[] = []
+  belief.members.forEach((m, i) => {
+    if (belief.p[i] >= COUNTS) rows.push({ i, p: belief.p[i], prediction: predictor.predict(m, procedure) })
+  })
+  const values = rows.flatMap(({ i, prediction }) => {
+    if (prediction.is !== 'value') return []
+    const { mean, variance } = conditional(prediction, belief.conditions[i])
+    return [{ i, mean, sd: Math.sqrt(variance) }]
+  })
+  const edges = binEdges(values)
+  const valueOf = new Map(values.map((v) => [v.i, v]))
+  const bins = new Map<string, Outcome>()
+  const put = (key: string, make: Omit<Outcome, 'p' | 'after'>, i: number, mass: number) => {
+    if (mass <= 0) return
+    let o = bins.get(key)
+    if (!o) bins.set(key, (o = { ...make, p: 0, after: new Float64Array(belief.members.length) }))
+    o.p += mass
+    o.after[i] += mass
+  }
+  for (const { i, p, prediction } of rows) {
+    const plain = { low: NaN, high: NaN, word: undefined }
+    if (prediction.is === 'value') {
+      const { mean, sd } = valueOf.get(i)!
+      let below = 0
+      for (let k = 0; k <= edges.length; k++) {
+        const upto = k < edges.length ? normalCdf((edges[k] - mean) / sd) : 1
+        put(`v${k}`, { is: 'value', low: k ? edges[k - 1] : -Infinity, high: edges[k] ?? Infinity, word: undefined }, i, p * (upto - below))
+        below = upto
+      }
+    } else if (prediction.is === 'sense') {
+      put('yes', { is: 'yes', ...plain }, i, p * prediction.yes)
+      put('no', { is: 'no', ...plain }, i, p * (1 - prediction.yes))
+    } else if (prediction.is === 'word') put(`w${prediction.word}`, { is: 'word', ...plain, word: prediction.word }, i, p)
+    else put(prediction.is, { is: prediction.is, ...plain }, i, p)
+  }
+  const all = [...bins.values()]
+  for (const o of all) for (let i = 0; i < o.after.length; i++) o.after[i] /= o.p
+  return all
+}
+
+/**
+ * What to do next: every test that can tell something, by expected saving per minute, and the repairs by
+ * probability over cost.
+ *
+ * The saving of a test is the fall of the expected cost to the right repair, averaged over its outcomes.
+ *
+ * @param standing how machine and technician stand, for the minutes of each test
+ * @param taken ids of tests already read in the present state; they are not offered again
+ */
+export function plan(
+  predictor: Predictor,
+  belief: Belief,
+  standing: Standing,
+  order: Order = 'best',
+  taken: ReadonlySet<string> = new Set(),
+): Plan {
+  const { machine, procedures } = predictor.bench
+  const costs = Float64Array.from(machine.sheet.repairs, (_, r) => repairCost(machine, r))
+  const needs = needsOf(belief)
+  const costNow = costToGo(costs, needs, belief.p, belief.unexplained + belief.residual)
+  const counted = belief.p.reduce((s, p) => s + (p >= COUNTS ? p : 0), 0)
+  const countedNow = costToGo(costs, needs, belief.p.map((p) => (p >= COUNTS ? p / counted : 0)), 0)
+  const suggestions: Suggestion[] = []
+  for (const procedure of procedures) {
+    if (taken.has(procedure.id)) continue
+    const outcomes = outcomesOf(predictor, belief, procedure)
+    if (outcomes.length < 2) continue
+    const after = outcomes.reduce((s, o) => s + o.p * costToGo(costs, needs, o.after, 0), 0) / counted
+    const saving = (countedNow - after) * counted
+    if (saving < WORTH) continue
+    const { minutes, moves } = minutesTo(machine, standing, procedure)
+    suggestions.push({ procedure, minutes, moves, saving, outcomes })
+  }
+  const rate = (s: Suggestion) => s.saving / s.minutes
+  const schools = SCHOOLS[order]
+  const first = (s: Suggestion) => (schools === undefined || schools.includes(s.procedure.school) ? 0 : 1)
+  suggestions.sort((a, b) => first(a) - first(b) || rate(b) - rate(a) || a.procedure.index - b.procedure.index)
+  const mass = new Float64Array(machine.sheet.repairs.length)
+  needs.forEach((n, i) => n.forEach((r) => (mass[r] += belief.p[i])))
+  const remedies: Remedy[] = [...mass.keys()]
+    .filter((r) => mass[r] > 0.001)
+    .sort((a, b) => mass[b] / costs[b] - mass[a] / costs[a] || a - b)
+    .map((r) => ({ repair: r, p: mass[r], minutes: machine.sheet.repairs[r].minutes, price: machine.sheet.repairs[r].price }))
+  const stop = !suggestions.some((s) => s.saving > s.minutes * 0.5)
+  return { next: suggestions, remedies, costNow, stop }
+}

@@ -1,0 +1,216 @@
+import { findMeter, METERS, SENSES, showAmps, showOhms, showVolts, showWater, type Meter, type Shown } from '../instrument'
+import { makeVariant, severityNodes, type Edit, type Present } from '../machine'
+import type { Bench, Procedure } from '../procedure'
+import { newPlantCache, simulate, type Plant, type PlantCache, type Timeline } from '../simulate'
+import type { Member, Prediction } from './types'
+
+/** Nodes per severity range. */
+export const SEVERITY_NODES = 3
+/** Independent modelling error, share of the reading (one standard deviation). */
+const MODEL_SPREAD = 0.008
+/** Half width of a severity node in standard deviations of a shared parameter. */
+const NODE_SPREAD = 0.6
+/** Share of calls where nothing turns out to be wrong, against all fault rates together. */
+const HEALTHY_SHARE = 0.03
+
+/** What hands have done, as a key for caching. */
+export const editsKey = (edits: readonly Edit[]): string =>
+  edits.map((e) => (e.hold ? `h${e.hold.mode}:${e.hold.value}` : `j${e.jumper}`)).sort().join(' ')
+
+interface Tried {
+  timelines: Map<string, Timeline>
+  caches: Map<string, PlantCache>
+  predictions: Map<string, Prediction>
+}
+
+/**
+ * Predictions of tests for members of the hypothesis space, computed when asked for and kept.
+ * Two faults are run as two faults in one machine.
+ *
+ * Shared parameters are numbered: machine parameters first, then the gain of each meter, then the severity.
+ */
+export class Predictor {
+  readonly members: Member[] = []
+  readonly shared: number
+  private readonly tried: Tried[] = []
+  private readonly pairIndex = new Map<string, number>()
+
+  constructor(readonly bench: Bench) {
+    const { machine } = bench
+    this.shared = machine.params.length + METERS.length + 1
+    const total = machine.faults.reduce((sum, f) => sum + f.perYear, 0)
+    this.add([], HEALTHY_SHARE * total)
+    for (const fault of machine.faults) {
+      if (!fault.severity) {
+        this.add([{ fault, severity: undefined }], fault.perYear)
+        continue
+      }
+      const nodes = severityNodes(fault.severity, SEVERITY_NODES)
+      const first = this.members.length
+      nodes.forEach((severity, i) =>
+        this.add(
+          [{ fault, severity }],
+          fault.perYear / nodes.length,
+          i > 0 ? first + i - 1 : undefined,
+          i < nodes.length - 1 ? first + i + 1 : undefined,
+        ),
+      )
+    }
+  }
+
+  private add(present: readonly Present[], weight: number, below?: number, above?: number): Member {
+    const member: Member = { index: this.members.length, present, weight, below, above }
+    this.members.push(member)
+    this.tried.push({ timelines: new Map(), caches: new Map(), predictions: new Map() })
+    return member
+  }
+
+  /** The member with the faults of two members in one machine, made once. */
+  pair(a: Member, b: Member, weight: number): Member {
+    const key = `${Math.min(a.index, b.index)}+${Math.max(a.index, b.index)}`
+    const known = this.pairIndex.get(key)
+    if (known !== undefined) return this.members[known]
+    const [x, y] = a.index < b.index ? [a, b] : [b, a]
+    const member = this.add([...x.present, ...y.present], weight)
+    this.pairIndex.set(key, member.index)
+    return member
+  }
+
+  /** The run of a member through one script of the bench, with edits in. */
+  timeline(member: Member, run: number, edits: readonly Edit[] = []): Timeline {
+    const { runs, machine } = this.bench
+    const { timelines, caches } = this.tried[member.index]
+    const own = editsKey(edits)
+    const key = `${run}|${own}`
+    let timeline = timelines.get(key)
+    if (!timeline) {
+      const { jumper, script } = runs[run]
+      const all = jumper === undefined ? edits : [...edits, { jumper }]
+      const variantKey = `${jumper ?? ''}|${own}`
+      let cache = caches.get(variantKey)
+      if (!cache) caches.set(variantKey, (cache = newPlantCache()))
+      timeline = simulate(makeVariant(machine, member.present, all), script, cache)
+      timelines.set(key, timeline)
+    }
+    return timeline
+  }
+
+  /** Whether a complaint of the sheet comes true for a member in any of its plain runs. */
+  complains(member: Member, complaint: number): boolean {
+    return this.bench.runs.some((r) => r.jumper === undefined && this.timeline(member, r.index).complaints[complaint])
+  }
+
+  /**
+   * What a test gives under a member.
+   *
+   * @param meterId instrument used; the usual one when left out
+   * @param edits what hands have done before the test
+   */
+  predict(member: Member, procedure: Procedure, meterId?: string, edits: readonly Edit[] = []): Prediction {
+    const meter = meterId ?? procedure.meter
+    const key = `${procedure.index}|${meter ?? ''}|${editsKey(edits)}`
+    const { predictions } = this.tried[member.index]
+    let p = predictions.get(key)
+    if (!p) {
+      p = this.compute(member, procedure, meter === undefined ? undefined : findMeter(meter), edits)
+      predictions.set(key, p)
+      this.spreadSeverity(member, procedure, p, meterId, edits)
+    }
+    return p
+  }
+
+  private compute(member: Member, procedure: Procedure, meter: Meter | undefined, edits: readonly Edit[]): Prediction {
+    const { what } = procedure
+    const timeline = this.timeline(member, procedure.run, edits)
+    if (what.is === 'code') return { is: 'word', word: timeline.alarms.at(-1) ?? 'none' }
+    if (what.is === 'duration') {
+      const { from, to } = timeline.phases[what.phase]
+      if (Number.isNaN(from) || Number.isNaN(to)) return { is: 'never' }
+      return this.value(to - from, this.timeSensitivity(what.phase, procedure.run, to - from), meter!)
+    }
+    const plant = timeline.snapshots[procedure.moment]
+    if (!plant) return { is: 'never' }
+    const part = plant.variant.parts[what.part]
+    if (what.is === 'watch') return this.sense(plant.signal(what.part, what.signal) > 0.5, what.sense)
+    const { probe } = what
+    switch (probe.what) {
+      case 'sense':
+        return this.sense(plant.signal(what.part, probe.signal) > 0.5, probe.sense)
+      case 'volts':
+        return this.shown(showVolts(plant, meter!, part.e[probe.a], this.node(plant, what.part, probe.b)), meter!)
+      case 'ohms':
+        return this.shown(showOhms(plant, meter!, part, probe.a, probe.b, probe.lifted), meter!)
+      case 'amps':
+        return this.shown(showAmps(plant, part), meter!)
+      case 'pressure':
+      case 'bucket':
+        return this.shown(showWater(plant, part, probe.port, probe.what), meter!)
+      case 'display':
+        return this.value(plant.signal(what.part, probe.signal), undefined, meter!)
+    }
+  }
+
+  private node(plant: Plant, part: number, terminal: string): number {
+    const { machine, parts } = plant.variant
+    if (terminal !== '@return') return parts[part].e[terminal]
+    const supply = machine.kinds.findIndex((k) => k.returns !== undefined)
+    return parts[supply].e[machine.kinds[supply].returns!]
+  }
+
+  private sense(truth: boolean, sense: keyof typeof SENSES): Prediction {
+    const { falseYes, falseNo } = SENSES[sense]
+    return { is: 'sense', yes: truth ? 1 - falseNo : falseYes }
+  }
+
+  private shown(s: Shown, meter: Meter): Prediction {
+    return s.is === 'open' ? { is: 'open' } : this.value(s.value, s.sensitivity, meter)
+  }
+
+  private value(mean: number, sensitivity: Float64Array | undefined, meter: Meter): Prediction {
+    const all = new Float64Array(this.shared)
+    if (sensitivity) all.set(sensitivity)
+    all[this.bench.machine.params.length + METERS.indexOf(meter)] = meter.gain * mean
+    return { is: 'value', mean, sensitivity: all, noise: Math.hypot(meter.floor, MODEL_SPREAD * mean) }
+  }
+
+  /**
+   * The width of a severity node: half the difference to its neighbours enters as a private shared parameter, so
+   * that several readings of one joint agree on one severity.
+   */
+  private spreadSeverity(member: Member, procedure: Procedure, p: Prediction, meterId: string | undefined, edits: readonly Edit[]): void {
+    if (p.is !== 'value' || (member.below === undefined && member.above === undefined)) return
+    const at = (index: number | undefined): number | undefined => {
+      if (index === undefined) return undefined
+      const q = this.predict(this.members[index], procedure, meterId, edits)
+      return q.is === 'value' ? q.mean : undefined
+    }
+    const [lo, hi] = [at(member.below), at(member.above)]
+    const slope = lo !== undefined && hi !== undefined ? (hi - lo) / 2 : hi !== undefined ? hi - p.mean : lo !== undefined ? p.mean - lo : 0
+    p.sensitivity[this.shared - 1] = NODE_SPREAD * slope
+  }
+
+  /** Relative sensitivity of phase lengths, taken from the healthy machine re-run with each parameter one sd up. */
+  private readonly timeNudges = new Map<number, Float64Array[]>()
+  private timeSensitivity(phase: number, run: number, seconds: number): Float64Array {
+    const { machine, healthy, runs } = this.bench
+    let table = this.timeNudges.get(run)
+    if (!table) {
+      table = machine.phases.map(() => new Float64Array(machine.params.length))
+      const wet = new Set(machine.parts.filter((p) => Object.keys(p.w).length || Object.keys(p.ref).length).flatMap((p) => Object.values(p.param)))
+      for (const { index, sd } of machine.params) {
+        if (sd === 0 || !wet.has(index)) continue
+        const values = machine.values.slice()
+        values[index] += sd
+        const other = simulate(makeVariant(machine, [], [], values), { ...runs[run].script, moments: [], until: runs[run].script.steps[1].at })
+        for (const p of machine.phases) {
+          const [was, is] = [healthy[run].phases[p.index], other.phases[p.index]]
+          const length = was.to - was.from
+          const change = (is.to - is.from) / length - 1
+          if (length > 0 && Number.isFinite(change)) table[p.index][index] = change
+        }
+      }
+      this.timeNudges.set(run, table)
+    }
+    return table[phase].map((x) => x * seconds)
+  }
+}
