@@ -13,3 +13,4 @@ export interface Action {
 }
 
 export const VERBS = ['isolate', 'restore', 'open', 'close', 'unplug', 'plug', 'jumper', 'unjumper', 'start', 'repair'] as const
+export { readEvidence, type Vocabulary } from './read-evidence'

@@ -30,7 +30,9 @@ interface Tried {
  * Shared parameters are numbered: machine parameters first, then the gain of each meter, then the severity.
  */
 export class Predictor {
+  /** Healthy first, then single faults by severity; pairs follow as they are made. */
   readonly members: Member[] = []
+  private readonly byIndex: Member[] = []
   readonly shared: number
   private readonly tried: Tried[] = []
   private readonly pairIndex = new Map<string, number>()
@@ -46,7 +48,7 @@ export class Predictor {
         continue
       }
       const nodes = severityNodes(fault.severity, SEVERITY_NODES)
-      const first = this.members.length
+      const first = this.tried.length
       nodes.forEach((severity, i) =>
         this.add(
           [{ fault, severity }],
@@ -59,8 +61,9 @@ export class Predictor {
   }
 
   private add(present: readonly Present[], weight: number, below?: number, above?: number): Member {
-    const member: Member = { index: this.members.length, present, weight, below, above }
+    const member: Member = { index: this.tried.length, present, weight, below, above }
     this.members.push(member)
+    this.byIndex[member.index] = member
     this.tried.push({ timelines: new Map(), caches: new Map(), predictions: new Map() })
     return member
   }
@@ -69,10 +72,17 @@ export class Predictor {
   pair(a: Member, b: Member, weight: number): Member {
     const key = `${Math.min(a.index, b.index)}+${Math.max(a.index, b.index)}`
     const known = this.pairIndex.get(key)
-    if (known !== undefined) return this.members[known]
+    if (known !== undefined) return this.byIndex[known]
     const [x, y] = a.index < b.index ? [a, b] : [b, a]
     const member = this.add([...x.present, ...y.present], weight)
     this.pairIndex.set(key, member.index)
+    return member
+  }
+
+  /** A member for exactly these faults, outside the hypothesis space: for what-if questions. */
+  trial(present: readonly Present[]): Member {
+    const member: Member = { index: this.tried.length, present, weight: 0, below: undefined, above: undefined }
+    this.tried.push({ timelines: new Map(), caches: new Map(), predictions: new Map() })
     return member
   }
 
@@ -181,7 +191,7 @@ export class Predictor {
     if (p.is !== 'value' || (member.below === undefined && member.above === undefined)) return
     const at = (index: number | undefined): number | undefined => {
       if (index === undefined) return undefined
-      const q = this.predict(this.members[index], procedure, meterId, edits)
+      const q = this.predict(this.byIndex[index], procedure, meterId, edits)
       return q.is === 'value' ? q.mean : undefined
     }
     const [lo, hi] = [at(member.below), at(member.above)]

@@ -48,8 +48,10 @@ export function holds(machine: Machine, c: Condition, scene: Scene): boolean {
   }
 }
 
+export type Ever = Condition & { is: 'not' | 'ever' }
+
 /** Every `ever` inside a condition, with its inner condition. */
-export function* eversOf(c: Condition): Generator<Condition & { is: 'ever' }> {
+export function* eversOf(c: Condition): Generator<Ever> {
   if (c.is === 'ever') yield c
   if (c.is === 'and' || c.is === 'or') for (const x of c.of) yield* eversOf(x)
   if (c.is === 'not' || c.is === 'ever') yield* eversOf(c.of)

@@ -93,8 +93,9 @@ export class Plant implements Live {
     const follows = this.followers.length > 0
     // Source voltages that follow the states belong to the copy; everything else of the circuit is shared.
     const dc = follows ? this.dc() : now.dc
+    const components = follows ? [...now.components] : now.components
     const circuit = follows
-      ? { ...now, components: [...now.components], dc: dc && { ...dc, re: dc.re.slice(), im: dc.im.slice() } }
+      ? { ...now, components, ac: now.ac && { ...now.ac, components }, dc: dc && { ...dc, components, re: dc.re.slice(), im: dc.im.slice() } }
       : now
     const own: PlantCache = { circuits: follows ? new Map([[this.key(), circuit]]) : this.cache.circuits, water: this.cache.water }
     const copy = new Plant(this.variant, this.m.slice(), this.x.slice(), this.since.slice(), own)

@@ -151,7 +151,7 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
       if (quiet && !move()) return lookBack()
       const key = `${m.join(',')}|${plant.phase}`
       const before = seen.get(key)
-      if (before !== undefined && quiet === false) {
+      if (before !== undefined && changed.length > before) {
         const loop = [...new Set(changed.slice(before))]
         loop.forEach((mode) => resting.add(mode))
         scene.chatters = true

@@ -1,0 +1,1 @@
+<template><p>Duckweed</p></template>

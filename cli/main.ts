@@ -1,0 +1,288 @@
+import { existsSync, readFileSync } from 'node:fs'
+import { parseArgs } from 'node:util'
+import { LineCounter, parseDocument } from 'yaml'
+import { writeNetlist } from '../core/circuit'
+import { readEvidence, type Evidence } from '../core/evidence'
+import { advise, openBench, sayChance, sayHow, sayReading, sayTest, sayVerdict, dimensionOf, reasons, vocabularyOf } from '../core/explain'
+import { InputFault, orThrow, problem, sayProblem } from '../core/issue'
+import { buildMachine, makeVariant, type Machine, type Present } from '../core/machine'
+import { ORDERS, type Order } from '../core/plan'
+import type { Prediction, Predictor } from '../core/predict'
+import { readQuantity, sayQuantity } from '../core/quantity'
+import { readSheet, type Sheet } from '../core/sheet'
+import { simulate, type Timeline } from '../core/simulate'
+import { findShipped, shippedIds } from './library'
+
+const USAGE = `duckweed check SHEET...
+duckweed simulate SHEET [--fault ID[=severity]]... [--program ID] [--set PARAM=VALUE]... [--for 40min] [--json]
+duckweed tests SHEET [--json]
+duckweed predict SHEET --test ID [--fault ID[=severity]]... [--json]
+duckweed diagnose SHEET --evidence FILE [--order ${ORDERS.join('|')}] [--json]
+duckweed netlist SHEET [--fault ID[=severity]]... [--at PHASE] [--dc]
+
+SHEET is a path or one of: ${shippedIds().join(', ')}`
+
+const fail = (code: Parameters<typeof problem>[0], path: string[], found: string, expected: string): never => {
+  throw new InputFault([problem(code, path, { found, expected })])
+}
+
+function loadSheet(name: string | undefined): Sheet {
+  if (name === undefined) return fail('missing', ['SHEET'], 'nothing', `a path or one of ${shippedIds().join(', ')}`)
+  const source = existsSync(name) ? { file: name, text: readFileSync(name, 'utf8') } : findShipped(name)
+  if (!source) return fail('unknown-sheet', ['SHEET'], name, `a path or one of ${shippedIds().join(', ')}`)
+  return orThrow(readSheet(source.text, source.file, findShipped))
+}
+
+function presentOf(machine: Machine, texts: readonly string[]): Present[] {
+  return texts.map((text) => {
+    const [id, severityText] = text.split('=')
+    const fault = machine.faults.find((f) => f.id === id)
+    if (!fault) return fail('unknown-fault', ['--fault'], id, `one of ${machine.faults.map((f) => f.id).join(', ')}`)
+    if (!fault.severity) return { fault, severity: undefined }
+    const by = fault.effects.find((e) => e.is === 'param' && e.value === 'severity')
+    const dimension = by?.is === 'param' && by.op !== 'times' ? machine.params[by.param].dimension : 'ratio'
+    const { from, to, scale } = fault.severity
+    if (severityText === undefined) return { fault, severity: scale === 'log' ? Math.sqrt(from * to) : (from + to) / 2 }
+    const bare = Number(severityText)
+    return { fault, severity: Number.isFinite(bare) ? bare : orThrow(readQuantity(severityText, dimension, ['--fault', id])).value }
+  })
+}
+
+function withSettings(machine: Machine, settings: readonly string[]): Float64Array {
+  const values = machine.values.slice()
+  for (const s of settings) {
+    const [id, text] = [s.slice(0, s.indexOf('=')), s.slice(s.indexOf('=') + 1)]
+    const param = machine.params.find((p) => p.id === id)
+    if (!param) return fail('unknown-param', ['--set'], id || s, 'PART.PARAM=VALUE or ambient=VALUE')
+    values[param.index] = orThrow(readQuantity(text, param.dimension, ['--set', id])).value
+  }
+  return values
+}
+
+interface Options {
+  fault?: string[]
+  set?: string[]
+  program?: string
+  for?: string
+  test?: string
+  evidence?: string
+  order?: string
+  at?: string
+  json?: boolean
+  dc?: boolean
+}
+
+function sayEvent(machine: Machine, e: Timeline['events'][number]): string | undefined {
+  switch (e.is) {
+    case 'phase':
+      return e.phase < 0 ? 'control loses its supply' : `phase ${machine.phases[e.phase].id}`
+    case 'alarm':
+      return `alarm ${e.code}`
+    case 'chatters':
+      return `chatters: ${e.modes.map((m) => machine.parts[machine.modeOwner[m]].id).join(', ')}`
+    case 'mode': {
+      const part = machine.parts[machine.modeOwner[e.mode]]
+      const spec = machine.kinds[part.index].modes!.find((m) => part.mode[m.name] === e.mode)!
+      return `${part.id} ${spec.name} ${spec.values[e.value]}`
+    }
+  }
+}
+
+const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
+  check(sheets) {
+    const problems = sheets.flatMap((name) => {
+      try {
+        loadSheet(name)
+        return []
+      } catch (error) {
+        if (error instanceof InputFault) return error.problems
+        throw error
+      }
+    })
+    if (!sheets.length) fail('missing', ['SHEET'], 'nothing', 'at least one sheet')
+    if (problems.length) throw new InputFault(problems)
+    console.log(`${sheets.length} ${sheets.length === 1 ? 'sheet is' : 'sheets are'} right.`)
+    return undefined
+  },
+
+  simulate([name], o) {
+    const machine = buildMachine(loadSheet(name))
+    const program = o.program === undefined ? 0 : machine.sheet.programs.findIndex((p) => p.id === o.program)
+    if (program < 0) fail('unknown-program', ['--program'], o.program!, machine.sheet.programs.map((p) => p.id).join(', '))
+    const until = o.for === undefined ? machine.programs[program].lasts : orThrow(readQuantity(o.for, 'time', ['--for'])).value
+    const variant = makeVariant(machine, presentOf(machine, o.fault ?? []), [], withSettings(machine, o.set ?? []))
+    const run = simulate(variant, { steps: [{ at: 0, start: program }], until, stopsWhenFinal: true, moments: [] })
+    const complaints = machine.sheet.complaints.filter((_, i) => run.complaints[i]).map((c) => c.id)
+    const vessels = machine.parts.flatMap((p) =>
+      Object.entries(machine.kinds[p.index].signals ?? {})
+        .filter(([, s]) => s.dimension === 'volume' || s.dimension === 'length')
+        .map(([signal, s]) => ({ signal: `${p.id}.${signal}`, value: s.read(run.end.variant.parts[p.index], run.end), dimension: s.dimension! })),
+    )
+    if (o.json)
+      return {
+        end: run.end.t,
+        events: run.events.map((e) => ({ t: e.t, says: sayEvent(machine, e) })),
+        alarms: run.alarms,
+        complaints,
+        signals: Object.fromEntries(vessels.map((v) => [v.signal, v.value])),
+      }
+    for (const e of run.events) console.log(`${e.t.toFixed(2).padStart(10)} s  ${sayEvent(machine, e)}`)
+    console.log(`${run.end.t.toFixed(2).padStart(10)} s  end`)
+    for (const v of vessels) console.log(`${v.signal}: ${sayQuantity(v.value, v.dimension)}`)
+    console.log(`complaints: ${complaints.join(', ') || 'none'}`)
+    return undefined
+  },
+
+  tests([name], o) {
+    const { bench } = openBench(loadSheet(name))
+    const rows = bench.procedures.map((p) => ({
+      test: p.id,
+      what: sayTest(bench.machine, p),
+      when: p.when,
+      school: p.school,
+      instrument: p.meter ?? (p.what.is === 'code' ? 'display' : 'sense'),
+      minutes: p.minutes,
+    }))
+    if (o.json) return { tests: rows }
+    for (const r of rows) console.log(`${r.test.padEnd(28)} ${r.school.padEnd(6)} ${r.what}, ${r.when}`)
+    return undefined
+  },
+
+  predict([name], o) {
+    const predictor = openBench(loadSheet(name))
+    const { machine, procedures } = predictor.bench
+    const procedure = procedures.find((p) => p.id === o.test)
+    if (!procedure) return fail('unknown-test', ['--test'], o.test ?? 'nothing', `one of ${procedures.map((p) => p.id).join(', ')}`)
+    const present = presentOf(machine, o.fault ?? [])
+    const member = present.length ? predictor.trial(present) : predictor.members[0]
+    const p = predictor.predict(member, procedure)
+    const dimension = dimensionOf(procedure)
+    const sd = p.is === 'value' ? Math.sqrt(p.sensitivity.reduce((s, x) => s + x * x, 0) + p.noise ** 2) : undefined
+    if (o.json) return { test: procedure.id, ...plainPrediction(p), sd }
+    console.log(sayHow(machine, procedure))
+    console.log(p.is === 'value' ? `${sayQuantity(p.mean, dimension!)} ± ${sayQuantity(2 * sd!, dimension!)} (two standard deviations)` : sayReading(readingOf(p), dimension))
+    return undefined
+  },
+
+  diagnose([name], o) {
+    const predictor = openBench(loadSheet(name))
+    const { machine } = predictor.bench
+    const order = (o.order ?? 'best') as Order
+    if (!ORDERS.includes(order)) fail('wrong-shape', ['--order'], order, ORDERS.join(', '))
+    const evidence = loadEvidence(predictor, o.evidence)
+    const a = advise(predictor, evidence, order)
+    const json = {
+      suspects: a.suspects.filter((s) => s.p > 1e-6).map((s) => ({ faults: s.faults.map((f) => f.id), p: s.p })),
+      unexplained: a.belief.unexplained,
+      residual: a.belief.residual,
+      next: a.plan.next.map((s) => ({ test: s.procedure.id, minutes: s.minutes, saving: s.saving, why: sayTest(machine, s.procedure) })),
+      verdicts: a.verdicts.map((v) => ({ test: v.test, says: v.says, band: v.band })),
+      repairs: a.plan.remedies.map((r) => ({ repair: machine.sheet.repairs[r.repair].id, p: r.p, minutes: r.minutes, price: r.price })),
+      stop: a.plan.stop,
+    }
+    if (a.plan.next[0])
+      json.next[0].why = reasons(predictor, a.belief, a.placed.case, a.plan.next[0])
+        .map((r) => `${r.text} (${sayChance(r.chance)}) would point to ${r.leads} (${sayChance(r.p)})`)
+        .join('; ')
+    if (o.json) return json
+    a.verdicts.forEach((v, i) => {
+      const r = a.placed.case.readings[i]
+      console.log(`${sayTest(machine, r.procedure)}: ${sayReading(r.value, dimensionOf(r.procedure))}. ${sayVerdict(v, dimensionOf(r.procedure))}`)
+    })
+    console.log('\nSuspects')
+    for (const s of a.suspects.slice(0, 8)) console.log(`  ${sayChance(s.p).padStart(10)}  ${s.faults.map((f) => f.title).join(' and ') || 'nothing wrong'}`)
+    console.log(`  ${sayChance(a.belief.unexplained).padStart(10)}  something else\n  ${sayChance(a.belief.residual).padStart(10)}  pairs of faults not run (at most)`)
+    console.log(a.plan.stop ? '\nNo test is worth its minutes any more. Repair:' : '\nNext tests')
+    if (a.plan.stop) for (const r of a.plan.remedies.slice(0, 3)) console.log(`  ${sayChance(r.p).padStart(10)}  ${machine.sheet.repairs[r.repair].title}`)
+    else {
+      for (const s of a.plan.next.slice(0, 5)) console.log(`  saves ${s.saving.toFixed(1)} min in ${s.minutes.toFixed(1)} min  ${s.procedure.id}: ${sayTest(machine, s.procedure)}`)
+      console.log(`  why: ${json.next[0].why}`)
+    }
+    return undefined
+  },
+
+  netlist([name], o) {
+    const machine = buildMachine(loadSheet(name))
+    const phase = o.at === undefined ? -1 : machine.sheet.phases.findIndex((p) => p.id === o.at)
+    if (o.at !== undefined && phase < 0) fail('unknown-phase', ['--at'], o.at, machine.sheet.phases.map((p) => p.id).join(', '))
+    const run = simulate(makeVariant(machine, presentOf(machine, o.fault ?? [])), {
+      steps: [{ at: 0, start: 0 }],
+      until: machine.programs[0].lasts,
+      stopsWhenFinal: false,
+      moments: phase < 0 ? [{ is: 'time', at: 0 }] : [{ is: 'phase', phase, after: 4 }],
+    })
+    const plant = run.snapshots[0] ?? fail('limit-reached', ['--at'], `${o.at} is never reached with these faults`, 'a phase that the machine reaches')
+    const analysis = o.dc ? 'dc' : 'ac'
+    const s = analysis === 'ac' ? plant.ac() : plant.dc()
+    process.stdout.write(
+      writeNetlist(`${machine.sheet.title}${o.at ? ` at ${o.at}` : ''}`, s.components, s.island, analysis, machine.sheet.hertz, (i) => machine.nodeLabels[i]),
+    )
+    return undefined
+  },
+}
+
+const readingOf = (p: Prediction): Parameters<typeof sayReading>[0] =>
+  p.is === 'sense' ? { is: p.yes > 0.5 ? 'yes' : 'no' } : p.is === 'word' ? p : p.is === 'value' ? { is: 'value', si: p.mean } : { is: p.is }
+
+const plainPrediction = (p: Prediction) =>
+  p.is === 'value' ? { is: p.is, mean: p.mean } : p.is === 'sense' ? { is: p.is, yes: p.yes } : p
+
+function loadEvidence(predictor: Predictor, file: string | undefined): Evidence[] {
+  if (file === undefined || !existsSync(file)) return fail('missing', ['--evidence'], file ?? 'nothing', 'a JSON or YAML file')
+  const lines = new LineCounter()
+  const doc = parseDocument(readFileSync(file, 'utf8'), { lineCounter: lines })
+  if (doc.errors.length) return fail('not-yaml', [file], doc.errors[0].message.split('\n')[0], 'YAML or JSON')
+  const read = readEvidence(doc.toJS() as unknown, vocabularyOf(predictor.bench))
+  if (read.ok) return read.value
+  throw new InputFault(
+    read.problems.map((p) => {
+      const node = doc.getIn(p.place.path, true) as { range?: [number, number, number] } | undefined
+      const { line, col } = node?.range ? lines.linePos(node.range[0]) : { line: undefined, col: undefined }
+      return { ...p, place: { ...p.place, file, line, column: col } }
+    }),
+  )
+}
+
+/** Runs one command line. Returns the exit code: 0 fine, 1 the input is wrong, 2 the program failed. */
+export function main(argv: string[]): number {
+  try {
+    const { values, positionals } = parseArgs({
+      args: argv,
+      allowPositionals: true,
+      options: {
+        fault: { type: 'string', multiple: true },
+        set: { type: 'string', multiple: true },
+        program: { type: 'string' },
+        for: { type: 'string' },
+        test: { type: 'string' },
+        evidence: { type: 'string' },
+        order: { type: 'string' },
+        at: { type: 'string' },
+        json: { type: 'boolean' },
+        dc: { type: 'boolean' },
+      },
+    })
+    const [command, ...sheets] = positionals
+    const run = commands[command ?? '']
+    if (!run) {
+      console.error(USAGE)
+      return 1
+    }
+    const result = run(sheets, values)
+    if (result !== undefined) console.log(JSON.stringify(result, null, 2))
+    return 0
+  } catch (error) {
+    if (error instanceof InputFault) {
+      for (const p of error.problems) console.error(sayProblem(p))
+      return 1
+    }
+    if (error instanceof TypeError && 'code' in error && String(error.code).startsWith('ERR_PARSE_ARGS')) {
+      console.error(`${error.message}\n\n${USAGE}`)
+      return 1
+    }
+    console.error(error)
+    return 2
+  }
+}
+
+process.exitCode = main(process.argv.slice(2))

@@ -1,0 +1,15 @@
+export { expectations, reasons, type Consequence, type Expectation } from './reasons'
+export {
+  dimensionOf,
+  sayCautions,
+  sayChance,
+  sayHow,
+  sayMove,
+  sayPrediction,
+  sayReading,
+  sayTest,
+  sayVerdict,
+  STATE_WORD,
+} from './say'
+export { advise, type Advice } from './advise'
+export { openBench, vocabularyOf } from './open-bench'

@@ -1,0 +1,108 @@
+import { believe, suspects, type Belief, type Case, type PlacedReading } from '../diagnose'
+import type { Outcome, Suggestion } from '../plan'
+import type { Predictor } from '../predict'
+import type { Procedure } from '../procedure'
+import type { ReadingValue } from '../quantity'
+import { dimensionOf, sayPrediction, sayReading } from './say'
+
+/** What one suspect would make the instrument show. */
+export interface Expectation {
+  title: string
+  p: number
+  text: string
+  /** Mean and standard deviation in SI for values; `undefined` otherwise. */
+  mean: number | undefined
+  sd: number | undefined
+}
+
+const titleOf = (faults: { title: string }[]): string => (faults.length ? faults.map((f) => f.title).join(' and ') : 'nothing wrong')
+
+/** What each of the leading suspects, and the healthy machine, would make this test show. */
+export function expectations(
+  predictor: Predictor,
+  belief: Belief,
+  procedure: Procedure,
+  meter: string | undefined,
+  edits: PlacedReading['edits'],
+  most = 6,
+): { healthy: Expectation; suspects: Expectation[] } {
+  const row = (member: number, title: string, p: number): Expectation => {
+    const prediction = predictor.predict(belief.members[member], procedure, meter, edits)
+    const value = prediction.is === 'value' ? prediction : undefined
+    return {
+      title,
+      p,
+      text: sayPrediction(prediction, dimensionOf(procedure)),
+      mean: value?.mean,
+      sd: value && Math.sqrt(value.sensitivity.reduce((s, x) => s + x * x, 0) + value.noise ** 2),
+    }
+  }
+  const best = new Map<string, { member: number; top: number; sum: number }>()
+  belief.members.forEach((m, i) => {
+    if (!m.present.length) return
+    const key = m.present.map((x) => x.fault.index).join('+')
+    const e = best.get(key)
+    if (!e) best.set(key, { member: i, top: belief.p[i], sum: belief.p[i] })
+    else {
+      e.sum += belief.p[i]
+      if (belief.p[i] > e.top) [e.top, e.member] = [belief.p[i], i]
+    }
+  })
+  return {
+    healthy: row(0, 'healthy', belief.p[0]),
+    suspects: [...best.values()]
+      .sort((a, b) => b.sum - a.sum)
+      .slice(0, most)
+      .map((e) => row(e.member, titleOf(belief.members[e.member].present.map((x) => x.fault)), e.sum)),
+  }
+}
+
+/** One line of the reason for a test: if the instrument shows this, that follows. */
+export interface Consequence {
+  chance: number
+  reading: ReadingValue
+  text: string
+  /** Leading suspect after that reading, and its probability, from a full run of the belief with it. */
+  leads: string
+  p: number
+}
+
+/** A reading that stands for an outcome: for values, what its likeliest member predicts. */
+function typicalReading(predictor: Predictor, belief: Belief, procedure: Procedure, o: Outcome): ReadingValue {
+  switch (o.is) {
+    case 'value': {
+      let best = 0
+      for (let i = 1; i < o.after.length; i++) if (o.after[i] > o.after[best]) best = i
+      const p = predictor.predict(belief.members[best], procedure)
+      const mean = p.is === 'value' ? p.mean : 0
+      return { is: 'value', si: Math.min(Math.max(mean, o.low), o.high) }
+    }
+    case 'word':
+      return { is: 'word', word: o.word! }
+    default:
+      return { is: o.is }
+  }
+}
+
+/**
+ * Why a test is the next one: its main outcomes and what each would leave. Every line is true by construction,
+ * because it is taken from the belief re-run with the quoted reading.
+ */
+export function reasons(predictor: Predictor, belief: Belief, c: Case, s: Suggestion, most = 3): Consequence[] {
+  return [...s.outcomes]
+    .sort((a, b) => b.p - a.p)
+    .slice(0, most)
+    .map((o) => {
+      const reading = typicalReading(predictor, belief, s.procedure, o)
+      const then = believe(predictor, { ...c, readings: [...c.readings, { procedure: s.procedure, value: reading, meter: undefined, edits: [] }] })
+      const [first] = suspects(then)
+      const other = then.unexplained > first.p
+      return {
+        chance: o.p,
+        reading,
+        text: sayReading(reading, dimensionOf(s.procedure)),
+        leads: other ? 'something else' : titleOf(first.faults),
+        p: other ? then.unexplained : first.p,
+      }
+    })
+}

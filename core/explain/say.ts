@@ -1,0 +1,153 @@
+import type { LinkState, Verdict } from '../diagnose'
+import { findMeter, SENSES } from '../instrument'
+import type { Machine } from '../machine'
+import type { Prediction } from '../predict'
+import type { Move, Procedure } from '../procedure'
+import { sayQuantity, type Dimension, type ReadingValue } from '../quantity'
+
+/** A share of one as the trade says it; never "0 %" for what is possible, never "100 %" for what is not proved. */
+export function sayChance(p: number): string {
+  if (p < 0.005) return 'under 1 %'
+  if (p > 0.995) return 'over 99 %'
+  return `${Math.round(p * 100)} %`
+}
+
+export const dimensionOf = (p: Procedure): Dimension | undefined =>
+  p.shape.takes === 'number' ? p.shape.dimension : undefined
+
+/** A reading as it stands in a list. */
+export function sayReading(value: ReadingValue, dimension: Dimension | undefined): string {
+  switch (value.is) {
+    case 'value':
+      return sayQuantity(value.si, dimension ?? 'count')
+    case 'open':
+      return 'OL'
+    case 'could-not':
+      return 'could not take it'
+    case 'word':
+      return value.word
+    default:
+      return value.is
+  }
+}
+
+/** What a prediction would make the instrument show. */
+export function sayPrediction(p: Prediction, dimension: Dimension | undefined): string {
+  switch (p.is) {
+    case 'value':
+      return sayQuantity(p.mean, dimension ?? 'count')
+    case 'open':
+      return 'OL'
+    case 'never':
+      return 'never gets there'
+    case 'sense':
+      return p.yes > 0.5 ? 'yes' : 'no'
+    case 'word':
+      return p.word
+  }
+}
+
+const terminal = (machine: Machine, part: number, name: string): string =>
+  name === '@return' ? 'the return of the supply' : `terminal ${name} of the ${machine.parts[part].title}`
+
+/** The name of a test in lists: what is taken, where. */
+export function sayTest(machine: Machine, p: Procedure): string {
+  const { what } = p
+  switch (what.is) {
+    case 'code':
+      return 'Read the code shown'
+    case 'duration':
+      return `Time the phase ${p.title}`
+    case 'watch':
+      return p.title
+    case 'probe': {
+      const { title } = machine.parts[what.part]
+      const { probe } = what
+      switch (probe.what) {
+        case 'ohms':
+          return `Ohms of the ${title}`
+        case 'volts':
+          if (probe.b === '@return') return `Volts behind the ${title}, to the return`
+          return probe.when === 'idle' ? `Volts at the ${title} while not called` : `Volts across the ${title}${Object.keys(machine.parts[what.part].e).length > 2 ? ` (${probe.a}–${probe.b})` : ''}`
+        case 'amps':
+          return `Current of the ${title}`
+        case 'pressure':
+          return `Pressure at the end of the ${title}`
+        case 'bucket':
+          return `Bucket test at the end of the ${title}`
+        case 'display':
+          return `Level at the ${title}`
+        case 'sense':
+          return `${SENSES[probe.sense].title[0].toUpperCase()}${SENSES[probe.sense].title.slice(1)}: ${machine.kinds[what.part].signals![probe.signal].about} (${title})`
+      }
+    }
+  }
+}
+
+/** What the hands do, the verb first. */
+export function sayHow(machine: Machine, p: Procedure, meterId: string | undefined = p.meter): string {
+  const { what } = p
+  switch (what.is) {
+    case 'code':
+      return 'Read the code on the display. Type none when there is none.'
+    case 'duration':
+      return `Start the watch when ${p.title} begins, stop it when it ends. Type never if it does not end or is never reached.`
+    case 'watch':
+      return `${p.title}. ${SENSES[what.sense].title[0].toUpperCase()}${SENSES[what.sense].title.slice(1)}: ${machine.kinds[what.part].signals![what.signal].about}?`
+    case 'probe': {
+      const { title } = machine.parts[what.part]
+      const { probe } = what
+      switch (probe.what) {
+        case 'ohms':
+          return `Take the leads off the ${title}. Meter on ohms, one probe on terminal ${probe.a}, one on terminal ${probe.b}.`
+        case 'volts':
+          return `Meter on ${findMeter(meterId ?? 'volts')?.title ?? 'volts'}, one probe on ${terminal(machine, what.part, probe.a)}, one on ${terminal(machine, what.part, probe.b)}. Read it ${p.when}.`
+        case 'amps':
+          return `Clamp round one lead of the ${title}. Read it ${p.when}.`
+        case 'pressure':
+          return `Close the tap, take the ${title} off at the machine, screw the gauge on, open the tap slowly and read.`
+        case 'bucket':
+          return `Close the tap, take the ${title} off at the machine, hold it in a bucket, open the tap fully and time the litres.`
+        case 'display':
+          return `Read the level of the ${title} ${p.when}.`
+        case 'sense':
+          return `${SENSES[probe.sense].title[0].toUpperCase()}${SENSES[probe.sense].title.slice(1)} at the ${title} ${p.when}: ${machine.kinds[what.part].signals![probe.signal].about}?`
+      }
+    }
+  }
+}
+
+export function sayMove(machine: Machine, m: Move): string {
+  switch (m.is) {
+    case 'isolate':
+      return 'Isolate and prove it dead'
+    case 'restore':
+      return 'Put everything back on, then power up'
+    case 'open':
+      return `Open the ${machine.sheet.panels.find((p) => p.id === m.panel)!.title}`
+    case 'start':
+      return `Start ${machine.sheet.programs[m.program].title}`
+    case 'wait':
+      return `Wait ${sayQuantity(m.minutes * 60, 'time')}`
+  }
+}
+
+/** The cautions that bite at a test: those of its school, from the sheet. */
+export function sayCautions(machine: Machine, p: Procedure): string[] {
+  const bites = p.school === 'live' ? 'live' : p.school === 'dead' ? 'dead' : p.school === 'water' ? 'water' : undefined
+  return [...machine.sheet.cautions.filter((c) => c.bites === bites).map((c) => c.text), ...(p.caution === undefined ? [] : [p.caution])]
+}
+
+export const STATE_WORD: Record<LinkState, string> = {
+  open: 'not looked at',
+  proven: 'proven',
+  suspect: 'suspect',
+  faulty: 'faulty',
+  bypassed: 'bypassed',
+}
+
+export function sayVerdict(v: Verdict, dimension: Dimension | undefined): string {
+  const band = v.band && dimension ? ` (healthy: ${sayQuantity(v.band.low, dimension)} to ${sayQuantity(v.band.high, dimension)})` : ''
+  const lead = v.says[0].toUpperCase() + v.says.slice(1)
+  return `${lead}${band}`
+}

@@ -1,0 +1,23 @@
+import { writeNetlist, type Solution } from '../../core/circuit'
+import { CHANGED } from './changed-sheets'
+import { machineOf, presentIn, runTo } from './sheets'
+
+export interface NetlistCase {
+  analysis: 'ac' | 'dc'
+  netlist: string
+  solution: Solution
+}
+
+/** The netlists of one changed sheet at its moment: AC, and DC where something of it works on DC. */
+export function netlistsOf(name: string): NetlistCase[] {
+  const { text, phase, faults } = CHANGED[name]
+  const machine = machineOf(text)
+  const { plant } = runTo(machine, phase, ...(faults ?? []).map(([id, severity]) => presentIn(machine, id, severity)))
+  return (['ac', 'dc'] as const)
+    .filter((analysis) => plant.hasSource(analysis))
+    .map((analysis) => {
+      const solution = analysis === 'ac' ? plant.ac() : plant.dc()
+      const netlist = writeNetlist(name, solution.components, solution.island, analysis, machine.sheet.hertz, (i) => machine.nodeLabels[i])
+      return { analysis, netlist, solution }
+    })
+}

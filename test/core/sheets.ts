@@ -1,0 +1,47 @@
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { findShipped } from '../../cli/library'
+import { readEvidence, type Evidence } from '../../core/evidence'
+import { openBench, vocabularyOf } from '../../core/explain'
+import { orThrow } from '../../core/issue'
+import { buildMachine, makeVariant, type Machine, type Present } from '../../core/machine'
+import type { Predictor } from '../../core/predict'
+import { readSheet, type Sheet } from '../../core/sheet'
+import { simulate, type Plant, type Timeline } from '../../core/simulate'
+
+export const FAMILY = findShipped('top-load-washer')!.text
+export const mini = (name: string): string => readFileSync(join(import.meta.dirname, '..', 'sheets', `${name}.yaml`), 'utf8')
+
+export const sheetOf = (text: string): Sheet => orThrow(readSheet(text, 'test.yaml', findShipped))
+export const machineOf = (text: string): Machine => buildMachine(sheetOf(text))
+export const predictorOf = (text: string): Predictor => openBench(sheetOf(text))
+
+export const evidenceOf = (predictor: Predictor, ...items: object[]): Evidence[] =>
+  orThrow(readEvidence(items, vocabularyOf(predictor.bench)))
+
+export function presentIn(machine: Machine, id: string, severity?: number): Present {
+  const fault = machine.faults.find((f) => f.id === id)
+  if (!fault) throw new Error(`no fault ${id}`)
+  const range = fault.severity
+  return { fault, severity: severity ?? (range && Math.sqrt(range.from * range.to)) }
+}
+
+/** Runs the first program and stops a few seconds into a phase. */
+export function runTo(machine: Machine, phase?: string, ...present: Present[]): { plant: Plant; timeline: Timeline } {
+  const index = machine.phases.findIndex((p) => p.id === phase)
+  const timeline = simulate(makeVariant(machine, present), {
+    steps: [{ at: 0, start: 0 }],
+    until: machine.programs[0].lasts,
+    stopsWhenFinal: false,
+    moments: [index < 0 ? { is: 'time', at: 40 } : { is: 'phase', phase: index, after: 4 }],
+  })
+  const plant = timeline.snapshots[0]
+  if (!plant) throw new Error(`${phase} is not reached`)
+  return { plant, timeline }
+}
+
+/** One exact replacement in a sheet; fails when the text is not there once. */
+export function edit(text: string, from: string, to: string): string {
+  if (text.split(from).length !== 2) throw new Error(`not exactly once in the sheet: ${from}`)
+  return text.replace(from, to)
+}
