@@ -6,6 +6,8 @@ import type { Member, Prediction } from './types'
 
 /** Nodes per severity range. */
 export const SEVERITY_NODES = 3
+/** Severities that one member may have: one per fault of a pair. */
+const SEVERITIES = 2
 /** Independent modelling error, share of the reading (one standard deviation). */
 const MODEL_SPREAD = 0.008
 /** Half width of a severity node in standard deviations of a shared parameter. */
@@ -21,25 +23,26 @@ interface Tried {
   timelines: Map<string, Timeline>
   caches: Map<string, PlantCache>
   predictions: Map<string, Prediction>
+  /** Predictions that already have the width of their severity nodes. */
+  widened: Set<Prediction>
 }
 
 /**
  * Predictions of tests for members of the hypothesis space, computed when asked for and kept.
  * Two faults are run as two faults in one machine.
  *
- * Shared parameters are numbered: machine parameters first, then the gain of each meter, then the severity.
+ * Shared parameters are numbered: machine parameters first, then the gain of each meter, then two severities.
  */
 export class Predictor {
-  /** Healthy first, then single faults by severity; pairs follow as they are made. */
+  /** Healthy first, then single faults by severity. Pairs are made by `pair`. */
   readonly members: Member[] = []
-  private readonly byIndex: Member[] = []
   readonly shared: number
   private readonly tried: Tried[] = []
-  private readonly pairIndex = new Map<string, number>()
+  private readonly pairs = new Map<string, Member>()
 
   constructor(readonly bench: Bench) {
     const { machine } = bench
-    this.shared = machine.params.length + METERS.length + 1
+    this.shared = machine.params.length + METERS.length + SEVERITIES
     const total = machine.faults.reduce((sum, f) => sum + f.perYear, 0)
     this.add([], HEALTHY_SHARE * total)
     for (const fault of machine.faults) {
@@ -48,42 +51,47 @@ export class Predictor {
         continue
       }
       const nodes = severityNodes(fault.severity, SEVERITY_NODES)
-      const first = this.tried.length
+      const own: Member[] = []
       nodes.forEach((severity, i) =>
-        this.add(
-          [{ fault, severity }],
-          fault.perYear / nodes.length,
-          i > 0 ? first + i - 1 : undefined,
-          i < nodes.length - 1 ? first + i + 1 : undefined,
-        ),
+        own.push(this.add([{ fault, severity }], fault.perYear / nodes.length, [() => ({ below: own[i - 1], above: own[i + 1] })])),
       )
     }
   }
 
-  private add(present: readonly Present[], weight: number, below?: number, above?: number): Member {
-    const member: Member = { index: this.tried.length, present, weight, below, above }
+  private make(present: readonly Present[], weight: number, neighbours: Member['neighbours'] = []): Member {
+    const member: Member = { index: this.tried.length, present, weight, neighbours }
+    this.tried.push({ timelines: new Map(), caches: new Map(), predictions: new Map(), widened: new Set() })
+    return member
+  }
+  private add(present: readonly Present[], weight: number, neighbours?: Member['neighbours']): Member {
+    const member = this.make(present, weight, neighbours)
     this.members.push(member)
-    this.byIndex[member.index] = member
-    this.tried.push({ timelines: new Map(), caches: new Map(), predictions: new Map() })
     return member
   }
 
-  /** The member with the faults of two members in one machine, made once. */
+  /** The member with the faults of two single members in one machine, made once. */
   pair(a: Member, b: Member, weight: number): Member {
-    const key = `${Math.min(a.index, b.index)}+${Math.max(a.index, b.index)}`
-    const known = this.pairIndex.get(key)
-    if (known !== undefined) return this.byIndex[known]
     const [x, y] = a.index < b.index ? [a, b] : [b, a]
-    const member = this.add([...x.present, ...y.present], weight)
-    this.pairIndex.set(key, member.index)
+    const key = `${x.index}+${y.index}`
+    const known = this.pairs.get(key)
+    if (known) return known
+    const beside = (one: Member, make: (other: Member) => Member): Member['neighbours'] =>
+      one.neighbours.map((find) => () => {
+        const { below, above } = find()
+        // One side is enough for the width of a node and saves a run.
+        return above ? { below: undefined, above: make(above) } : { below: below && make(below), above: undefined }
+      })
+    const member = this.make([...x.present, ...y.present], weight, [
+      ...beside(x, (other) => this.pair(other, y, 0)),
+      ...beside(y, (other) => this.pair(x, other, 0)),
+    ])
+    this.pairs.set(key, member)
     return member
   }
 
   /** A member for exactly these faults, outside the hypothesis space: for what-if questions. */
   trial(present: readonly Present[]): Member {
-    const member: Member = { index: this.tried.length, present, weight: 0, below: undefined, above: undefined }
-    this.tried.push({ timelines: new Map(), caches: new Map(), predictions: new Map() })
-    return member
+    return this.make(present, 0)
   }
 
   /** The run of a member through one script of the bench, with edits in. */
@@ -117,6 +125,17 @@ export class Predictor {
    * @param edits what hands have done before the test
    */
   predict(member: Member, procedure: Procedure, meterId?: string, edits: readonly Edit[] = []): Prediction {
+    const p = this.bare(member, procedure, meterId, edits)
+    const { widened } = this.tried[member.index]
+    if (!widened.has(p)) {
+      widened.add(p)
+      this.spreadSeverity(member, procedure, p, meterId, edits)
+    }
+    return p
+  }
+
+  /** The prediction at the member's own severity, without the width of its node. */
+  private bare(member: Member, procedure: Procedure, meterId: string | undefined, edits: readonly Edit[]): Prediction {
     const meter = meterId ?? procedure.meter
     const key = `${procedure.index}|${meter ?? ''}|${editsKey(edits)}`
     const { predictions } = this.tried[member.index]
@@ -124,7 +143,6 @@ export class Predictor {
     if (!p) {
       p = this.compute(member, procedure, meter === undefined ? undefined : findMeter(meter), edits)
       predictions.set(key, p)
-      this.spreadSeverity(member, procedure, p, meterId, edits)
     }
     return p
   }
@@ -188,15 +206,18 @@ export class Predictor {
    * that several readings of one joint agree on one severity.
    */
   private spreadSeverity(member: Member, procedure: Procedure, p: Prediction, meterId: string | undefined, edits: readonly Edit[]): void {
-    if (p.is !== 'value' || (member.below === undefined && member.above === undefined)) return
-    const at = (index: number | undefined): number | undefined => {
-      if (index === undefined) return undefined
-      const q = this.predict(this.byIndex[index], procedure, meterId, edits)
+    if (p.is !== 'value') return
+    const at = (other: Member | undefined): number | undefined => {
+      if (!other) return undefined
+      const q = this.bare(other, procedure, meterId, edits)
       return q.is === 'value' ? q.mean : undefined
     }
-    const [lo, hi] = [at(member.below), at(member.above)]
-    const slope = lo !== undefined && hi !== undefined ? (hi - lo) / 2 : hi !== undefined ? hi - p.mean : lo !== undefined ? p.mean - lo : 0
-    p.sensitivity[this.shared - 1] = NODE_SPREAD * slope
+    member.neighbours.forEach((find, slot) => {
+      const { below, above } = find()
+      const [lo, hi] = [at(below), at(above)]
+      const slope = lo !== undefined && hi !== undefined ? (hi - lo) / 2 : hi !== undefined ? hi - p.mean : lo !== undefined ? p.mean - lo : 0
+      p.sensitivity[this.shared - SEVERITIES + slot] = NODE_SPREAD * slope
+    })
   }
 
   /** Relative sensitivity of phase lengths, taken from the healthy machine re-run with each parameter one sd up. */

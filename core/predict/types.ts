@@ -18,7 +18,9 @@ export interface Member {
   present: readonly Present[]
   /** Prior weight, not normalised: occurrences per year, shared among severities. */
   weight: number
-  /** Neighbours of the same fault on the severity scale, for the width of one severity node. */
-  below: number | undefined
-  above: number | undefined
+  /**
+   * For each fault with a severity, the members one node further on its scale: their difference is the width of
+   * the node. Asked for only when a reading needs it, because a pair's neighbours must be run as well.
+   */
+  neighbours: (() => { below: Member | undefined; above: Member | undefined })[]
 }

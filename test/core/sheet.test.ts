@@ -1,0 +1,74 @@
+import { describe, expect, it } from 'vitest'
+import { findShipped, shippedIds } from '../../cli/library'
+import { sayProblem } from '../../core/issue'
+import { parseCondition, readSheet } from '../../core/sheet'
+import { edit, FAMILY, machineOf, mini } from './sheets'
+
+const problemsOf = (text: string) => {
+  const r = readSheet(text, 'wrong.yaml', findShipped)
+  return r.ok ? [] : r.problems
+}
+
+describe('sheets', () => {
+  it.each(shippedIds())('shipped sheet %s is right', (id) => {
+    const { text, file } = findShipped(id)!
+    const r = readSheet(text, file, findShipped)
+    expect(r.ok ? [] : r.problems.map(sayProblem)).toEqual([])
+  })
+  it('the family has its fault modes on all three lines', () => {
+    const { faults, parts } = machineOf(FAMILY)
+    expect(faults.length).toBeGreaterThanOrEqual(14)
+    expect(new Set(faults.map((f) => parts[f.part].line))).toEqual(new Set(['water', 'power', 'level']))
+  })
+  it('an extending sheet overrides single values and keeps the rest', () => {
+    const { text, file } = findShipped('orrisk-tl40')!
+    const r = readSheet(text, file, findShipped)
+    if (!r.ok) throw new Error('sheet')
+    const cold = r.value.parts.find((p) => p.id === 'cold-valve')!
+    expect(cold.params.ohms).toMatchObject({ value: 820, from: 'sheet' })
+    expect(cold.params['pull-in'].value).toBe(78)
+    expect(r.value.family).toBe(false)
+  })
+  it('every mistake is reported at once, each with its place', () => {
+    let text = edit(FAMILY, '  fuse: { kind: fuse,', '  fuse: { kind: fuze,')
+    text = edit(text, 'drain-out, drain-pump, board.N]', 'drain-out, drain-pomp, board.N]')
+    text = edit(text, 'wakes: 85 V ±5 %', 'wakes: 85 Ω ±5 %')
+    text = edit(text, '{ when: level.level >= 60 mm, to: fill-hot }', '{ when: level.level >= 60, to: fill-warm }')
+    text = edit(text, 'valve-return.broken: { repair: remake-return }', 'valve-return.torn: { repair: remake-return }')
+    text = edit(text, 'overfull:\n    title: Pump out after overfill\n    on: [drain-out]\n    final: true', 'overfull:\n    title: Pump out after overfill\n    on: [drain-out]')
+    const found = problemsOf(text)
+    expect(found.map((p) => p.code).sort()).toEqual(
+      ['no-exit', 'unknown-fault', 'unknown-kind', 'unknown-part', 'unknown-phase', 'wrong-dimension', 'wrong-dimension'].sort(),
+    )
+    const lines = text.split('\n')
+    for (const p of found) {
+      expect(p.place.file).toBe('wrong.yaml')
+      expect(p.place.line).toBeGreaterThan(1)
+      expect(p.place.column).toBeGreaterThan(0)
+      expect(p.expected).toBeTruthy()
+    }
+    const kind = found.find((p) => p.code === 'unknown-kind')!
+    expect(lines[kind.place.line! - 1]).toContain('fuze')
+  })
+  it.each([
+    ['not YAML', 'sheet: [1', 'not-yaml'],
+    ['nothing', '', 'missing'],
+    ['extends itself', 'sheet: 1\nid: a\ntitle: A\nextends: a\n', 'extends-itself'],
+    ['extends a ghost', 'sheet: 1\nid: a\ntitle: A\nextends: ghost\n', 'unknown-sheet'],
+    ['an unknown field', `${mini('interlocks')}\ncolour: blue\n`, 'unknown-field'],
+    ['zero ohms', edit(mini('interlocks'), 'ohms: 5600 Ω ±8 %', 'ohms: 0 Ω'), 'out-of-range'],
+    ['a jumper across a protection', edit(mini('interlocks'), 'jumper: bin,', 'jumper: relay,'), 'out-of-range'],
+  ])('%s', (_, text, code) => {
+    expect(problemsOf(text).map((p) => p.code)).toContain(code)
+  })
+})
+
+describe('conditions', () => {
+  it('binds not, then and, then or', () => {
+    const c = parseCondition('never a.x and b.y > 3 mm or after 4 s')
+    expect(c.ok && c.value).toMatchObject({ is: 'or', of: [{ is: 'and', of: [{ is: 'not', of: { is: 'ever' } }, { is: 'compare', si: 0.003 }] }, { is: 'after', seconds: 4 }] })
+  })
+  it.each(['', 'a', 'a.b >=', '(a.b', 'a.b c.d', 'after soon', '!'])('refuses "%s"', (text) => {
+    expect(parseCondition(text).ok).toBe(false)
+  })
+})
