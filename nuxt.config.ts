@@ -32,7 +32,7 @@ export default defineNuxtConfig({
     databaseUrl: '',
     session: { maxAge: 60 * 60 * 24 * 7, name: 'duckweed', password: '' },
   },
-  nitro: { serverAssets: [{ baseName: 'library', dir: '../library' }] },
+  nitro: { errorHandler: '~~/server/error-handler.ts', serverAssets: [{ baseName: 'library', dir: '../library' }] },
   vite: { worker: { format: 'es' } },
   typescript: { tsConfig: { compilerOptions: { noUncheckedIndexedAccess: false } } },
   eslint: { config: { standalone: true } },

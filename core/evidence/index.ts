@@ -9,7 +9,7 @@ export type Evidence =
 /** What hands did. `target` is a part, a panel, a program or a repair, by id. */
 export interface Action {
   verb: 'isolate' | 'restore' | 'open' | 'close' | 'unplug' | 'plug' | 'jumper' | 'unjumper' | 'start' | 'repair'
-  target: string | undefined
+  target?: string
 }
 
 export const VERBS = ['isolate', 'restore', 'open', 'close', 'unplug', 'plug', 'jumper', 'unjumper', 'start', 'repair'] as const

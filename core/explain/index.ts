@@ -13,3 +13,5 @@ export {
 } from './say'
 export { advise, type Advice } from './advise'
 export { openBench, vocabularyOf } from './open-bench'
+export { linesOf, type Lane, type Lines } from './lines'
+export { cardOf, viewOf, type TestCard, type TestRow, type View } from './view'

@@ -1,0 +1,103 @@
+import type { Evidence } from '../evidence'
+import type { Order } from '../plan'
+import type { Predictor } from '../predict'
+import type { ReadingShape } from '../quantity'
+import { advise } from './advise'
+import { expectations, reasons, type Consequence, type Expectation } from './reasons'
+import { dimensionOf, sayCautions, sayHow, sayMove, sayReading, sayTest, sayVerdict } from './say'
+
+/** Advice as plain data with its words, for a screen. Crosses from the worker as it is. */
+export interface View {
+  suspects: { title: string; faults: string[]; p: number }[]
+  healthy: number
+  unexplained: number
+  residual: number
+  links: { part: number; p: number; state: 'open' | 'proven' | 'suspect' | 'faulty' | 'bypassed' }[]
+  readings: { test: string; text: string; title: string; verdict: string; fits: 'good' | 'edge' | 'bad' | 'none' }[]
+  next: TestRow[]
+  remedies: { id: string; title: string; p: number; minutes: number; price: number }[]
+  stop: boolean
+  /** Whether pairs of faults have been run: the settled answer. */
+  settled: boolean
+}
+
+export interface TestRow {
+  id: string
+  title: string
+  school: 'live' | 'dead' | 'water' | 'look'
+  minutes: number
+  saving: number
+}
+
+/** Everything the card of one test shows. */
+export interface TestCard {
+  id: string
+  title: string
+  how: string
+  /** Part that the test looks at, -1 for the whole machine. */
+  part: number
+  school: TestRow['school']
+  shape: ReadingShape
+  meter: string | undefined
+  otherMeters: readonly string[]
+  minutes: number
+  moves: string[]
+  cautions: string[]
+  destroys: string | undefined
+  healthy: Expectation
+  suspects: Expectation[]
+  why: Consequence[]
+}
+
+export function viewOf(predictor: Predictor, evidence: readonly Evidence[], order: Order, pairs?: number): View {
+  const { machine } = predictor.bench
+  const a = advise(predictor, evidence, order, pairs)
+  const title = (faults: { title: string }[]) => faults.map((f) => f.title).join(' and ')
+  return {
+    suspects: a.suspects.filter((s) => s.faults.length && s.p > 0.0005).slice(0, 12).map((s) => ({ title: title(s.faults), faults: s.faults.map((f) => f.id), p: s.p })),
+    healthy: a.suspects.find((s) => !s.faults.length)?.p ?? 0,
+    unexplained: a.belief.unexplained,
+    residual: a.belief.residual,
+    links: a.links,
+    readings: a.verdicts.map((v, i) => {
+      const { procedure, value } = a.placed.case.readings[i]
+      const fits = v.says === 'as it should be' ? 'good' : v.says === 'near the edge' ? 'edge' : v.says === 'not taken' ? 'none' : 'bad'
+      return { test: v.test, text: sayReading(value, dimensionOf(procedure)), title: sayTest(machine, procedure), verdict: sayVerdict(v, dimensionOf(procedure)), fits }
+    }),
+    next: a.plan.next.map((s) => ({ id: s.procedure.id, title: sayTest(machine, s.procedure), school: s.procedure.school, minutes: s.minutes, saving: s.saving })),
+    remedies: a.plan.remedies.map((r) => {
+      const { id, title: what } = machine.sheet.repairs[r.repair]
+      return { id, title: what, p: r.p, minutes: r.minutes, price: r.price }
+    }),
+    stop: a.plan.stop,
+    settled: pairs === undefined,
+  }
+}
+
+/** The card of one test as the evidence stands: how to take it, what each suspect would make it show, and why. */
+export function cardOf(predictor: Predictor, evidence: readonly Evidence[], order: Order, testId: string): TestCard | undefined {
+  const { machine, procedures } = predictor.bench
+  const procedure = procedures.find((p) => p.id === testId)
+  if (!procedure) return undefined
+  const a = advise(predictor, evidence, order)
+  const suggestion = a.plan.next.find((s) => s.procedure === procedure)
+  const shown = expectations(predictor, a.belief, procedure, undefined, [])
+  return {
+    id: procedure.id,
+    title: sayTest(machine, procedure),
+    how: sayHow(machine, procedure),
+    part: procedure.what.is === 'probe' || procedure.what.is === 'watch' ? procedure.what.part : -1,
+    school: procedure.school,
+    shape: procedure.shape,
+    meter: procedure.meter,
+    otherMeters: procedure.otherMeters,
+    minutes: suggestion?.minutes ?? procedure.minutes,
+    moves: (suggestion?.moves ?? []).map((m) => sayMove(machine, m)),
+    cautions: sayCautions(machine, procedure),
+    destroys: procedure.destroys,
+    healthy: shown.healthy,
+    suspects: shown.suspects,
+    why: suggestion ? reasons(predictor, a.belief, a.placed.case, suggestion) : [],
+  }
+}
+

@@ -1,0 +1,63 @@
+import { join } from 'node:path'
+import { ensureBuild } from './setup/build.mjs'
+import { portFree, startCluster } from './setup/cluster.mjs'
+import { ensureDebian, postgresBin } from './setup/debian.mjs'
+import { ensurePackages } from './setup/packages.mjs'
+import { run } from './setup/run.mjs'
+import { say, stop } from './setup/say.mjs'
+import { serve } from './setup/serve.mjs'
+
+const root = join(import.meta.dirname, '..')
+const fresh = process.argv.includes('--fresh')
+const port = Number(process.env.PORT ?? 3000)
+const host = process.env.HOST ?? '127.0.0.1'
+
+if (!Number.isInteger(port) || port < 1 || port > 65535) stop(`PORT must be a number from 1 to 65535; it is "${process.env.PORT}".`)
+if (!(await portFree(port, host))) stop(`Port ${port} is taken. Choose another one:\n\n    PORT=${port + 1} npm run demo`)
+
+await ensurePackages(root)
+let cluster
+let databaseUrl = process.env.DATABASE_URL
+if (!databaseUrl) {
+  await ensureDebian(postgresBin() ? [] : ['postgresql'])
+  cluster = await startCluster(root, 'demo', { fresh })
+  databaseUrl = cluster.url
+}
+let server
+let leaving = false
+const leave = async (code) => {
+  if (leaving) return
+  leaving = true
+  await server?.stop()
+  cluster?.stop()
+  process.exit(code)
+}
+process.on('SIGINT', () => void leave(0))
+process.on('SIGTERM', () => void leave(0))
+
+const prepared = await run(join(root, 'node_modules/.bin/tsx'), ['server/database/prepare.ts', ...(fresh ? ['--fresh'] : [])], {
+  cwd: root,
+  env: { ...process.env, DATABASE_URL: databaseUrl },
+})
+if (prepared !== 0) {
+  cluster?.stop()
+  stop('The database could not be prepared; the lines above say why.')
+}
+await ensureBuild(root)
+try {
+  server = await serve(root, { port, host, databaseUrl })
+} catch (error) {
+  cluster?.stop()
+  stop(error.message)
+}
+say(`
+Duckweed is running:  http://${host === '0.0.0.0' ? '127.0.0.1' : host}:${port}
+
+  Ebb & Daughters Equipment Care   mara@ebb.example      low-tide-4-pumps
+                                   joss@ebb.example      low-tide-4-pumps
+  Lantern Row Repairs              ivo@lantern.example   lamp-post-7-keys
+
+Ctrl-C stops it. What you enter is kept; npm run demo -- --fresh starts over.
+`)
+const code = await server.end
+await leave(code ?? 1)

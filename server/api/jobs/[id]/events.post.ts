@@ -1,0 +1,7 @@
+/** Appends events to a job. Sending one twice changes nothing. */
+export default defineEventHandler(async (event) => {
+  const who = await whoAsks(event)
+  const { id } = shaped(idParam, getRouterParams(event))
+  const { events } = shaped(eventsBody, await readBody(event))
+  return withDatabase(async () => ({ kept: await appendEvents(who, await jobOf(who, id), events) }))
+})

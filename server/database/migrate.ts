@@ -1,0 +1,15 @@
+import { SequelizeStorage, Umzug } from 'umzug'
+import type { Sequelize } from 'sequelize'
+import * as start from './migrations/0001-start'
+
+const MIGRATIONS = [start]
+
+/** Brings the tables to the newest form. Running it twice does nothing. */
+export async function migrate(sequelize: Sequelize): Promise<void> {
+  const umzug = new Umzug({
+    migrations: MIGRATIONS.map(({ name, up, down }) => ({ name, up: () => up(sequelize), down: () => down(sequelize) })),
+    storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
+    logger: undefined,
+  })
+  await umzug.up()
+}

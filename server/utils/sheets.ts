@@ -1,0 +1,54 @@
+import { openBench } from '../../core/explain'
+import { orThrow } from '../../core/issue'
+import type { SafetyNeed, School } from '../../core/job'
+import { readSheet } from '../../core/sheet'
+
+export interface SheetText {
+  id: string
+  file: string
+  text: string
+}
+
+/** A shipped sheet with everything it extends, nearest first. */
+export async function sheetTexts(id: string): Promise<SheetText[]> {
+  const storage = useStorage('assets:library')
+  const out: SheetText[] = []
+  for (let next: string | undefined = id; next !== undefined && out.length < 9; ) {
+    const text: string | null = await storage.getItem<string>(`${next}.yaml`)
+    if (text === null) break
+    out.push({ id: next, file: `library/${next}.yaml`, text: String(text) })
+    next = /^extends:\s*([\w-]+)/m.exec(String(text))?.[1]
+  }
+  return out
+}
+
+interface Facts {
+  complaints: Set<string>
+  /** What the customer says, by complaint. */
+  says: Map<string, string>
+  schools: Map<string, School>
+  needs: SafetyNeed[]
+  repairs: Set<string>
+}
+const known = new Map<string, Promise<Facts>>()
+
+/** What the server must know of a sheet to guard a job: its tests, safety steps and names. */
+export function sheetFacts(id: string): Promise<Facts> {
+  let facts = known.get(id)
+  if (!facts) {
+    facts = sheetTexts(id).then((texts) => {
+      const sheet = orThrow(readSheet(texts[0].text, texts[0].file, (other) => texts.find((t) => t.id === other)))
+      const { bench } = openBench(sheet)
+      return {
+        complaints: new Set(sheet.complaints.map((c) => c.id)),
+        says: new Map(sheet.complaints.map((c) => [c.id, c.says])),
+        schools: new Map(bench.procedures.map((p) => [p.id, p.school])),
+        needs: sheet.makeSafe,
+        repairs: new Set(sheet.repairs.map((r) => r.id)),
+      }
+    })
+    known.set(id, facts)
+    facts.catch(() => known.delete(id))
+  }
+  return facts
+}
