@@ -1,0 +1,45 @@
+<script setup lang="ts">
+import type { View } from '../../core/explain'
+import type { MachineFacts } from '../workers/bench.worker'
+
+const props = defineProps<{ tests: MachineFacts['tests']; view: View; part: number; parts: { title: string }[] }>()
+const emit = defineEmits<{ choose: [test: string]; clear: [] }>()
+const search = ref('')
+const rows = computed(() => {
+  const worth = new Map(props.view.next.map((n, i) => [n.id, { ...n, rank: i }]))
+  const words = search.value.toLowerCase().split(/\s+/)
+  return props.tests
+    .filter((t) => (props.part < 0 || t.part === props.part) && words.every((w) => t.title.toLowerCase().includes(w)))
+    .map((t) => ({ ...t, worth: worth.get(t.id) }))
+    .sort((a, b) => (a.worth?.rank ?? 1e4) - (b.worth?.rank ?? 1e4))
+})
+</script>
+
+<template>
+  <section class="card chooser" aria-label="All tests">
+    <div class="row">
+      <h2>{{ part < 0 ? 'A test of your own choice' : `Tests of the ${parts[part].title}` }}</h2>
+      <button v-if="part >= 0" type="button" class="text push" @click="emit('clear')">All tests</button>
+    </div>
+    <InputText v-model="search" placeholder="Search: cold, ohms, hum …" aria-label="Search tests" fluid />
+    <p v-if="!rows.length" class="soft">No test of that name.</p>
+    <ul>
+      <li v-for="t in rows" :key="t.id">
+        <button type="button" @click="emit('choose', t.id)">
+          <span>{{ t.title }}</span>
+          <span class="small soft">{{ t.when }}</span>
+          <span class="small worth">{{ t.worth ? `saves ${t.worth.saving.toFixed(1)} min in ${t.worth.minutes.toFixed(1)} min` : 'tells nothing new' }}</span>
+        </button>
+      </li>
+    </ul>
+  </section>
+</template>
+
+<style scoped>
+.chooser { display: grid; gap: 0.6rem; align-content: start; }
+ul { list-style: none; margin: 0; padding: 0; max-height: 22rem; overflow: auto; }
+li button { width: 100%; display: grid; grid-template-columns: 1fr auto; text-align: left; border: 0; border-top: 1px solid var(--line); background: none; padding: 0.5rem 0.2rem; min-height: 48px; cursor: pointer; }
+li button:hover { background: var(--shade); }
+.worth { grid-row: 1; grid-column: 2; }
+.text { border: 0; background: none; text-decoration: underline; min-height: 44px; cursor: pointer; }
+</style>

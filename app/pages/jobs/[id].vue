@@ -1,0 +1,181 @@
+<script setup lang="ts">
+import { missingSteps } from '../../../core/job'
+import type { TestCard as Card, View } from '../../../core/explain'
+import type { Order } from '../../../core/plan'
+import type { MachineFacts, Written } from '../../workers/bench.worker'
+
+const route = useRoute()
+const job = useJob()
+const bench = useBench()
+const facts = shallowRef<MachineFacts>()
+const view = shallowRef<View>()
+const card = shallowRef<Card>()
+const chosen = ref<string>()
+const part = ref(-1)
+const text = ref('')
+const broken = ref('')
+const cardBox = useTemplateRef<{ focus(): void }>('cardBox')
+
+const ORDERS: { id: Order; title: string }[] = [
+  { id: 'best', title: 'what saves most' },
+  { id: 'live-first', title: 'live first' },
+  { id: 'dead-first', title: 'dead first' },
+  { id: 'water-first', title: 'water first' },
+]
+const order = computed(() => job.state.order as Order)
+const written = computed<Written[]>(() => [
+  ...job.state.complaints.map((complaint) => ({ complaint })),
+  ...job.state.log.map((l) =>
+    l.is === 'reading'
+      ? { test: l.test, reading: l.text, ...(l.instrument === undefined ? {} : { instrument: l.instrument }) }
+      : { action: `${l.action.verb} ${l.action.target ?? ''}`.trim() },
+  ),
+])
+
+onMounted(() => job.load(String(route.params.id)))
+onBeforeUnmount(() => job.leave())
+
+watch(
+  () => job.machine?.id,
+  async (machine) => {
+    if (!machine) return
+    try {
+      facts.value = await bench.open((await ask<{ sheets: { id: string; file: string; text: string }[] }>(`/api/machines/${machine}/sheet`)).sheets)
+      await think()
+    } catch (error) {
+      broken.value = error instanceof Error ? error.message : String(error)
+    }
+  },
+  { immediate: true },
+)
+
+let round = 0
+/** Asks the worker: first the quick answer, then the settled one. Only the newest question counts. */
+async function think() {
+  if (!facts.value) return
+  const mine = ++round
+  const evidence = JSON.parse(JSON.stringify(written.value)) as Written[]
+  try {
+    for (const quick of [true, false]) {
+      const answer = await bench.view(evidence, order.value, quick)
+      if (mine !== round) return
+      view.value = answer
+      if (quick) await turnCard(evidence, mine)
+    }
+    await turnCard(evidence, mine)
+  } catch (error) {
+    broken.value = error instanceof Error ? error.message : String(error)
+  }
+}
+async function turnCard(evidence: Written[], mine: number) {
+  const test = chosen.value ?? view.value?.next[0]?.id
+  const next = test === undefined ? undefined : await bench.card(evidence, order.value, test)
+  if (mine === round) card.value = next
+}
+watch([written, order], think, { deep: true })
+
+const missing = computed(() => {
+  if (!card.value || !facts.value) return []
+  const need = missingSteps(card.value.school, facts.value.makeSafe, job.state).map((s) => s.id)
+  return facts.value.makeSafe.filter((s) => need.includes(s.id))
+})
+const rows = computed(() => {
+  const readings = job.state.log.filter((l) => l.is === 'reading')
+  const waiting = new Set(job.unsent.map((e) => e.id))
+  return readings
+    .map((l, i) => {
+      const judged = view.value?.readings[i]
+      const fits = judged?.test === l.test ? judged : undefined
+      return {
+        event: l.event,
+        at: l.at,
+        title: facts.value?.tests.find((t) => t.id === l.test)?.title ?? l.test,
+        text: fits?.text ?? l.text,
+        verdict: fits?.verdict ?? 'judging …',
+        fits: fits?.fits ?? ('none' as const),
+        waiting: waiting.has(l.event),
+      }
+    })
+    .toReversed()
+})
+const stands = computed(() => view.value?.stop && !chosen.value && view.value.remedies.length > 0)
+
+function take(answer: string) {
+  if (!card.value || missing.value.length || job.state.closed) return
+  job.enter({ is: 'reading', test: card.value.id, text: answer })
+  text.value = ''
+  chosen.value = undefined
+  part.value = -1
+}
+function choose(test: string) {
+  chosen.value = test
+  text.value = ''
+  void turnCard(JSON.parse(JSON.stringify(written.value)) as Written[], round)
+  window.scrollTo({ top: 0, behavior: 'smooth' })
+}
+function best() {
+  chosen.value = undefined
+  void think()
+}
+const undo = (event: string) => job.enter({ is: 'retracted', event })
+const safety = (step: string) => job.enter({ is: 'safety', step })
+const answer = (word: 'yes' | 'no') => card.value?.shape.takes === 'yes-no' && take(word)
+
+useKeys({
+  r: () => cardBox.value?.focus(),
+  y: () => void answer('yes'),
+  x: () => void answer('no'),
+  s: () => missing.value[0] && safety(missing.value[0].id),
+  u: () => rows.value[0] && !job.state.closed && undo(rows.value[0].event),
+  escape: () => (document.activeElement as HTMLElement | null)?.blur(),
+})
+</script>
+
+<template>
+  <main class="page">
+    <div class="row head">
+      <div>
+        <h1>{{ job.machine?.title ?? 'Job' }}</h1>
+        <p class="soft small">
+          {{ job.machine ? `${job.machine.customer}, ${job.machine.place}` : '' }}
+          <template v-if="facts"> · {{ job.state.complaints.map((c) => facts?.complaints.find((x) => x.id === c)?.says ?? c).join(', ') }}</template>
+        </p>
+      </div>
+      <label class="push row small">Order
+        <Select :model-value="order" :options="ORDERS" option-label="title" option-value="id" :disabled="!!job.state.closed" aria-label="Order of tests" @update:model-value="job.enter({ is: 'order', order: $event })" />
+      </label>
+    </div>
+    <TroubleBar v-if="job.trouble" :text="job.trouble" :waiting="job.unsent.length" />
+    <p v-if="job.refused" role="alert" class="card">{{ job.refused }}</p>
+    <p v-if="broken" role="alert" class="card">This machine cannot be run: {{ broken }}</p>
+    <section v-if="job.state.closed" class="card row" aria-label="Closed">
+      <strong>Closed: {{ facts?.repairs.find((r) => r.id === job.state.closed?.repair)?.title ?? job.state.closed.repair }}.</strong>
+      <span>{{ job.state.closed.text }}</span>
+      <Button class="push" severity="secondary" @click="job.enter({ is: 'reopened' })">Reopen</Button>
+    </section>
+    <p v-if="!view && !broken && !job.trouble" class="soft">Running the machine, healthy and broken …</p>
+    <template v-if="facts && view">
+      <section class="card lines">
+        <MachinePicture :lines="facts.lines" :parts="facts.parts" :links="view.links" :next="stands ? -1 : (card?.part ?? -1)" @pick="part = $event" />
+      </section>
+      <div class="desk" :data-settled="view.settled">
+        <div class="left">
+          <CauseCard v-if="stands && !job.state.closed" :view="view" :jumpers="job.state.jumpers" @close="(repair, note) => job.enter({ is: 'closed', repair, text: note })" @unjumper="job.enter({ is: 'action', action: { verb: 'unjumper', target: $event } })" />
+          <TestCard v-if="card && !stands" ref="cardBox" v-model:text="text" :card="card" :missing="missing" :best="!chosen" :closed="!!job.state.closed" @taken="take" @safety="safety" @best="best" />
+          <TestChooser :tests="facts.tests" :view="view" :part="part" :parts="facts.parts" @choose="choose" @clear="part = -1" />
+        </div>
+        <div class="right">
+          <SuspectList :view="view" />
+          <ReadingHistory :rows="rows" :closed="!!job.state.closed" @undo="undo" />
+        </div>
+      </div>
+    </template>
+  </main>
+</template>
+
+<style scoped>
+.lines { padding: 0.5rem; }
+.desk { display: grid; grid-template-columns: minmax(0, 7fr) minmax(0, 5fr); gap: 1rem; align-items: start; }
+.left, .right { display: grid; gap: 1rem; }
+@media (max-width: 900px) { .desk { grid-template-columns: minmax(0, 1fr); } }
+</style>

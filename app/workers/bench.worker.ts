@@ -1,0 +1,85 @@
+import { expose } from 'comlink'
+import { readEvidence, type Evidence } from '../../core/evidence'
+import { cardOf, linesOf, openBench, sayTest, viewOf, vocabularyOf, type Lines, type TestCard, type View } from '../../core/explain'
+import { InputFault, orThrow } from '../../core/issue'
+import type { SafetyNeed } from '../../core/job'
+import type { Order } from '../../core/plan'
+import type { Predictor } from '../../core/predict'
+import type { ReadingShape } from '../../core/quantity'
+import { readSheet } from '../../core/sheet'
+
+/** Heavy computation, off the page's thread. */
+export interface MachineFacts {
+  title: string
+  source: string
+  parts: { id: string; title: string; line: 'water' | 'power' | 'level'; byHand: boolean; jumper: boolean }[]
+  lines: Lines
+  complaints: { id: string; says: string }[]
+  makeSafe: (SafetyNeed & { text: string })[]
+  tests: { id: string; title: string; when: string; school: 'live' | 'dead' | 'water' | 'look'; part: number; shape: ReadingShape }[]
+  repairs: { id: string; title: string }[]
+}
+
+let predictor: Predictor | undefined
+
+/** What the log of a job says, as it is written in events. */
+export type Written = { complaint: string } | { action: string } | { test: string; reading: string; instrument?: string }
+
+function evidence(written: Written[]): { evidence: Evidence[]; predictor: Predictor } {
+  if (!predictor) throw new Error('No sheet is open.')
+  const words = vocabularyOf(predictor.bench)
+  // One entry that is not understood (an older sheet, another device) is left out; the others count.
+  const read = written.flatMap((item) => {
+    const one = readEvidence([item], words)
+    return one.ok ? one.value : []
+  })
+  return { evidence: read, predictor }
+}
+
+const api = {
+  open(sheets: { id: string; file: string; text: string }[]): MachineFacts {
+    try {
+      predictor = openBench(orThrow(readSheet(sheets[0].text, sheets[0].file, (id) => sheets.find((s) => s.id === id))))
+    } catch (error) {
+      if (error instanceof InputFault) throw new Error(error.message)
+      throw error
+    }
+    const { machine, procedures } = predictor.bench
+    const { sheet } = machine
+    return {
+      title: sheet.title,
+      source: sheet.source,
+      parts: machine.parts.map((p) => ({
+        id: p.id,
+        title: p.title,
+        line: p.line,
+        byHand: machine.kinds[p.index].hand !== undefined,
+        jumper: machine.kinds[p.index].jumperAllowed ?? false,
+      })),
+      lines: linesOf(predictor.bench),
+      complaints: sheet.complaints.map(({ id, says }) => ({ id, says })),
+      makeSafe: sheet.makeSafe,
+      tests: procedures.map((p) => ({
+        id: p.id,
+        title: sayTest(machine, p),
+        when: p.when,
+        school: p.school,
+        part: p.what.is === 'probe' || p.what.is === 'watch' ? p.what.part : -1,
+        shape: p.shape,
+      })),
+      repairs: sheet.repairs.map(({ id, title }) => ({ id, title })),
+    }
+  },
+  view(written: Written[], order: Order, quick: boolean): View {
+    const { evidence: e, predictor: p } = evidence(written)
+    return viewOf(p, e, order, quick ? 0 : undefined)
+  },
+  card(written: Written[], order: Order, test: string): TestCard | undefined {
+    const { evidence: e, predictor: p } = evidence(written)
+    return cardOf(p, e, order, test)
+  },
+}
+
+export type BenchApi = typeof api
+
+expose(api)
