@@ -1,6 +1,5 @@
-import { mkdirSync, readFileSync, rmSync } from 'node:fs'
+import { mkdirSync, readFileSync, rmSync, existsSync } from 'node:fs'
 import { join } from 'node:path'
-import { existsSync } from 'node:fs'
 import { ensureBuild } from './setup/build.mjs'
 import { startCluster } from './setup/cluster.mjs'
 import { CHROMIUM, ensureDebian, postgresBin } from './setup/debian.mjs'

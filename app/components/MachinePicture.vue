@@ -41,7 +41,7 @@ const box = computed(() => {
     return { along: 47, across: w, nodeW: w - 8, nodeH: 37, width: width.value, height: count * 47 + 4 }
   }
   const step = Math.max(92, width.value / count)
-  return { along: step, across: 55, nodeW: Math.min(step - 18, 120), nodeH: 44, width: step * count, height: rows * 55 + 4 }
+  return { along: step, across: 49, nodeW: Math.min(step - 18, 120), nodeH: 42, width: step * count, height: rows * 49 + 4 }
 })
 const at = (rank: number, row: number) => {
   const { along, across, width: w } = box.value
@@ -135,7 +135,7 @@ const nodes = computed(() =>
           <path :d="`M${box.nodeW / 2 + 1} ${box.nodeH / 2 + 1}l7 8h-8z`" />
         </g>
         <text text-anchor="middle" class="name">
-          <tspan v-for="(l, i) in n.lines" :key="i" x="0" :y="(i - (n.lines.length - 1) / 2 - (n.word ? 0.55 : 0)) * 12.5 + 4">{{ l }}</tspan>
+          <tspan v-for="(l, i) in n.lines" :key="i" x="0" :y="(i - (n.lines.length - 1) / 2 - (n.word ? (n.lines.length > 1 ? 0.62 : 0.5) : 0)) * 11.5 + 4">{{ l }}</tspan>
         </text>
         <text v-if="n.word" text-anchor="middle" class="word" :y="box.nodeH / 2 - 4">{{ n.word }}</text>
       </g>

@@ -48,7 +48,7 @@ const marks = computed(() => {
 .scale { position: relative; height: 52px; margin: 0 0.4rem; }
 .axis { position: absolute; left: 0; right: 0; top: 24px; border-top: 2px solid var(--line); }
 .band { position: absolute; top: 17px; height: 15px; background: color-mix(in srgb, var(--good) 28%, transparent); border: 1.5px solid var(--good); border-radius: 5px; }
-.cap { position: absolute; top: 34px; font-size: 0.78rem; transform: translateX(-50%); white-space: nowrap; color: var(--good); }
+.cap { position: absolute; top: 35px; font-size: 0.78rem; transform: translateX(-50%); white-space: nowrap; color: var(--good); }
 .mark { position: absolute; top: 1px; transform: translateX(-50%); color: var(--soft); }
-.typed { position: absolute; top: 6px; height: 36px; width: 4px; border-radius: 3px; background: var(--ink); transform: translateX(-50%); }
+.typed { position: absolute; top: 4px; height: 30px; width: 4px; border-radius: 3px; background: var(--ink); transform: translateX(-50%); }
 </style>

@@ -51,9 +51,10 @@ const chips = computed(() => {
     </ul>
     <MakeSafe v-if="missing.length && !closed" :steps="missing" :school="card.school" @done="emit('safety', $event)" />
     <form v-else-if="!closed" class="entry" @submit.prevent="take()">
+      <p class="again">{{ card.title }}</p>
       <div v-if="card.shape.takes === 'yes-no'" class="two">
-        <Button type="button" size="large" data-answer="yes" @click="emit('taken', 'yes')">Yes <kbd>Y</kbd></Button>
-        <Button type="button" size="large" severity="secondary" data-answer="no" @click="emit('taken', 'no')">No <kbd>X</kbd></Button>
+        <Button type="button" size="large" severity="contrast" variant="outlined" data-answer="yes" @click="emit('taken', 'yes')">Yes <kbd>Y</kbd></Button>
+        <Button type="button" size="large" severity="contrast" variant="outlined" data-answer="no" @click="emit('taken', 'no')">No <kbd>X</kbd></Button>
       </div>
       <template v-else>
         <ReadingScale v-if="dimension && card.healthy.mean !== undefined" :healthy="card.healthy" :suspects="card.suspects" :dimension="dimension" :typed="typed" />
@@ -67,9 +68,7 @@ const chips = computed(() => {
           <button v-for="c in chips" :key="c" type="button" class="chip" @click="take(c)">{{ c }}</button>
         </div>
       </template>
-      <div class="chips">
-        <button type="button" class="chip quiet" @click="emit('taken', 'could not')">Could not take it</button>
-      </div>
+      <button type="button" class="chip quiet" @click="emit('taken', 'could not')">Could not take it</button>
     </form>
     <div v-if="card.why.length" class="why">
       <h3>Why this one</h3>
@@ -108,5 +107,12 @@ const chips = computed(() => {
 .expect summary { cursor: pointer; min-height: 32px; font-weight: 600; font-size: 0.95rem; }
 table { width: 100%; border-collapse: collapse; font-size: 0.92rem; }
 td { padding: 0.25rem 0; border-top: 1px solid var(--line); }
+.again { display: none; }
+@media (max-width: 700px) {
+  .entry { position: fixed; inset: auto 0 0; z-index: 5; padding: 0.6rem 0.9rem; background: var(--card); border-top: 2px solid var(--ink); gap: 0.3rem; }
+  .again { display: block; font-weight: 700; font-size: 0.95rem; }
+  .quiet { justify-self: start; }
+  .read { display: none; }
+}
 td:last-child { text-align: right; white-space: nowrap; }
 </style>

@@ -5,6 +5,10 @@ import type { MachineFacts } from '../workers/bench.worker'
 const props = defineProps<{ tests: MachineFacts['tests']; view: View; part: number; parts: { title: string }[] }>()
 const emit = defineEmits<{ choose: [test: string]; clear: [] }>()
 const search = ref('')
+const pick = (test: string) => {
+  search.value = ''
+  emit('choose', test)
+}
 const rows = computed(() => {
   const worth = new Map(props.view.next.map((n, i) => [n.id, { ...n, rank: i }]))
   const words = search.value.toLowerCase().split(/\s+/)
@@ -25,7 +29,7 @@ const rows = computed(() => {
     <p v-if="!rows.length" class="soft">No test of that name.</p>
     <ul>
       <li v-for="t in rows" :key="t.id">
-        <button type="button" @click="emit('choose', t.id)">
+        <button type="button" @click="pick(t.id)">
           <span>{{ t.title }}</span>
           <span class="small soft">{{ t.when }}</span>
           <span class="small worth">{{ t.worth ? `saves ${t.worth.saving.toFixed(1)} min in ${t.worth.minutes.toFixed(1)} min` : 'tells nothing new' }}</span>

@@ -40,8 +40,10 @@ export function layoutPicture({ lanes: all, levels: allLevels }: Lines, shown?: 
     else if (!s.rows.includes(row)) s.rows.push(row)
   }
   const longest = Math.max(1, ...lanes.map((l) => l.feed.length))
-  const supplies = lanes.filter((l) => !l.empties)
-  const drains = lanes.filter((l) => l.empties)
+  // Loads without water stand last, clear of the water that falls into the vessel.
+  const dry = (l: (typeof lanes)[number]) => !l.empties && !l.water.length && l.vessel === undefined
+  const supplies = lanes.filter((l) => !l.empties && !dry(l))
+  const drains = [...lanes.filter((l) => l.empties), ...lanes.filter(dry)]
   let row = 0
   const backRow = new Map<number, number>()
 

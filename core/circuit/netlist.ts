@@ -1,5 +1,4 @@
-import type { Component } from './components'
-import type { Analysis } from './components'
+import type { Component, Analysis } from './components'
 
 /**
  * The network as a SPICE netlist that prints every node voltage (AC: real and imaginary part; DC: operating point).

@@ -47,8 +47,16 @@ export function sayPrediction(p: Prediction, dimension: Dimension | undefined): 
   }
 }
 
+const capital = (text: string): string => text[0].toUpperCase() + text.slice(1)
+
 const terminal = (machine: Machine, part: number, name: string): string =>
   name === '@return' ? 'the return of the supply' : `terminal ${name} of the ${machine.parts[part].title}`
+
+/** Where the two probes go. */
+const probesAt = (machine: Machine, part: number, a: string, b: string): string =>
+  b !== '@return' && Object.keys(machine.parts[part].e).length === 2
+    ? `one probe on each terminal of the ${machine.parts[part].title}`
+    : `one probe on ${terminal(machine, part, a)}, one on ${terminal(machine, part, b)}`
 
 /** The name of a test in lists: what is taken, where. */
 export function sayTest(machine: Machine, p: Procedure): string {
@@ -78,7 +86,7 @@ export function sayTest(machine: Machine, p: Procedure): string {
         case 'display':
           return `Level at the ${title}`
         case 'sense':
-          return `${SENSES[probe.sense].title[0].toUpperCase()}${SENSES[probe.sense].title.slice(1)}: ${machine.kinds[what.part].signals![probe.signal].about} (${title})`
+          return `${capital(title)}: ${SENSES[probe.sense].title} whether ${machine.kinds[what.part].signals![probe.signal].about}`
       }
     }
   }
@@ -93,15 +101,15 @@ export function sayHow(machine: Machine, p: Procedure, meterId: string | undefin
     case 'duration':
       return `Start the watch when ${p.title} begins, stop it when it ends. Type never if it does not end or is never reached.`
     case 'watch':
-      return `${p.title}. ${SENSES[what.sense].title[0].toUpperCase()}${SENSES[what.sense].title.slice(1)}: ${machine.kinds[what.part].signals![what.signal].about}?`
+      return `${p.title}, ${p.when}. Yes if the ${machine.parts[what.part].title} does it: ${machine.kinds[what.part].signals![what.signal].about}.`
     case 'probe': {
       const { title } = machine.parts[what.part]
       const { probe } = what
       switch (probe.what) {
         case 'ohms':
-          return `Take the leads off the ${title}. Meter on ohms, one probe on terminal ${probe.a}, one on terminal ${probe.b}.`
+          return `Take the leads off the ${title}. Meter on ohms, ${probesAt(machine, what.part, probe.a, probe.b)}.`
         case 'volts':
-          return `Meter on ${findMeter(meterId ?? 'volts')?.title ?? 'volts'}, one probe on ${terminal(machine, what.part, probe.a)}, one on ${terminal(machine, what.part, probe.b)}. Read it ${p.when}.`
+          return `Meter on ${findMeter(meterId ?? 'volts')?.title ?? 'volts'}, ${probesAt(machine, what.part, probe.a, probe.b)}. Read it ${p.when}.`
         case 'amps':
           return `Clamp round one lead of the ${title}. Read it ${p.when}.`
         case 'pressure':
@@ -111,7 +119,7 @@ export function sayHow(machine: Machine, p: Procedure, meterId: string | undefin
         case 'display':
           return `Read the level of the ${title} ${p.when}.`
         case 'sense':
-          return `${SENSES[probe.sense].title[0].toUpperCase()}${SENSES[probe.sense].title.slice(1)} at the ${title} ${p.when}: ${machine.kinds[what.part].signals![probe.signal].about}?`
+          return `${capital(SENSES[probe.sense].title)} at the ${title}${p.needs.reach || p.needs.power === 'off' ? ` ${p.when}` : ''}. Yes if ${machine.kinds[what.part].signals![probe.signal].about}.`
       }
     }
   }
@@ -148,6 +156,5 @@ export const STATE_WORD: Record<LinkState, string> = {
 
 export function sayVerdict(v: Verdict, dimension: Dimension | undefined): string {
   const band = v.band && dimension ? ` (healthy: ${sayQuantity(v.band.low, dimension)} to ${sayQuantity(v.band.high, dimension)})` : ''
-  const lead = v.says[0].toUpperCase() + v.says.slice(1)
-  return `${lead}${band}`
+  return `${capital(v.says)}${band}`
 }

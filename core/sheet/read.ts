@@ -33,12 +33,12 @@ function parseLayer(file: string, text: string): Outcome<Layer> {
 function merge(base: unknown, over: unknown): unknown {
   const map = (x: unknown): x is Record<string, unknown> => typeof x === 'object' && x !== null && !Array.isArray(x)
   if (!map(base) || !map(over)) return over
-  const out: Record<string, unknown> = { ...base }
+  const out = new Map(Object.entries(base))
   for (const [k, v] of Object.entries(over)) {
-    if (v === null) delete out[k]
-    else out[k] = k in base ? merge(base[k], v) : v
+    if (v === null) out.delete(k)
+    else out.set(k, out.has(k) ? merge(out.get(k), v) : v)
   }
-  return out
+  return Object.fromEntries(out)
 }
 
 /** Line and column of a path, from the layer that wrote it last; the nearest written parent when the path itself is absent. */

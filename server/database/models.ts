@@ -43,19 +43,20 @@ export class JobEventRow extends Model<InferAttributes<JobEventRow>, InferCreati
   declare receivedAt: CreationOptional<Date>
 }
 
-const uuid = { type: DataTypes.UUID, allowNull: false }
-const text = { type: DataTypes.TEXT, allowNull: false }
+// Fresh objects each time: Sequelize writes the name of the attribute into its definition.
+const uuid = () => ({ type: DataTypes.UUID, allowNull: false })
+const text = () => ({ type: DataTypes.TEXT, allowNull: false })
 
 /** Binds the models to a connection. The tables are made by the migrations, never from here. */
 export function defineModels(sequelize: Sequelize): void {
   const common = { sequelize, timestamps: false, underscored: true }
-  const id = { ...uuid, primaryKey: true }
-  Organisation.init({ id, name: text }, { ...common, tableName: 'organisations' })
-  User.init({ id, organisationId: uuid, email: text, name: text, passwordHash: text }, { ...common, tableName: 'users' })
-  Machine.init({ id, organisationId: uuid, sheet: text, customer: text, place: text, title: text }, { ...common, tableName: 'machines' })
-  Job.init({ id, organisationId: uuid, machineId: uuid, openedBy: uuid, createdAt: DataTypes.DATE }, { ...common, tableName: 'jobs' })
+  const id = () => ({ ...uuid(), primaryKey: true })
+  Organisation.init({ id: id(), name: text() }, { ...common, tableName: 'organisations' })
+  User.init({ id: id(), organisationId: uuid(), email: text(), name: text(), passwordHash: text() }, { ...common, tableName: 'users' })
+  Machine.init({ id: id(), organisationId: uuid(), sheet: text(), customer: text(), place: text(), title: text() }, { ...common, tableName: 'machines' })
+  Job.init({ id: id(), organisationId: uuid(), machineId: uuid(), openedBy: uuid(), createdAt: DataTypes.DATE }, { ...common, tableName: 'jobs' })
   JobEventRow.init(
-    { id, jobId: uuid, userId: uuid, version: DataTypes.INTEGER, at: DataTypes.DATE, device: text, what: DataTypes.JSONB, receivedAt: DataTypes.DATE },
+    { id: id(), jobId: uuid(), userId: uuid(), version: DataTypes.INTEGER, at: DataTypes.DATE, device: text(), what: DataTypes.JSONB, receivedAt: DataTypes.DATE },
     { ...common, tableName: 'job_events' },
   )
 }

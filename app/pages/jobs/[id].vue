@@ -178,4 +178,6 @@ useKeys({
 .desk { display: grid; grid-template-columns: minmax(0, 7fr) minmax(0, 5fr); gap: 1rem; align-items: start; }
 .left, .right { display: grid; gap: 1rem; }
 @media (max-width: 900px) { .desk { grid-template-columns: minmax(0, 1fr); } }
+/* Room for the entry that stands at the thumb. */
+@media (max-width: 700px) { .page { padding-bottom: 15rem; } }
 </style>

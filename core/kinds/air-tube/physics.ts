@@ -9,7 +9,7 @@ export const physics: KindPhysics = {
         live.m[part.mode.way] ? live.v[part.param.passes] * live.of(part, 'of', 'pressure') : 0,
     },
     sound: {
-      about: 'tube on, whole and not pinched',
+      about: 'the tube is on, whole and not pinched',
       read: (part, live) => (live.m[part.mode.way] && live.v[part.param.passes] > 0.9 ? 1 : 0),
     },
   },

@@ -6,7 +6,7 @@ export const physics: KindPhysics = {
   },
   signals: {
     powered: {
-      about: 'the control has its supply and works',
+      about: 'the control wakes up',
       read: ({ e, param, mode }, live) => (live.m[mode.life] && live.volts(e.L, e.N) >= live.v[param.wakes] ? 1 : 0),
     },
   },

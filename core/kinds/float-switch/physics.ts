@@ -1,5 +1,4 @@
-import type { Live, Part } from '../contract'
-import type { KindPhysics } from '../contract'
+import type { Live, Part, KindPhysics } from '../contract'
 
 const closed = ({ mode, word }: Part, { m }: Live): boolean =>
   m[mode.reed] < 2 ? m[mode.reed] === 1 : (m[mode.float] === 1) === (word['on-rise'] === 'closes')

@@ -7,5 +7,5 @@ export const physics: KindPhysics = {
   flow({ w, param }, { v }, emit) {
     emit(plainStretch(w.in, w.out, v[param.passes] * v[param.clear]))
   },
-  signals: { kinked: { about: 'hose kinked', read: ({ param }, { v }) => (v[param.clear] < 0.5 ? 1 : 0) } },
+  signals: { kinked: { about: 'it is kinked', read: ({ param }, { v }) => (v[param.clear] < 0.5 ? 1 : 0) } },
 }

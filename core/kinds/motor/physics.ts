@@ -10,6 +10,6 @@ export const physics: KindPhysics = {
     if (!turning && volts >= live.v[param.starts]) want(mode.turning, 1)
     if (turning && volts < live.v[param.starts] * 0.6) want(mode.turning, 0)
   },
-  signals: { runs: { about: 'motor turns', read: ({ mode }, { m }) => m[mode.turning] } },
+  signals: { runs: { about: 'it turns', read: ({ mode }, { m }) => m[mode.turning] } },
   active: 'runs',
 }

@@ -1,5 +1,4 @@
-import type { Live, Part } from '../contract'
-import type { KindPhysics } from '../contract'
+import type { Live, Part, KindPhysics } from '../contract'
 
 /** Source voltage of the cell, volts. */
 function emf(part: Part, live: Live): number {

@@ -13,6 +13,6 @@ export const physics: KindPhysics = {
     if (!pulled && volts >= live.v[param['pull-in']]) want(mode.armature, 1)
     if (pulled && volts < live.v[param['drop-out']]) want(mode.armature, 0)
   },
-  signals: { pulled: { about: 'relay pulled in', read: ({ mode }, { m }) => m[mode.armature] } },
+  signals: { pulled: { about: 'it pulls in', read: ({ mode }, { m }) => m[mode.armature] } },
   active: 'pulled',
 }

@@ -7,5 +7,5 @@ export const physics: KindPhysics = {
   flow({ w, param }, { v }, emit) {
     emit(plainStretch(w.in, w.out, v[param.passes] * v[param.clear]))
   },
-  signals: { dirty: { about: 'screen clogged', read: ({ param }, { v }) => (v[param.clear] < 0.5 ? 1 : 0) } },
+  signals: { dirty: { about: 'it is clogged', read: ({ param }, { v }) => (v[param.clear] < 0.5 ? 1 : 0) } },
 }

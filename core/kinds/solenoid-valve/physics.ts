@@ -1,5 +1,4 @@
-import type { Live, Part } from '../contract'
-import type { KindPhysics } from '../contract'
+import type { Live, Part, KindPhysics } from '../contract'
 
 /** Copper: +0.393 % per kelvin from 20 °C. */
 export const copper = (ambient: number): number => 1 + 0.00393 * (ambient - 20)
@@ -48,16 +47,16 @@ export const physics: KindPhysics = {
       read: (part, live) => (coilVolts(part, live) >= live.v[part.param['pull-in']] ? 1 : 0),
     },
     hums: {
-      about: 'coil hums',
+      about: 'the coil hums',
       read: (part, live) => (coilVolts(part, live) >= 0.4 * live.v[part.param['pull-in']] ? 1 : 0),
     },
     buzzes: {
-      about: 'loud buzz of a plunger that does not seat',
+      about: 'it buzzes loudly',
       read: (part, live) =>
         coilVolts(part, live) >= 0.4 * live.v[part.param['pull-in']] && !live.m[part.mode.plunger] ? 1 : 0,
     },
     flow: { about: 'flow through the valve', dimension: 'flow', read: (part, live) => live.flow(part) },
-    passes: { about: 'water runs through the valve', read: (part, live) => (live.flow(part) > 0.2e-3 / 60 ? 1 : 0) },
+    passes: { about: 'water runs through it', read: (part, live) => (live.flow(part) > 0.2e-3 / 60 ? 1 : 0) },
   },
   active: 'energised',
 }

@@ -7,5 +7,5 @@ export const physics: KindPhysics = {
   flow({ w, param, mode }, { v, m }, emit) {
     if (m[mode.open]) emit(plainStretch(w.in, w.out, v[param.passes]))
   },
-  signals: { open: { about: 'stop valve open', read: ({ mode }, { m }) => m[mode.open] } },
+  signals: { open: { about: 'it is open', read: ({ mode }, { m }) => m[mode.open] } },
 }

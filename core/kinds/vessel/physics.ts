@@ -1,6 +1,5 @@
 import { PASCALS_PER_METRE } from '../../water'
-import type { Live, Part } from '../contract'
-import type { KindPhysics } from '../contract'
+import type { Live, Part, KindPhysics } from '../contract'
 
 const level = ({ state, param }: Part, { x, v }: Live): number => x[state.volume] / v[param.area]
 
