@@ -7,7 +7,24 @@ Object.groupBy ??= (items, key) => {
 const { default: withNuxt } = await import('./.nuxt/eslint.config.mjs')
 
 /** Rooms of core, left to right: each may import only from rooms before it. */
-const ROOMS = ['issue', 'quantity', 'evidence', 'linear', 'circuit', 'water', 'kinds', 'sheet', 'machine', 'simulate', 'instrument', 'procedure', 'predict', 'diagnose', 'plan', 'explain']
+const ROOMS = [
+  'issue',
+  'quantity',
+  'evidence',
+  'linear',
+  'circuit',
+  'water',
+  'kinds',
+  'sheet',
+  'machine',
+  'simulate',
+  'instrument',
+  'procedure',
+  'predict',
+  'diagnose',
+  'plan',
+  'explain',
+]
 /** Rooms with arrows of their own. */
 const OWN = { job: ['evidence'] }
 
@@ -20,12 +37,44 @@ const wall = (room, allowed) => {
         'error',
         {
           patterns: [
-            { group: closed.flatMap((r) => [`../${r}`, `../${r}/*`, `../../${r}`, `../../${r}/*`]), message: `${room} may import only from ${allowed.join(', ') || 'nothing'}.` },
-            { group: ['vue', 'vue-router', 'pinia', 'primevue*', 'nuxt*', '#*', '~*', 'h3', 'sequelize', 'pg', 'node:*', '../../app/**', '../../../app/**', '../../server/**', '../../../server/**'], message: 'core is pure.' },
+            {
+              group: closed.flatMap((r) => [`../${r}`, `../${r}/*`, `../../${r}`, `../../${r}/*`]),
+              message: `${room} may import only from ${allowed.join(', ') || 'nothing'}.`,
+            },
+            {
+              group: [
+                'vue',
+                'vue-router',
+                'pinia',
+                'primevue*',
+                'nuxt*',
+                '#*',
+                '~*',
+                'h3',
+                'sequelize',
+                'pg',
+                'node:*',
+                '../../app/**',
+                '../../../app/**',
+                '../../server/**',
+                '../../../server/**',
+              ],
+              message: 'core is pure.',
+            },
           ],
         },
       ],
-      'no-restricted-globals': ['error', 'window', 'document', 'process', 'fetch', 'setTimeout', 'performance', 'localStorage', 'Date'],
+      'no-restricted-globals': [
+        'error',
+        'window',
+        'document',
+        'process',
+        'fetch',
+        'setTimeout',
+        'performance',
+        'localStorage',
+        'Date',
+      ],
       'no-restricted-properties': ['error', { object: 'Math', property: 'random' }],
     },
   }

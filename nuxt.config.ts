@@ -26,7 +26,20 @@ export default defineNuxtConfig({
   primevue: {
     importTheme: { from: '~~/app/assets/theme.ts' },
     options: { ripple: false },
-    components: { include: ['Button', 'InputText', 'Password', 'Select', 'Checkbox', 'Message', 'Textarea', 'ProgressBar', 'Drawer', 'SelectButton'] },
+    components: {
+      include: [
+        'Button',
+        'InputText',
+        'Password',
+        'Select',
+        'Checkbox',
+        'Message',
+        'Textarea',
+        'ProgressBar',
+        'Drawer',
+        'SelectButton',
+      ],
+    },
   },
   runtimeConfig: {
     databaseUrl: '',

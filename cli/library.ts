@@ -8,7 +8,9 @@ export const LIBRARY = join(import.meta.dirname, '..', 'library')
 /** Finds a shipped sheet by id. */
 export const findShipped: FindSheet = (id) => {
   const path = join(LIBRARY, `${id}.yaml`)
-  return /^[\w-]+$/.test(id) && existsSync(path) ? { file: relative(process.cwd(), path), text: readFileSync(path, 'utf8') } : undefined
+  return /^[\w-]+$/.test(id) && existsSync(path)
+    ? { file: relative(process.cwd(), path), text: readFileSync(path, 'utf8') }
+    : undefined
 }
 
 export const shippedIds = (): string[] =>

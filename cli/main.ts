@@ -3,7 +3,18 @@ import { parseArgs } from 'node:util'
 import { LineCounter, parseDocument } from 'yaml'
 import { writeNetlist } from '../core/circuit'
 import { readEvidence, type Evidence } from '../core/evidence'
-import { advise, openBench, sayChance, sayHow, sayReading, sayTest, sayVerdict, dimensionOf, reasons, vocabularyOf } from '../core/explain'
+import {
+  advise,
+  openBench,
+  sayChance,
+  sayHow,
+  sayReading,
+  sayTest,
+  sayVerdict,
+  dimensionOf,
+  reasons,
+  vocabularyOf,
+} from '../core/explain'
 import { InputFault, orThrow, problem, sayProblem } from '../core/issue'
 import { buildMachine, makeVariant, type Machine, type Present } from '../core/machine'
 import { ORDERS, type Order } from '../core/plan'
@@ -44,7 +55,10 @@ function presentOf(machine: Machine, texts: readonly string[]): Present[] {
     const { from, to, scale } = fault.severity
     if (severityText === undefined) return { fault, severity: scale === 'log' ? Math.sqrt(from * to) : (from + to) / 2 }
     const bare = Number(severityText)
-    return { fault, severity: Number.isFinite(bare) ? bare : orThrow(readQuantity(severityText, dimension, ['--fault', id])).value }
+    return {
+      fault,
+      severity: Number.isFinite(bare) ? bare : orThrow(readQuantity(severityText, dimension, ['--fault', id])).value,
+    }
   })
 }
 
@@ -108,15 +122,21 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
   simulate([name], o) {
     const machine = buildMachine(loadSheet(name))
     const program = o.program === undefined ? 0 : machine.sheet.programs.findIndex((p) => p.id === o.program)
-    if (program < 0) fail('unknown-program', ['--program'], o.program!, machine.sheet.programs.map((p) => p.id).join(', '))
-    const until = o.for === undefined ? machine.programs[program].lasts : orThrow(readQuantity(o.for, 'time', ['--for'])).value
+    if (program < 0)
+      fail('unknown-program', ['--program'], o.program!, machine.sheet.programs.map((p) => p.id).join(', '))
+    const until =
+      o.for === undefined ? machine.programs[program].lasts : orThrow(readQuantity(o.for, 'time', ['--for'])).value
     const variant = makeVariant(machine, presentOf(machine, o.fault ?? []), [], withSettings(machine, o.set ?? []))
     const run = simulate(variant, { steps: [{ at: 0, start: program }], until, stopsWhenFinal: true, moments: [] })
     const complaints = machine.sheet.complaints.filter((_, i) => run.complaints[i]).map((c) => c.id)
     const vessels = machine.parts.flatMap((p) =>
       Object.entries(machine.kinds[p.index].signals ?? {})
         .filter(([, s]) => s.dimension === 'volume' || s.dimension === 'length')
-        .map(([signal, s]) => ({ signal: `${p.id}.${signal}`, value: s.read(run.end.variant.parts[p.index], run.end), dimension: s.dimension! })),
+        .map(([signal, s]) => ({
+          signal: `${p.id}.${signal}`,
+          value: s.read(run.end.variant.parts[p.index], run.end),
+          dimension: s.dimension!,
+        })),
     )
     if (o.json)
       return {
@@ -152,7 +172,8 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
     const predictor = openBench(loadSheet(name))
     const { machine, procedures } = predictor.bench
     const procedure = procedures.find((p) => p.id === o.test)
-    if (!procedure) return fail('unknown-test', ['--test'], o.test ?? 'nothing', `one of ${procedures.map((p) => p.id).join(', ')}`)
+    if (!procedure)
+      return fail('unknown-test', ['--test'], o.test ?? 'nothing', `one of ${procedures.map((p) => p.id).join(', ')}`)
     const present = presentOf(machine, o.fault ?? [])
     const member = present.length ? predictor.trial(present) : predictor.members[0]
     const p = predictor.predict(member, procedure)
@@ -160,7 +181,11 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
     const sd = p.is === 'value' ? Math.sqrt(p.sensitivity.reduce((s, x) => s + x * x, 0) + p.noise ** 2) : undefined
     if (o.json) return { test: procedure.id, ...plainPrediction(p), sd }
     console.log(sayHow(machine, procedure))
-    console.log(p.is === 'value' ? `${sayQuantity(p.mean, dimension!)} ± ${sayQuantity(2 * sd!, dimension!)} (two standard deviations)` : sayReading(readingOf(p), dimension))
+    console.log(
+      p.is === 'value'
+        ? `${sayQuantity(p.mean, dimension!)} ± ${sayQuantity(2 * sd!, dimension!)} (two standard deviations)`
+        : sayReading(readingOf(p), dimension),
+    )
     return undefined
   },
 
@@ -175,9 +200,19 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
       suspects: a.suspects.filter((s) => s.p > 1e-6).map((s) => ({ faults: s.faults.map((f) => f.id), p: s.p })),
       unexplained: a.belief.unexplained,
       residual: a.belief.residual,
-      next: a.plan.next.map((s) => ({ test: s.procedure.id, minutes: s.minutes, saving: s.saving, why: sayTest(machine, s.procedure) })),
+      next: a.plan.next.map((s) => ({
+        test: s.procedure.id,
+        minutes: s.minutes,
+        saving: s.saving,
+        why: sayTest(machine, s.procedure),
+      })),
       verdicts: a.verdicts.map((v) => ({ test: v.test, says: v.says, band: v.band })),
-      repairs: a.plan.remedies.map((r) => ({ repair: machine.sheet.repairs[r.repair].id, p: r.p, minutes: r.minutes, price: r.price })),
+      repairs: a.plan.remedies.map((r) => ({
+        repair: machine.sheet.repairs[r.repair].id,
+        p: r.p,
+        minutes: r.minutes,
+        price: r.price,
+      })),
       stop: a.plan.stop,
     }
     if (a.plan.next[0])
@@ -187,15 +222,25 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
     if (o.json) return json
     a.verdicts.forEach((v, i) => {
       const r = a.placed.case.readings[i]
-      console.log(`${sayTest(machine, r.procedure)}: ${sayReading(r.value, dimensionOf(r.procedure))}. ${sayVerdict(v, dimensionOf(r.procedure))}`)
+      console.log(
+        `${sayTest(machine, r.procedure)}: ${sayReading(r.value, dimensionOf(r.procedure))}. ${sayVerdict(v, dimensionOf(r.procedure))}`,
+      )
     })
     console.log('\nSuspects')
-    for (const s of a.suspects.slice(0, 8)) console.log(`  ${sayChance(s.p).padStart(10)}  ${s.faults.map((f) => f.title).join(' and ') || 'nothing wrong'}`)
-    console.log(`  ${sayChance(a.belief.unexplained).padStart(10)}  something else\n  ${sayChance(a.belief.residual).padStart(10)}  pairs of faults not run (at most)`)
+    for (const s of a.suspects.slice(0, 8))
+      console.log(`  ${sayChance(s.p).padStart(10)}  ${s.faults.map((f) => f.title).join(' and ') || 'nothing wrong'}`)
+    console.log(
+      `  ${sayChance(a.belief.unexplained).padStart(10)}  something else\n  ${sayChance(a.belief.residual).padStart(10)}  pairs of faults not run (at most)`,
+    )
     console.log(a.plan.stop ? '\nNo test is worth its minutes any more. Repair:' : '\nNext tests')
-    if (a.plan.stop) for (const r of a.plan.remedies.slice(0, 3)) console.log(`  ${sayChance(r.p).padStart(10)}  ${machine.sheet.repairs[r.repair].title}`)
+    if (a.plan.stop)
+      for (const r of a.plan.remedies.slice(0, 3))
+        console.log(`  ${sayChance(r.p).padStart(10)}  ${machine.sheet.repairs[r.repair].title}`)
     else {
-      for (const s of a.plan.next.slice(0, 5)) console.log(`  saves ${s.saving.toFixed(1)} min in ${s.minutes.toFixed(1)} min  ${s.procedure.id}: ${sayTest(machine, s.procedure)}`)
+      for (const s of a.plan.next.slice(0, 5))
+        console.log(
+          `  saves ${s.saving.toFixed(1)} min in ${s.minutes.toFixed(1)} min  ${s.procedure.id}: ${sayTest(machine, s.procedure)}`,
+        )
       console.log(`  why: ${json.next[0].why}`)
     }
     return undefined
@@ -204,31 +249,48 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
   netlist([name], o) {
     const machine = buildMachine(loadSheet(name))
     const phase = o.at === undefined ? -1 : machine.sheet.phases.findIndex((p) => p.id === o.at)
-    if (o.at !== undefined && phase < 0) fail('unknown-phase', ['--at'], o.at, machine.sheet.phases.map((p) => p.id).join(', '))
+    if (o.at !== undefined && phase < 0)
+      fail('unknown-phase', ['--at'], o.at, machine.sheet.phases.map((p) => p.id).join(', '))
     const run = simulate(makeVariant(machine, presentOf(machine, o.fault ?? [])), {
       steps: [{ at: 0, start: 0 }],
       until: machine.programs[0].lasts,
       stopsWhenFinal: false,
       moments: phase < 0 ? [{ is: 'time', at: 0 }] : [{ is: 'phase', phase, after: 4 }],
     })
-    const plant = run.snapshots[0] ?? fail('limit-reached', ['--at'], `${o.at} is never reached with these faults`, 'a phase that the machine reaches')
+    const plant =
+      run.snapshots[0] ??
+      fail('limit-reached', ['--at'], `${o.at} is never reached with these faults`, 'a phase that the machine reaches')
     const analysis = o.dc ? 'dc' : 'ac'
     const s = analysis === 'ac' ? plant.ac() : plant.dc()
     process.stdout.write(
-      writeNetlist(`${machine.sheet.title}${o.at ? ` at ${o.at}` : ''}`, s.components, s.island, analysis, machine.sheet.hertz, (i) => machine.nodeLabels[i]),
+      writeNetlist(
+        `${machine.sheet.title}${o.at ? ` at ${o.at}` : ''}`,
+        s.components,
+        s.island,
+        analysis,
+        machine.sheet.hertz,
+        (i) => machine.nodeLabels[i],
+      ),
     )
     return undefined
   },
 }
 
 const readingOf = (p: Prediction): Parameters<typeof sayReading>[0] =>
-  p.is === 'sense' ? { is: p.yes > 0.5 ? 'yes' : 'no' } : p.is === 'word' ? p : p.is === 'value' ? { is: 'value', si: p.mean } : { is: p.is }
+  p.is === 'sense'
+    ? { is: p.yes > 0.5 ? 'yes' : 'no' }
+    : p.is === 'word'
+      ? p
+      : p.is === 'value'
+        ? { is: 'value', si: p.mean }
+        : { is: p.is }
 
 const plainPrediction = (p: Prediction) =>
   p.is === 'value' ? { is: p.is, mean: p.mean } : p.is === 'sense' ? { is: p.is, yes: p.yes } : p
 
 function loadEvidence(predictor: Predictor, file: string | undefined): Evidence[] {
-  if (file === undefined || !existsSync(file)) return fail('missing', ['--evidence'], file ?? 'nothing', 'a JSON or YAML file')
+  if (file === undefined || !existsSync(file))
+    return fail('missing', ['--evidence'], file ?? 'nothing', 'a JSON or YAML file')
   const lines = new LineCounter()
   const doc = parseDocument(readFileSync(file, 'utf8'), { lineCounter: lines })
   if (doc.errors.length) return fail('not-yaml', [file], doc.errors[0].message.split('\n')[0], 'YAML or JSON')

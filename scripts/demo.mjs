@@ -12,8 +12,10 @@ const fresh = process.argv.includes('--fresh')
 const port = Number(process.env.PORT ?? 3000)
 const host = process.env.HOST ?? '127.0.0.1'
 
-if (!Number.isInteger(port) || port < 1 || port > 65535) stop(`PORT must be a number from 1 to 65535; it is "${process.env.PORT}".`)
-if (!(await portFree(port, host))) stop(`Port ${port} is taken. Choose another one:\n\n    PORT=${port + 1} npm run demo`)
+if (!Number.isInteger(port) || port < 1 || port > 65535)
+  stop(`PORT must be a number from 1 to 65535; it is "${process.env.PORT}".`)
+if (!(await portFree(port, host)))
+  stop(`Port ${port} is taken. Choose another one:\n\n    PORT=${port + 1} npm run demo`)
 
 await ensurePackages(root)
 let cluster
@@ -35,10 +37,14 @@ const leave = async (code) => {
 process.on('SIGINT', () => void leave(0))
 process.on('SIGTERM', () => void leave(0))
 
-const prepared = await run(join(root, 'node_modules/.bin/tsx'), ['server/database/prepare.ts', ...(fresh ? ['--fresh'] : [])], {
-  cwd: root,
-  env: { ...process.env, DATABASE_URL: databaseUrl },
-})
+const prepared = await run(
+  join(root, 'node_modules/.bin/tsx'),
+  ['server/database/prepare.ts', ...(fresh ? ['--fresh'] : [])],
+  {
+    cwd: root,
+    env: { ...process.env, DATABASE_URL: databaseUrl },
+  },
+)
 if (prepared !== 0) {
   cluster?.stop()
   stop('The database could not be prepared; the lines above say why.')

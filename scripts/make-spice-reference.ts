@@ -22,7 +22,8 @@ const cases = Object.keys(CHANGED).flatMap((name) =>
       volts[node] ??= [0, 0]
       volts[node][part === 'imag' ? 1 : 0] = Number(value)
     }
-    if (Object.keys(volts).length !== netlist.match(/^print /gm)!.length) throw new Error(`ngspice failed on ${name}:\n${stdout}`)
+    if (Object.keys(volts).length !== netlist.match(/^print /gm)!.length)
+      throw new Error(`ngspice failed on ${name}:\n${stdout}`)
     return { name, analysis, netlist, volts }
   }),
 )

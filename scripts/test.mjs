@@ -46,7 +46,12 @@ count(await step('Types: application and server', bin('vue-tsc'), ['--noEmit', '
 const cluster = process.env.TEST_DATABASE_URL ? undefined : await startCluster(root, 'test', { fresh: true })
 const env = { TEST_DATABASE_URL: process.env.TEST_DATABASE_URL ?? cluster.url }
 try {
-  const unit = await step('Unit tests', bin('vitest'), ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${join(results, 'unit.json')}`], env)
+  const unit = await step(
+    'Unit tests',
+    bin('vitest'),
+    ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${join(results, 'unit.json')}`],
+    env,
+  )
   tally('unit.json', (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests }), unit)
   say('\n── Build')
   await ensureBuild(root)
@@ -54,7 +59,9 @@ try {
 } finally {
   cluster?.stop()
 }
-const browser = await step('The interface in Chromium', bin('playwright'), ['test'], { PLAYWRIGHT_JSON_OUTPUT_NAME: join(results, 'browser.json') })
+const browser = await step('The interface in Chromium', bin('playwright'), ['test'], {
+  PLAYWRIGHT_JSON_OUTPUT_NAME: join(results, 'browser.json'),
+})
 tally('browser.json', (r) => ({ passed: r.stats.expected, failed: r.stats.unexpected + r.stats.flaky }), browser)
 
 say(`\n${passed} passed, ${failed} failed`)

@@ -25,10 +25,18 @@ const PLAIN: Record<number, [string, string]> = {
 export default function errorHandler(error: unknown, event: H3Event): Promise<void> {
   const { statusCode = 500, message, data, unhandled } = error as Thrown
   const known = data?.code !== undefined
-  const [code, text] = PLAIN[statusCode] ?? (statusCode < 500 ? PLAIN[400]! : ['program-failed', 'Something went wrong on our side. Nothing you entered is lost.'])
+  const [code, text] =
+    PLAIN[statusCode] ??
+    (statusCode < 500
+      ? PLAIN[400]!
+      : ['program-failed', 'Something went wrong on our side. Nothing you entered is lost.'])
   if (statusCode >= 500 && unhandled) console.error(error)
   const answer: ErrorAnswer = {
-    error: { code: data?.code ?? code, message: known && message ? message : text, ...(data?.problems ? { problems: data.problems } : {}) },
+    error: {
+      code: data?.code ?? code,
+      message: known && message ? message : text,
+      ...(data?.problems ? { problems: data.problems } : {}),
+    },
   }
   setResponseStatus(event, statusCode)
   setResponseHeader(event, 'content-type', 'application/json; charset=utf-8')

@@ -6,8 +6,17 @@ export default {
   preset: definePreset(Nora, {
     semantic: {
       primary: {
-        50: '#f0f6ee', 100: '#dcebd8', 200: '#b9d7b3', 300: '#8fbd8a', 400: '#5f9e63', 500: '#2f7d4a',
-        600: '#21663a', 700: '#1a5230', 800: '#153f27', 900: '#0f2e1d', 950: '#081b11',
+        50: '#f0f6ee',
+        100: '#dcebd8',
+        200: '#b9d7b3',
+        300: '#8fbd8a',
+        400: '#5f9e63',
+        500: '#2f7d4a',
+        600: '#21663a',
+        700: '#1a5230',
+        800: '#153f27',
+        900: '#0f2e1d',
+        950: '#081b11',
       },
       borderRadius: { none: '0', xs: '3px', sm: '6px', md: '10px', lg: '14px', xl: '18px' },
       formField: { paddingX: '0.85rem', paddingY: '0.7rem', borderRadius: '10px' },

@@ -12,24 +12,57 @@ const repair = computed(() => choice.value || props.view.remedies[0]?.id || '')
 <template>
   <section class="card cause" aria-label="The cause">
     <span class="tag">The cause stands</span>
-    <h2 v-if="view.suspects[0]">{{ view.suspects[0].title }} <span class="soft">({{ sayChance(view.suspects[0].p) }} of the chances)</span></h2>
+    <h2 v-if="view.suspects[0]">
+      {{ view.suspects[0].title }} <span class="soft">({{ sayChance(view.suspects[0].p) }} of the chances)</span>
+    </h2>
     <p>No further test is worth its minutes. Choose the repair, do it, and watch a whole cycle before you close.</p>
     <div class="remedies">
       <label v-for="r in view.remedies.slice(0, 4)" :key="r.id" class="remedy">
         <input v-model="choice" type="radio" name="repair" :value="r.id" :checked="repair === r.id" />
-        <span>{{ r.title }}</span><span class="number">{{ sayChance(r.p) }}</span><span class="small soft">{{ r.minutes }} min{{ r.price ? `, part ${r.price}` : '' }}</span>
+        <span>{{ r.title }}</span><span class="number">{{ sayChance(r.p) }}</span
+        ><span class="small soft">{{ r.minutes }} min{{ r.price ? `, part ${r.price}` : '' }}</span>
       </label>
     </div>
-    <p class="caution"><i class="pi pi-exclamation-triangle" aria-hidden="true" /> Isolate and prove dead before parts come off. Local codes and licensed trades decide where this tool stops.</p>
-    <div v-for="p in jumpers" :key="p" class="row"><strong>A jumper is still across {{ p }}.</strong> <Button size="small" @click="emit('unjumper', p)">It is out</Button></div>
+    <p class="caution">
+      <i class="pi pi-exclamation-triangle" aria-hidden="true" /> Isolate and prove dead before parts come off. Local
+      codes and licensed trades decide where this tool stops.
+    </p>
+    <div v-for="p in jumpers" :key="p" class="row">
+      <strong>A jumper is still across {{ p }}.</strong>
+      <Button size="small" @click="emit('unjumper', p)">It is out</Button>
+    </div>
     <InputText v-model="note" placeholder="Cause, part number, advice given …" aria-label="Note" fluid />
-    <Button :disabled="jumpers.length > 0 || !repair" @click="emit('close', repair, note)">Repaired and proved: close the job</Button>
+    <Button :disabled="jumpers.length > 0 || !repair" @click="emit('close', repair, note)"
+      >Repaired and proved: close the job</Button
+    >
   </section>
 </template>
 
 <style scoped>
-.cause { display: grid; gap: 0.6rem; border: 3px solid var(--good); }
-.tag { justify-self: start; background: var(--good); color: var(--card); border-radius: 99px; padding: 0.1rem 0.7rem; font-size: 0.82rem; font-weight: 600; }
-.remedy { display: grid; grid-template-columns: 1.6rem 1fr auto 8rem; gap: 0.5rem; align-items: center; min-height: 44px; border-top: 1px solid var(--line); }
-.caution { color: var(--danger); font-size: 0.9rem; }
+.cause {
+  display: grid;
+  gap: 0.6rem;
+  border: 3px solid var(--good);
+}
+.tag {
+  justify-self: start;
+  background: var(--good);
+  color: var(--card);
+  border-radius: 99px;
+  padding: 0.1rem 0.7rem;
+  font-size: 0.82rem;
+  font-weight: 600;
+}
+.remedy {
+  display: grid;
+  grid-template-columns: 1.6rem 1fr auto 8rem;
+  gap: 0.5rem;
+  align-items: center;
+  min-height: 44px;
+  border-top: 1px solid var(--line);
+}
+.caution {
+  color: var(--danger);
+  font-size: 0.9rem;
+}
 </style>

@@ -6,9 +6,14 @@ const first = computed(() => props.steps[0])
 
 <template>
   <section class="safe" aria-label="Make safe">
-    <h3><i class="pi pi-exclamation-triangle" aria-hidden="true" /> Make it safe first: {{ steps.length }} {{ steps.length === 1 ? 'step' : 'steps' }} before this {{ school }} test</h3>
+    <h3>
+      <i class="pi pi-exclamation-triangle" aria-hidden="true" /> Make it safe first: {{ steps.length }}
+      {{ steps.length === 1 ? 'step' : 'steps' }} before this {{ school }} test
+    </h3>
     <div v-if="first" class="step">
-      <p><strong>{{ first.title }}.</strong> {{ first.text }}</p>
+      <p>
+        <strong>{{ first.title }}.</strong> {{ first.text }}
+      </p>
       <Button class="do" @click="emit('done', first.id)">Done: {{ first.title }} <kbd>S</kbd></Button>
     </div>
     <ol v-if="steps.length > 1" class="small soft">
@@ -18,8 +23,22 @@ const first = computed(() => props.steps[0])
 </template>
 
 <style scoped>
-.safe { border: 2px solid var(--danger); border-radius: var(--radius); padding: 0.8rem; display: grid; gap: 0.6rem; }
-h3 { color: var(--danger); }
-.step { display: grid; gap: 0.6rem; }
-ol { margin: 0; padding-left: 1.3rem; }
+.safe {
+  border: 2px solid var(--danger);
+  border-radius: var(--radius);
+  padding: 0.8rem;
+  display: grid;
+  gap: 0.6rem;
+}
+h3 {
+  color: var(--danger);
+}
+.step {
+  display: grid;
+  gap: 0.6rem;
+}
+ol {
+  margin: 0;
+  padding-left: 1.3rem;
+}
 </style>

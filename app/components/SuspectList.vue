@@ -25,12 +25,45 @@ const rows = computed(() => [
 </template>
 
 <style scoped>
-.suspects { display: grid; gap: 0.5rem; align-content: start; }
-ul { list-style: none; margin: 0; padding: 0; display: grid; gap: 0.15rem; }
-li { position: relative; display: grid; grid-template-columns: 5.6rem 1fr; align-items: baseline; padding: 0.28rem 0 0.42rem; }
-li .number { font-weight: 600; }
-li:first-child .number { font-size: 1.35rem; }
-.bar { position: absolute; bottom: 0; left: 0; height: 4px; border-radius: 2px; background: var(--ink); }
-.plain { color: var(--soft); font-size: 0.9rem; }
-.plain .bar { background: var(--soft); opacity: 0.5; }
+.suspects {
+  display: grid;
+  gap: 0.5rem;
+  align-content: start;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  display: grid;
+  gap: 0.15rem;
+}
+li {
+  position: relative;
+  display: grid;
+  grid-template-columns: 5.6rem 1fr;
+  align-items: baseline;
+  padding: 0.28rem 0 0.42rem;
+}
+li .number {
+  font-weight: 600;
+}
+li:first-child .number {
+  font-size: 1.35rem;
+}
+.bar {
+  position: absolute;
+  bottom: 0;
+  left: 0;
+  height: 4px;
+  border-radius: 2px;
+  background: var(--ink);
+}
+.plain {
+  color: var(--soft);
+  font-size: 0.9rem;
+}
+.plain .bar {
+  background: var(--soft);
+  opacity: 0.5;
+}
 </style>

@@ -4,17 +4,27 @@ import type { TestCard } from '../../core/explain'
 import { sayChance } from '../../core/explain'
 import { sayProblem } from '../../core/issue'
 
-const props = defineProps<{ card: TestCard; missing: { id: string; title: string; text: string }[]; best: boolean; closed: boolean }>()
+const props = defineProps<{
+  card: TestCard
+  missing: { id: string; title: string; text: string }[]
+  best: boolean
+  closed: boolean
+}>()
 const emit = defineEmits<{ taken: [text: string]; safety: [step: string]; best: [] }>()
 /** What is typed lives with the page, so that nothing is lost when the card changes its face. */
 const text = defineModel<string>('text', { required: true })
 const refusal = ref('')
 const field = useTemplateRef<{ $el: HTMLElement }>('field')
 
-const dimension = computed<Dimension | undefined>(() => (props.card.shape.takes === 'number' ? props.card.shape.dimension : undefined))
+const dimension = computed<Dimension | undefined>(() =>
+  props.card.shape.takes === 'number' ? props.card.shape.dimension : undefined,
+)
 const parsed = computed(() => readReading(text.value, props.card.shape))
 const typed = computed(() => (parsed.value.ok && parsed.value.value.is === 'value' ? parsed.value.value.si : undefined))
-watch(() => props.card.id, () => (refusal.value = ''))
+watch(
+  () => props.card.id,
+  () => (refusal.value = ''),
+)
 watch(text, () => (refusal.value = ''))
 
 function take(value = text.value) {
@@ -40,7 +50,9 @@ const chips = computed(() => {
     <div class="row">
       <span class="tag">{{ best ? 'Next test' : 'Your choice' }}</span>
       <span class="tag school">{{ card.school === 'look' ? 'look, listen, feel' : card.school }}</span>
-      <span class="push small soft"><span class="number">{{ card.minutes.toFixed(card.minutes < 10 ? 1 : 0) }}</span> min</span>
+      <span class="push small soft"
+        ><span class="number">{{ card.minutes.toFixed(card.minutes < 10 ? 1 : 0) }}</span> min</span
+      >
       <button v-if="!best" type="button" class="text" @click="emit('best')">Back to the best test</button>
     </div>
     <h2>{{ card.title }}</h2>
@@ -53,16 +65,56 @@ const chips = computed(() => {
     <form v-else-if="!closed" class="entry" @submit.prevent="take()">
       <p class="again">{{ card.title }}</p>
       <div v-if="card.shape.takes === 'yes-no'" class="two">
-        <Button type="button" size="large" severity="contrast" variant="outlined" data-answer="yes" @click="emit('taken', 'yes')">Yes <kbd>Y</kbd></Button>
-        <Button type="button" size="large" severity="contrast" variant="outlined" data-answer="no" @click="emit('taken', 'no')">No <kbd>X</kbd></Button>
+        <Button
+          type="button"
+          size="large"
+          severity="contrast"
+          variant="outlined"
+          data-answer="yes"
+          @click="emit('taken', 'yes')"
+          >Yes <kbd>Y</kbd></Button
+        >
+        <Button
+          type="button"
+          size="large"
+          severity="contrast"
+          variant="outlined"
+          data-answer="no"
+          @click="emit('taken', 'no')"
+          >No <kbd>X</kbd></Button
+        >
       </div>
       <template v-else>
-        <ReadingScale v-if="dimension && card.healthy.mean !== undefined" :healthy="card.healthy" :suspects="card.suspects" :dimension="dimension" :typed="typed" />
+        <ReadingScale
+          v-if="dimension && card.healthy.mean !== undefined"
+          :healthy="card.healthy"
+          :suspects="card.suspects"
+          :dimension="dimension"
+          :typed="typed"
+        />
         <div class="line">
-          <InputText ref="field" v-model="text" class="number big" :placeholder="dimension ? '0.0' : card.shape.takes === 'word' ? 'code' : ''" autocomplete="off" autocapitalize="off" enterkeyhint="done" aria-label="Reading" :aria-invalid="!!refusal" aria-describedby="refusal" />
+          <InputText
+            ref="field"
+            v-model="text"
+            class="number big"
+            :placeholder="dimension ? '0.0' : card.shape.takes === 'word' ? 'code' : ''"
+            autocomplete="off"
+            autocapitalize="off"
+            enterkeyhint="done"
+            aria-label="Reading"
+            :aria-invalid="!!refusal"
+            aria-describedby="refusal"
+          />
           <Button type="submit" size="large">Enter <kbd>↵</kbd></Button>
         </div>
-        <p class="small soft read">{{ typed !== undefined && dimension ? `Understood as ${sayQuantity(typed, dimension)}` : 'Type what the meter shows: OL, 2k7, 118.6, 0.4' }} <kbd>R</kbd></p>
+        <p class="small soft read">
+          {{
+            typed !== undefined && dimension
+              ? `Understood as ${sayQuantity(typed, dimension)}`
+              : 'Type what the meter shows: OL, 2k7, 118.6, 0.4'
+          }}
+          <kbd>R</kbd>
+        </p>
         <p v-if="refusal" id="refusal" role="alert" class="refusal">{{ refusal }}</p>
         <div class="chips">
           <button v-for="c in chips" :key="c" type="button" class="chip" @click="take(c)">{{ c }}</button>
@@ -73,15 +125,32 @@ const chips = computed(() => {
     <div v-if="card.why.length" class="why">
       <h3>Why this one</h3>
       <ul>
-        <li v-for="w in card.why" :key="w.text"><strong class="number">{{ w.text }}</strong> <span class="soft">({{ sayChance(w.chance) }} likely)</span> points to <strong>{{ w.leads }}</strong> <span class="soft">({{ sayChance(w.p) }} of the chances)</span></li>
+        <li v-for="w in card.why" :key="w.text">
+          <strong class="number">{{ w.text }}</strong>
+          <span class="soft">({{ sayChance(w.chance) }} likely)</span> points to <strong>{{ w.leads }}</strong>
+          <span class="soft">({{ sayChance(w.p) }} of the chances)</span>
+        </li>
       </ul>
     </div>
     <details class="expect" open>
       <summary>What each suspect would make it show</summary>
       <table>
         <tbody>
-          <tr><td>healthy</td><td class="number">{{ card.healthy.text }}<span v-if="card.healthy.sd !== undefined && dimension" class="soft"> ± {{ sayQuantity(2 * card.healthy.sd, dimension) }}</span></td></tr>
-          <tr v-for="s in card.suspects" :key="s.title"><td>{{ s.title }} <span class="soft small">{{ sayChance(s.p) }}</span></td><td class="number">{{ s.text }}</td></tr>
+          <tr>
+            <td>healthy</td>
+            <td class="number">
+              {{ card.healthy.text
+              }}<span v-if="card.healthy.sd !== undefined && dimension" class="soft">
+                ± {{ sayQuantity(2 * card.healthy.sd, dimension) }}</span
+              >
+            </td>
+          </tr>
+          <tr v-for="s in card.suspects" :key="s.title">
+            <td>
+              {{ s.title }} <span class="soft small">{{ sayChance(s.p) }}</span>
+            </td>
+            <td class="number">{{ s.text }}</td>
+          </tr>
         </tbody>
       </table>
     </details>
@@ -90,29 +159,128 @@ const chips = computed(() => {
 </template>
 
 <style scoped>
-.test { display: grid; gap: 0.65rem; align-content: start; }
-.tag { background: var(--ink); color: var(--card); border-radius: 99px; padding: 0.1rem 0.7rem; font-size: 0.82rem; font-weight: 600; }
-.tag.school { background: none; color: var(--ink); border: 1.5px solid var(--ink); }
-.cautions { list-style: none; margin: 0; padding: 0; color: var(--danger); font-size: 0.9rem; }
-.entry { display: grid; gap: 0.4rem; }
-.line, .two { display: flex; gap: 0.6rem; }
-.two > * { flex: 1; min-height: 60px; font-size: 1.15rem; }
-.big { flex: 1; min-width: 0; font-size: 1.9rem; font-weight: 600; }
-.refusal { border-left: 5px solid var(--ink); padding-left: 0.7rem; }
-.chips { display: flex; flex-wrap: wrap; gap: 0.5rem; }
-.chip { min-height: 44px; min-width: 56px; padding: 0 0.9rem; border: 1.5px solid var(--soft); border-radius: 10px; background: none; cursor: pointer; }
-.chip.quiet { border-color: transparent; text-decoration: underline; padding-left: 0; }
-.text { border: 0; background: none; text-decoration: underline; min-height: 44px; cursor: pointer; }
-.why ul { margin: 0.2rem 0 0; padding-left: 1.1rem; }
-.expect summary { cursor: pointer; min-height: 32px; font-weight: 600; font-size: 0.95rem; }
-table { width: 100%; border-collapse: collapse; font-size: 0.92rem; }
-td { padding: 0.25rem 0; border-top: 1px solid var(--line); }
-.again { display: none; }
-@media (max-width: 700px) {
-  .entry { position: fixed; inset: auto 0 0; z-index: 5; padding: 0.6rem 0.9rem; background: var(--card); border-top: 2px solid var(--ink); gap: 0.3rem; }
-  .again { display: block; font-weight: 700; font-size: 0.95rem; }
-  .quiet { justify-self: start; }
-  .read { display: none; }
+.test {
+  display: grid;
+  gap: 0.65rem;
+  align-content: start;
 }
-td:last-child { text-align: right; white-space: nowrap; }
+.tag {
+  background: var(--ink);
+  color: var(--card);
+  border-radius: 99px;
+  padding: 0.1rem 0.7rem;
+  font-size: 0.82rem;
+  font-weight: 600;
+}
+.tag.school {
+  background: none;
+  color: var(--ink);
+  border: 1.5px solid var(--ink);
+}
+.cautions {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  color: var(--danger);
+  font-size: 0.9rem;
+}
+.entry {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 0.4rem;
+}
+.line,
+.two {
+  display: flex;
+  gap: 0.6rem;
+}
+.two > * {
+  flex: 1;
+  min-height: 60px;
+  font-size: 1.15rem;
+}
+.big {
+  flex: 1;
+  min-width: 0;
+  font-size: 1.9rem;
+  font-weight: 600;
+}
+.refusal {
+  border-left: 5px solid var(--ink);
+  padding-left: 0.7rem;
+}
+.chips {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem;
+}
+.chip {
+  min-height: 44px;
+  min-width: 56px;
+  padding: 0 0.9rem;
+  border: 1.5px solid var(--soft);
+  border-radius: 10px;
+  background: none;
+  cursor: pointer;
+}
+.chip.quiet {
+  border-color: transparent;
+  text-decoration: underline;
+  padding-left: 0;
+}
+.text {
+  border: 0;
+  background: none;
+  text-decoration: underline;
+  min-height: 44px;
+  cursor: pointer;
+}
+.why ul {
+  margin: 0.2rem 0 0;
+  padding-left: 1.1rem;
+}
+.expect summary {
+  cursor: pointer;
+  min-height: 32px;
+  font-weight: 600;
+  font-size: 0.95rem;
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+  font-size: 0.92rem;
+}
+td {
+  padding: 0.25rem 0;
+  border-top: 1px solid var(--line);
+}
+.again {
+  display: none;
+}
+@media (max-width: 700px) {
+  .entry {
+    position: fixed;
+    inset: auto 0 0;
+    z-index: 5;
+    padding: 0.6rem 0.9rem;
+    background: var(--card);
+    border-top: 2px solid var(--ink);
+    gap: 0.3rem;
+  }
+  .again {
+    display: block;
+    font-weight: 700;
+    font-size: 0.95rem;
+  }
+  .quiet {
+    justify-self: start;
+  }
+  .read {
+    display: none;
+  }
+}
+td:last-child {
+  text-align: right;
+  white-space: nowrap;
+}
 </style>

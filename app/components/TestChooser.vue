@@ -32,7 +32,11 @@ const rows = computed(() => {
         <button type="button" @click="pick(t.id)">
           <span>{{ t.title }}</span>
           <span class="small soft">{{ t.when }}</span>
-          <span class="small worth">{{ t.worth ? `saves ${t.worth.saving.toFixed(1)} min in ${t.worth.minutes.toFixed(1)} min` : 'tells nothing new' }}</span>
+          <span class="small worth">{{
+            t.worth
+              ? `saves ${t.worth.saving.toFixed(1)} min in ${t.worth.minutes.toFixed(1)} min`
+              : 'tells nothing new'
+          }}</span>
         </button>
       </li>
     </ul>
@@ -40,10 +44,42 @@ const rows = computed(() => {
 </template>
 
 <style scoped>
-.chooser { display: grid; gap: 0.6rem; align-content: start; }
-ul { list-style: none; margin: 0; padding: 0; max-height: 22rem; overflow: auto; }
-li button { width: 100%; display: grid; grid-template-columns: 1fr auto; text-align: left; border: 0; border-top: 1px solid var(--line); background: none; padding: 0.5rem 0.2rem; min-height: 48px; cursor: pointer; }
-li button:hover { background: var(--shade); }
-.worth { grid-row: 1; grid-column: 2; }
-.text { border: 0; background: none; text-decoration: underline; min-height: 44px; cursor: pointer; }
+.chooser {
+  display: grid;
+  gap: 0.6rem;
+  align-content: start;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  max-height: 22rem;
+  overflow: auto;
+}
+li button {
+  width: 100%;
+  display: grid;
+  grid-template-columns: 1fr auto;
+  text-align: left;
+  border: 0;
+  border-top: 1px solid var(--line);
+  background: none;
+  padding: 0.5rem 0.2rem;
+  min-height: 48px;
+  cursor: pointer;
+}
+li button:hover {
+  background: var(--shade);
+}
+.worth {
+  grid-row: 1;
+  grid-column: 2;
+}
+.text {
+  border: 0;
+  background: none;
+  text-decoration: underline;
+  min-height: 44px;
+  cursor: pointer;
+}
 </style>

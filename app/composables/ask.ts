@@ -24,7 +24,11 @@ export async function ask<T>(path: string, method: 'GET' | 'POST' | 'DELETE' = '
       body: body === undefined ? undefined : JSON.stringify(body),
     })
   } catch {
-    throw new AskError(0, 'no-connection', 'The server cannot be reached. What you entered is kept here and sent when it is back.')
+    throw new AskError(
+      0,
+      'no-connection',
+      'The server cannot be reached. What you entered is kept here and sent when it is back.',
+    )
   }
   const answer = (await response.json().catch(() => undefined)) as (T & Partial<ErrorAnswer>) | undefined
   if (response.ok && answer !== undefined) return answer

@@ -108,11 +108,16 @@ export function layoutPicture({ lanes: all, levels: allLevels }: Lines, shown?: 
     if (lane.back.length) run(from, -1, 'return')
   }
   // A part of several lanes stands in their middle; two that would overlap are pushed apart.
-  const placed = [...spots.values()].map((s) => ({ part: s.part, rank: s.rank, row: s.rows.reduce((a, b) => a + b, 0) / s.rows.length }))
+  const placed = [...spots.values()].map((s) => ({
+    part: s.part,
+    rank: s.rank,
+    row: s.rows.reduce((a, b) => a + b, 0) / s.rows.length,
+  }))
   const ranks = [...new Set(placed.map((s) => s.rank))]
   for (const rank of ranks) {
     const column = placed.filter((s) => s.rank === rank).sort((a, b) => a.row - b.row)
-    for (let i = 1; i < column.length; i++) if (column[i].row < column[i - 1].row + 0.95) column[i].row = column[i - 1].row + 1
+    for (let i = 1; i < column.length; i++)
+      if (column[i].row < column[i - 1].row + 0.95) column[i].row = column[i - 1].row + 1
   }
   return {
     spots: placed,

@@ -89,7 +89,10 @@ export const useJob = defineStore('job', () => {
         await navigateTo({ path: '/sign-in', query: { to: `/jobs/${id.value}` } })
       } else if (batch.length > 1) {
         // One of them is refused: send them singly so that the others are kept.
-        for (const e of batch) await ask(`/api/jobs/${id.value}/events`, 'POST', { events: [e] }).then(() => kept.value.push(e)).catch((x: AskError) => (refused.value = x.message))
+        for (const e of batch)
+          await ask(`/api/jobs/${id.value}/events`, 'POST', { events: [e] })
+            .then(() => kept.value.push(e))
+            .catch((x: AskError) => (refused.value = x.message))
         done(batch.map((e) => e.id))
       } else {
         refused.value = error.message

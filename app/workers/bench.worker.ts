@@ -1,6 +1,16 @@
 import { expose } from 'comlink'
 import { readEvidence, type Evidence } from '../../core/evidence'
-import { cardOf, linesOf, openBench, sayTest, viewOf, vocabularyOf, type Lines, type TestCard, type View } from '../../core/explain'
+import {
+  cardOf,
+  linesOf,
+  openBench,
+  sayTest,
+  viewOf,
+  vocabularyOf,
+  type Lines,
+  type TestCard,
+  type View,
+} from '../../core/explain'
 import { InputFault, orThrow } from '../../core/issue'
 import type { SafetyNeed } from '../../core/job'
 import type { Order } from '../../core/plan'
@@ -16,14 +26,22 @@ export interface MachineFacts {
   lines: Lines
   complaints: { id: string; says: string }[]
   makeSafe: (SafetyNeed & { text: string })[]
-  tests: { id: string; title: string; when: string; school: 'live' | 'dead' | 'water' | 'look'; part: number; shape: ReadingShape }[]
+  tests: {
+    id: string
+    title: string
+    when: string
+    school: 'live' | 'dead' | 'water' | 'look'
+    part: number
+    shape: ReadingShape
+  }[]
   repairs: { id: string; title: string }[]
 }
 
 let predictor: Predictor | undefined
 
 /** What the log of a job says, as it is written in events. */
-export type Written = { complaint: string } | { action: string } | { test: string; reading: string; instrument?: string }
+export type Written =
+  { complaint: string } | { action: string } | { test: string; reading: string; instrument?: string }
 
 function evidence(written: Written[]): { evidence: Evidence[]; predictor: Predictor } {
   if (!predictor) throw new Error('No sheet is open.')
@@ -74,9 +92,9 @@ const api = {
     const { evidence: e, predictor: p } = evidence(written)
     return viewOf(p, e, order, quick ? 0 : undefined)
   },
-  card(written: Written[], order: Order, test: string): TestCard | undefined {
+  card(written: Written[], order: Order, test: string, quick: boolean): TestCard | undefined {
     const { evidence: e, predictor: p } = evidence(written)
-    return cardOf(p, e, order, test)
+    return cardOf(p, e, order, test, quick ? 0 : undefined)
   },
 }
 

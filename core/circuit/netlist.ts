@@ -16,7 +16,7 @@ export function writeNetlist(
   label: (node: number) => string,
 ): string {
   const node = (i: number) => (island[i] === i ? '0' : `n${i}`)
-  const value = (x: number) => x.toPrecision(17)
+  const value = (x: number) => x.toPrecision(12)
   const lines = [`* ${title.replace(/\n/g, ' ')}`]
   island.forEach((root, i) => {
     lines.push(`* ${node(i) === '0' ? `0 (island ${root})` : node(i)} = ${label(i)}`)

@@ -109,7 +109,10 @@ export function solveCircuit(
   if (bad >= 0) {
     const node = row.indexOf(bad)
     throw new InputFault([
-      problem('floating-node', ['circuit', node], { found: 'no way for current to return from it', expected: 'a closed loop' }),
+      problem('floating-node', ['circuit', node], {
+        found: 'no way for current to return from it',
+        expected: 'a closed loop',
+      }),
     ])
   }
   const solution: Solution = {

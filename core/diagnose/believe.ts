@@ -49,7 +49,8 @@ function score(predictor: Predictor, member: Member, c: Case, readings: readonly
     const { l, explains } = likelihood(p, r.value, dimension, condition)
     each.push(l)
     log += Math.log(Math.max(l, 1e-300))
-    if (explains && p.is === 'value' && r.value.is === 'value') condition = withValue(condition, p, r.value.si, keyOf(r))
+    if (explains && p.is === 'value' && r.value.is === 'value')
+      condition = withValue(condition, p, r.value.si, keyOf(r))
   }
   return { log, condition, each, prior: member.weight, complaint }
 }

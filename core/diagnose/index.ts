@@ -1,5 +1,14 @@
 export { believe, PAIRS_MADE } from './believe'
 export { conditional, likelihood, noCondition, SLIP } from './likelihood'
 export { placeEvidence, startStanding, type Placed } from './place'
-export { FAULTY_ABOVE, judge, links, PROVEN_BELOW, suspects, type Link, type LinkState, type Verdict } from './summaries'
+export {
+  FAULTY_ABOVE,
+  judge,
+  links,
+  PROVEN_BELOW,
+  suspects,
+  type Link,
+  type LinkState,
+  type Verdict,
+} from './summaries'
 export type * from './types'

@@ -63,7 +63,10 @@ export function shared(a: Float64Array, b: Float64Array): number {
  * Mean and variance of a predicted value given the values already explained: ordinary Gaussian conditioning,
  * mean + kᵀC⁻¹r and k₀ − kᵀC⁻¹k (Rasmussen & Williams 2006, eq. 2.19).
  */
-export function conditional(p: Prediction & { is: 'value' }, { used, factor }: Condition): { mean: number; variance: number } {
+export function conditional(
+  p: Prediction & { is: 'value' },
+  { used, factor }: Condition,
+): { mean: number; variance: number } {
   const own = shared(p.sensitivity, p.sensitivity) + p.noise * p.noise
   const n = used.length
   if (n === 0) return { mean: p.mean, variance: own }
@@ -112,7 +115,8 @@ export function likelihood(
     case 'open':
       if (reading.is === 'open') return { l: 1 - SLIP, explains: false }
       // A hand on the probes or a damp terminal shows megohms instead of OL.
-      if (reading.is === 'value' && reading.si > 1e6) return { l: 0.05 * broadDensity(reading.si, 'resistance'), explains: false }
+      if (reading.is === 'value' && reading.si > 1e6)
+        return { l: 0.05 * broadDensity(reading.si, 'resistance'), explains: false }
       return { l: slip, explains: false }
     case 'never':
       return { l: reading.is === 'never' ? 1 - SLIP : slip, explains: false }

@@ -39,13 +39,20 @@ export function placeEvidence(bench: Bench, evidence: readonly Evidence[]): Plac
     if (e.is === 'reading') {
       const procedure = byId.get(e.test)
       if (!procedure) continue
-      const edits: Edit[] = [...[...parted].sort((a, b) => a - b).map((part) => handEdit(machine, part)), ...[...jumpers].sort((a, b) => a - b).map((jumper) => ({ jumper }))]
+      const edits: Edit[] = [
+        ...[...parted].sort((a, b) => a - b).map((part) => handEdit(machine, part)),
+        ...[...jumpers].sort((a, b) => a - b).map((jumper) => ({ jumper })),
+      ]
       readings.push({ procedure, value: e.value, meter: e.instrument, edits })
       const { power, panels, reach } = procedure.needs
       standing = {
         power: power === 'any' ? standing.power : power,
         open: [...new Set([...standing.open, ...panels])],
-        running: reach ? { program: reach.program, seconds: reach.seconds } : power === 'off' ? undefined : standing.running,
+        running: reach
+          ? { program: reach.program, seconds: reach.seconds }
+          : power === 'off'
+            ? undefined
+            : standing.running,
       }
       continue
     }
@@ -65,7 +72,10 @@ export function placeEvidence(bench: Bench, evidence: readonly Evidence[]): Plac
         standing = { ...standing, open: standing.open.filter((p) => p !== target) }
         break
       case 'start':
-        standing = { ...standing, running: { program: machine.sheet.programs.findIndex((p) => p.id === target), seconds: 0 } }
+        standing = {
+          ...standing,
+          running: { program: machine.sheet.programs.findIndex((p) => p.id === target), seconds: 0 },
+        }
         break
       case 'unplug':
         parted.add(part)

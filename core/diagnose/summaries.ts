@@ -11,7 +11,12 @@ export function suspects(belief: Belief): Suspect[] {
   const byKey = new Map<string, { suspect: Suspect; best: number }>()
   belief.members.forEach((m, i) => {
     const key = m.present.map((x) => x.fault.index).join('+')
-    const faults = m.present.map(({ fault, severity }) => ({ id: fault.id, title: fault.title, part: fault.part, severity }))
+    const faults = m.present.map(({ fault, severity }) => ({
+      id: fault.id,
+      title: fault.title,
+      part: fault.part,
+      severity,
+    }))
     const entry = byKey.get(key)
     if (!entry) byKey.set(key, { suspect: { faults, p: belief.p[i] }, best: belief.p[i] })
     else {
@@ -73,7 +78,15 @@ export interface Verdict {
   band: { low: number; high: number } | undefined
   /** Distance from the middle of the band in half widths; 1 is the edge. */
   distance: number
-  says: 'as it should be' | 'near the edge' | 'too low' | 'too high' | 'open' | 'not as it should be' | 'never came' | 'not taken'
+  says:
+    | 'as it should be'
+    | 'near the edge'
+    | 'too low'
+    | 'too high'
+    | 'open'
+    | 'not as it should be'
+    | 'never came'
+    | 'not taken'
 }
 
 /** Judges a reading against what the healthy machine shows there (two standard deviations either side). */
@@ -89,10 +102,18 @@ export function judge(predictor: Predictor, reading: PlacedReading): Verdict {
     if (value.is === 'never') return { ...base, band, distance: Infinity, says: 'never came' }
     if (value.is !== 'value') return { ...base, band, distance: Infinity, says: 'not as it should be' }
     const distance = Math.abs(value.si - healthy.mean) / (2 * sd)
-    const says = distance <= 0.85 ? 'as it should be' : distance <= 1.25 ? 'near the edge' : value.si < healthy.mean ? 'too low' : 'too high'
+    const says =
+      distance <= 0.85
+        ? 'as it should be'
+        : distance <= 1.25
+          ? 'near the edge'
+          : value.si < healthy.mean
+            ? 'too low'
+            : 'too high'
     return { test: procedure.id, band, distance, says }
   }
-  if (value.is === 'never') return { ...base, distance: Infinity, says: healthy.is === 'never' ? 'as it should be' : 'never came' }
+  if (value.is === 'never')
+    return { ...base, distance: Infinity, says: healthy.is === 'never' ? 'as it should be' : 'never came' }
   const right =
     healthy.is === 'sense'
       ? (value.is === 'yes') === healthy.yes > 0.5

@@ -12,5 +12,16 @@ export interface Action {
   target?: string
 }
 
-export const VERBS = ['isolate', 'restore', 'open', 'close', 'unplug', 'plug', 'jumper', 'unjumper', 'start', 'repair'] as const
+export const VERBS = [
+  'isolate',
+  'restore',
+  'open',
+  'close',
+  'unplug',
+  'plug',
+  'jumper',
+  'unjumper',
+  'start',
+  'repair',
+] as const
 export { readEvidence, type Vocabulary } from './read-evidence'

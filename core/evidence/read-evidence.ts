@@ -25,7 +25,8 @@ const some = (names: Iterable<string>): string => {
  * @returns the evidence, or every mistake with its path
  */
 export function readEvidence(written: unknown, words: Vocabulary): Outcome<Evidence[]> {
-  if (!Array.isArray(written)) return wrong(problem('wrong-shape', [], { found: typeof written, expected: 'a list of evidence' }))
+  if (!Array.isArray(written))
+    return wrong(problem('wrong-shape', [], { found: typeof written, expected: 'a list of evidence' }))
   const problems: Problem[] = []
   const out: Evidence[] = []
   written.forEach((item: unknown, i) => {
@@ -41,19 +42,27 @@ export function readEvidence(written: unknown, words: Vocabulary): Outcome<Evide
       const verb = VERBS.find((v) => v === verbText)
       if (!verb) return void say('unknown-action', 'action', entry.action, some(VERBS))
       const targets = words.targets[verb]
-      if (targets && !targets.includes(target)) return void say('unknown-action', 'action', entry.action, `${verb} and ${some(targets)}`)
+      if (targets && !targets.includes(target))
+        return void say('unknown-action', 'action', entry.action, `${verb} and ${some(targets)}`)
       out.push({ is: 'action', action: { verb, target: targets ? target : undefined } })
     } else if ('test' in entry) {
       const id = String(entry.test)
       const shape = words.tests.get(id)
       if (!shape) return void say('unknown-test', 'test', id, some(words.tests.keys()))
       const reading = readReading(String(entry.reading ?? ''), shape)
-      if (!reading.ok) return void problems.push(...reading.problems.map((p) => ({ ...p, place: { path: [i, 'reading'] } })))
+      if (!reading.ok)
+        return void problems.push(...reading.problems.map((p) => ({ ...p, place: { path: [i, 'reading'] } })))
       const instrument = entry.instrument === undefined ? undefined : String(entry.instrument)
       if (instrument !== undefined && !words.instruments.includes(instrument))
         return void say('wrong-shape', 'instrument', instrument, some(words.instruments))
       out.push({ is: 'reading', test: id, value: reading.value, instrument })
-    } else problems.push(problem('wrong-shape', [i], { found: JSON.stringify(item), expected: 'complaint, action or test with reading' }))
+    } else
+      problems.push(
+        problem('wrong-shape', [i], {
+          found: JSON.stringify(item),
+          expected: 'complaint, action or test with reading',
+        }),
+      )
   })
   return problems.length ? wrong(...problems) : fine(out)
 }

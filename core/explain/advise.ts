@@ -1,4 +1,16 @@
-import { believe, judge, links, placeEvidence, suspects, type Belief, type Case, type Link, type Placed, type Suspect, type Verdict } from '../diagnose'
+import {
+  believe,
+  judge,
+  links,
+  placeEvidence,
+  suspects,
+  type Belief,
+  type Case,
+  type Link,
+  type Placed,
+  type Suspect,
+  type Verdict,
+} from '../diagnose'
 import type { Evidence } from '../evidence'
 import { plan, type Order, type Plan } from '../plan'
 import type { Predictor } from '../predict'
@@ -18,13 +30,20 @@ export interface Advice {
  *
  * @param pairs pairs of faults to run; leave out for the settled answer, 0 for the quick one
  */
-export function advise(predictor: Predictor, evidence: readonly Evidence[], order: Order = 'best', pairs?: number): Advice {
+export function advise(
+  predictor: Predictor,
+  evidence: readonly Evidence[],
+  order: Order = 'best',
+  pairs?: number,
+): Advice {
   const placed = placeEvidence(predictor.bench, evidence)
   const belief = believe(predictor, placed.case, pairs)
   const before = believe(predictor, { ...placed.case, readings: [], cured: [] } satisfies Case, 0)
   // Tests read since the last action that changed the machine; before it they may show something new.
   const lastChange = evidence.findLastIndex((e) => e.is === 'action' && e.action.verb !== 'start')
-  const taken = new Set(evidence.flatMap((e, i) => (e.is === 'reading' && (i > lastChange || !placed.jumpers.length) ? [e.test] : [])))
+  const taken = new Set(
+    evidence.flatMap((e, i) => (e.is === 'reading' && (i > lastChange || !placed.jumpers.length) ? [e.test] : [])),
+  )
   return {
     placed,
     belief,

@@ -54,8 +54,15 @@ function edgesOf(plant: Plant, hertz: number): Edge[] {
 }
 
 /** Parts on the path of least impedance between two nodes (Dijkstra), without the parts left out. */
-function path(edges: readonly Edge[], from: number, to: number, without: ReadonlySet<number>): { parts: number[]; ohms: number } | undefined {
-  const best = new Map<number, { ohms: number; via: Edge | undefined; prev: number }>([[from, { ohms: 0, via: undefined, prev: from }]])
+function path(
+  edges: readonly Edge[],
+  from: number,
+  to: number,
+  without: ReadonlySet<number>,
+): { parts: number[]; ohms: number } | undefined {
+  const best = new Map<number, { ohms: number; via: Edge | undefined; prev: number }>([
+    [from, { ohms: 0, via: undefined, prev: from }],
+  ])
   const done = new Set<number>()
   for (;;) {
     let node = -1
@@ -88,15 +95,18 @@ export function linesOf(bench: Bench): Lines {
   const neighbour = (node: number, port: 'first' | 'last', except: number): number | undefined =>
     parts.find((p) => {
       const ports = kinds[p.index].ports
-      return p.index !== except && ports.length > 0 && p.w[port === 'first' ? ports[0] : ports[ports.length - 1]] === node
+      return (
+        p.index !== except && ports.length > 0 && p.w[port === 'first' ? ports[0] : ports[ports.length - 1]] === node
+      )
     })?.index
   const isVessel = (part: number) => (kinds[part].states?.length ?? 0) > 0 && kinds[part].ports.length > 0
-  const holds = (node: number): number | undefined => parts.find((p) => isVessel(p.index) && Object.values(p.w).includes(node))?.index
+  const holds = (node: number): number | undefined =>
+    parts.find((p) => isVessel(p.index) && Object.values(p.w).includes(node))?.index
   const listed = new Set(machine.faults.map((f) => f.part))
 
   function follow(part: number, way: 'up' | 'down'): { chain: number[]; vessel: number | undefined } {
     const chain: number[] = []
-    for (let at = part; chain.length < parts.length; ) {
+    for (let at = part; chain.length < parts.length;) {
       const ports = kinds[at].ports
       const node = parts[at].w[way === 'up' ? ports[0] : ports[ports.length - 1]]
       const vessel = holds(node)
@@ -112,7 +122,10 @@ export function linesOf(bench: Bench): Lines {
     if (supply < 0) return { feed: [], back: [] }
     const edges = edgesOf(momentOf(part), sheet.hertz)
     const source = parts[supply]
-    const [live, ret] = [source.e[kinds[supply].terminals.find((t) => t !== kinds[supply].returns)!], source.e[kinds[supply].returns!]]
+    const [live, ret] = [
+      source.e[kinds[supply].terminals.find((t) => t !== kinds[supply].returns)!],
+      source.e[kinds[supply].returns!],
+    ]
     const [t0, t1] = kinds[part].terminals.map((t) => parts[part].e[t])
     const without = new Set([part, supply])
     const ways = [
@@ -146,9 +159,16 @@ export function linesOf(bench: Bench): Lines {
   }
   for (const p of parts) if (kinds[p.index].terminals.length >= 2 && kinds[p.index].ports.length === 2) addLane(p.index)
   // Loads without water that somebody may suspect, outermost first so that what feeds them is on their own lane.
-  const loads = parts.filter((p) => listed.has(p.index) && !placed.has(p.index) && kinds[p.index].line === 'power' && kinds[p.index].terminals.length >= 2)
+  const loads = parts.filter(
+    (p) =>
+      listed.has(p.index) &&
+      !placed.has(p.index) &&
+      kinds[p.index].line === 'power' &&
+      kinds[p.index].terminals.length >= 2,
+  )
   const reach = new Map(loads.map((p) => [p.index, power(p.index).feed.length]))
-  for (const p of [...loads].sort((a, b) => reach.get(b.index)! - reach.get(a.index)!)) if (!placed.has(p.index)) addLane(p.index)
+  for (const p of [...loads].sort((a, b) => reach.get(b.index)! - reach.get(a.index)!))
+    if (!placed.has(p.index)) addLane(p.index)
 
   const inputs = new Set(
     [...sheet.phases.flatMap((p) => p.exits.map((e) => e.when)), ...sheet.complaints.map((c) => c.when)].flatMap((c) =>
@@ -158,17 +178,27 @@ export function linesOf(bench: Bench): Lines {
   const levels: Lines['levels'] = []
   for (const p of parts) {
     const chain: number[] = [p.index]
-    while (Object.values(parts[chain[0]].ref).length && chain.length < parts.length) chain.unshift(Object.values(parts[chain[0]].ref)[0])
+    while (Object.values(parts[chain[0]].ref).length && chain.length < parts.length)
+      chain.unshift(Object.values(parts[chain[0]].ref)[0])
     if (chain.length < 2 || !isVessel(chain[0]) || lanes.some((l) => l.center === p.index)) continue
     if (parts.some((q) => Object.values(q.ref).includes(p.index))) continue
     const edges = snapshots.length ? edgesOf(snapshots.at(-1)!, sheet.hertz) : []
     const start = Object.values(p.e)[0]
     const ends = parts
-      .filter((q) => inputs.has(q.index) && q.index !== p.index && Object.keys(q.e).length > 0 && kinds[q.index].line === 'level')
-      .map((q) => ({ q: q.index, way: start === undefined ? undefined : path(edges, start, Object.values(q.e)[0], new Set([p.index, q.index])) }))
+      .filter(
+        (q) =>
+          inputs.has(q.index) && q.index !== p.index && Object.keys(q.e).length > 0 && kinds[q.index].line === 'level',
+      )
+      .map((q) => ({
+        q: q.index,
+        way: start === undefined ? undefined : path(edges, start, Object.values(q.e)[0], new Set([p.index, q.index])),
+      }))
       .filter((e) => e.way)
       .sort((a, b) => a.way!.ohms - b.way!.ohms)
-    levels.push({ vessel: chain[0], chain: [...chain.slice(1), ...(ends[0] ? [...ends[0].way!.parts, ends[0].q] : [])] })
+    levels.push({
+      vessel: chain[0],
+      chain: [...chain.slice(1), ...(ends[0] ? [...ends[0].way!.parts, ends[0].q] : [])],
+    })
   }
   return { lanes, levels }
 }

@@ -15,7 +15,8 @@ export interface Expectation {
   sd: number | undefined
 }
 
-const titleOf = (faults: { title: string }[]): string => (faults.length ? faults.map((f) => f.title).join(' and ') : 'nothing wrong')
+const titleOf = (faults: { title: string }[]): string =>
+  faults.length ? faults.map((f) => f.title).join(' and ') : 'nothing wrong'
 
 /** What each of the leading suspects, and the healthy machine, would make this test show. */
 export function expectations(
@@ -88,13 +89,24 @@ function typicalReading(predictor: Predictor, belief: Belief, procedure: Procedu
  * Why a test is the next one: its main outcomes and what each would leave. Every line is true by construction,
  * because it is taken from the belief re-run with the quoted reading.
  */
-export function reasons(predictor: Predictor, belief: Belief, c: Case, s: Suggestion, most = 3): Consequence[] {
+export function reasons(
+  predictor: Predictor,
+  belief: Belief,
+  c: Case,
+  s: Suggestion,
+  most = 3,
+  pairs?: number,
+): Consequence[] {
   return [...s.outcomes]
     .sort((a, b) => b.p - a.p)
     .slice(0, most)
     .map((o) => {
       const reading = typicalReading(predictor, belief, s.procedure, o)
-      const then = believe(predictor, { ...c, readings: [...c.readings, { procedure: s.procedure, value: reading, meter: undefined, edits: [] }] })
+      const then = believe(
+        predictor,
+        { ...c, readings: [...c.readings, { procedure: s.procedure, value: reading, meter: undefined, edits: [] }] },
+        pairs,
+      )
       const [first] = suspects(then)
       const other = then.unexplained > first.p
       return {

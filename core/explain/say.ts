@@ -76,7 +76,9 @@ export function sayTest(machine: Machine, p: Procedure): string {
           return `Ohms of the ${title}`
         case 'volts':
           if (probe.b === '@return') return `Volts behind the ${title}, to the return`
-          return probe.when === 'idle' ? `Volts at the ${title} while not called` : `Volts across the ${title}${Object.keys(machine.parts[what.part].e).length > 2 ? ` (${probe.a}–${probe.b})` : ''}`
+          return probe.when === 'idle'
+            ? `Volts at the ${title} while not called`
+            : `Volts across the ${title}${Object.keys(machine.parts[what.part].e).length > 2 ? ` (${probe.a}–${probe.b})` : ''}`
         case 'amps':
           return `Current of the ${title}`
         case 'pressure':
@@ -143,7 +145,10 @@ export function sayMove(machine: Machine, m: Move): string {
 /** The cautions that bite at a test: those of its school, from the sheet. */
 export function sayCautions(machine: Machine, p: Procedure): string[] {
   const bites = p.school === 'live' ? 'live' : p.school === 'dead' ? 'dead' : p.school === 'water' ? 'water' : undefined
-  return [...machine.sheet.cautions.filter((c) => c.bites === bites).map((c) => c.text), ...(p.caution === undefined ? [] : [p.caution])]
+  return [
+    ...machine.sheet.cautions.filter((c) => c.bites === bites).map((c) => c.text),
+    ...(p.caution === undefined ? [] : [p.caution]),
+  ]
 }
 
 export const STATE_WORD: Record<LinkState, string> = {
@@ -155,6 +160,9 @@ export const STATE_WORD: Record<LinkState, string> = {
 }
 
 export function sayVerdict(v: Verdict, dimension: Dimension | undefined): string {
-  const band = v.band && dimension ? ` (healthy: ${sayQuantity(v.band.low, dimension)} to ${sayQuantity(v.band.high, dimension)})` : ''
+  const band =
+    v.band && dimension
+      ? ` (healthy: ${sayQuantity(v.band.low, dimension)} to ${sayQuantity(v.band.high, dimension)})`
+      : ''
   return `${capital(v.says)}${band}`
 }

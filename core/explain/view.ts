@@ -54,17 +54,39 @@ export function viewOf(predictor: Predictor, evidence: readonly Evidence[], orde
   const a = advise(predictor, evidence, order, pairs)
   const title = (faults: { title: string }[]) => faults.map((f) => f.title).join(' and ')
   return {
-    suspects: a.suspects.filter((s) => s.faults.length && s.p > 0.0005).slice(0, 12).map((s) => ({ title: title(s.faults), faults: s.faults.map((f) => f.id), p: s.p })),
+    suspects: a.suspects
+      .filter((s) => s.faults.length && s.p > 0.0005)
+      .slice(0, 12)
+      .map((s) => ({ title: title(s.faults), faults: s.faults.map((f) => f.id), p: s.p })),
     healthy: a.suspects.find((s) => !s.faults.length)?.p ?? 0,
     unexplained: a.belief.unexplained,
     residual: a.belief.residual,
     links: a.links,
     readings: a.verdicts.map((v, i) => {
       const { procedure, value } = a.placed.case.readings[i]
-      const fits = v.says === 'as it should be' ? 'good' : v.says === 'near the edge' ? 'edge' : v.says === 'not taken' ? 'none' : 'bad'
-      return { test: v.test, text: sayReading(value, dimensionOf(procedure)), title: sayTest(machine, procedure), verdict: sayVerdict(v, dimensionOf(procedure)), fits }
+      const fits =
+        v.says === 'as it should be'
+          ? 'good'
+          : v.says === 'near the edge'
+            ? 'edge'
+            : v.says === 'not taken'
+              ? 'none'
+              : 'bad'
+      return {
+        test: v.test,
+        text: sayReading(value, dimensionOf(procedure)),
+        title: sayTest(machine, procedure),
+        verdict: sayVerdict(v, dimensionOf(procedure)),
+        fits,
+      }
     }),
-    next: a.plan.next.map((s) => ({ id: s.procedure.id, title: sayTest(machine, s.procedure), school: s.procedure.school, minutes: s.minutes, saving: s.saving })),
+    next: a.plan.next.map((s) => ({
+      id: s.procedure.id,
+      title: sayTest(machine, s.procedure),
+      school: s.procedure.school,
+      minutes: s.minutes,
+      saving: s.saving,
+    })),
     remedies: a.plan.remedies.map((r) => {
       const { id, title: what } = machine.sheet.repairs[r.repair]
       return { id, title: what, p: r.p, minutes: r.minutes, price: r.price }
@@ -75,11 +97,17 @@ export function viewOf(predictor: Predictor, evidence: readonly Evidence[], orde
 }
 
 /** The card of one test as the evidence stands: how to take it, what each suspect would make it show, and why. */
-export function cardOf(predictor: Predictor, evidence: readonly Evidence[], order: Order, testId: string): TestCard | undefined {
+export function cardOf(
+  predictor: Predictor,
+  evidence: readonly Evidence[],
+  order: Order,
+  testId: string,
+  pairs?: number,
+): TestCard | undefined {
   const { machine, procedures } = predictor.bench
   const procedure = procedures.find((p) => p.id === testId)
   if (!procedure) return undefined
-  const a = advise(predictor, evidence, order)
+  const a = advise(predictor, evidence, order, pairs)
   const suggestion = a.plan.next.find((s) => s.procedure === procedure)
   const shown = expectations(predictor, a.belief, procedure, undefined, [])
   return {
@@ -97,7 +125,6 @@ export function cardOf(predictor: Predictor, evidence: readonly Evidence[], orde
     destroys: procedure.destroys,
     healthy: shown.healthy,
     suspects: shown.suspects,
-    why: suggestion ? reasons(predictor, a.belief, a.placed.case, suggestion) : [],
+    why: suggestion ? reasons(predictor, a.belief, a.placed.case, suggestion, 3, pairs) : [],
   }
 }
-

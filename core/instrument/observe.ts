@@ -1,6 +1,6 @@
 import { ampsThrough, portAt, portChange, solveCircuit, type Component, type Port, type Solution } from '../circuit'
 import type { Part } from '../kinds'
-import { makeVariant, type Machine, type Variant } from '../machine'
+import { makeVariant, type Machine } from '../machine'
 import { Plant } from '../simulate'
 import { reachesOf, solveWater } from '../water'
 import type { Meter } from './meters'
@@ -13,33 +13,35 @@ export interface Shown {
   sensitivity: Float64Array
 }
 
-/** Parameters that have a tolerance, with the values they take one standard deviation up. */
-function* raised(plant: Plant, parts: readonly Part[] | undefined): Generator<{ param: number; values: Float64Array; owners: readonly Part[] }> {
-  const { machine, parts: all } = plant.variant
-  const own = parts ?? all
-  for (const part of own)
-    for (const index of Object.values(part.param)) {
-      const { sd } = machine.params[index]
-      if (sd === 0) continue
-      const values = plant.v.slice()
-      values[index] += sd
-      yield { param: index, values, owners: [part] }
-    }
-  if (machine.params[0].sd > 0) {
-    const values = plant.v.slice()
-    values[0] += machine.params[0].sd
-    yield { param: 0, values, owners: own }
+/**
+ * Parameters that have a tolerance, one after another one standard deviation up, in one scratch copy of the plant:
+ * only what `stamp` gives may be asked of it. Parts that a parameter touches are its owners.
+ */
+function* raised(
+  plant: Plant,
+  own: readonly Part[],
+): Generator<{ param: number; scratch: Plant; owners: readonly Part[] }> {
+  const { machine } = plant.variant
+  const values = plant.v.slice()
+  const scratch = new Plant({ ...plant.variant, values }, plant.m, plant.x, plant.since)
+  const up = function* (param: number, owners: readonly Part[]) {
+    const { sd } = machine.params[param]
+    if (sd === 0) return
+    values[param] += sd
+    yield { param, scratch, owners }
+    values[param] -= sd
   }
+  for (const part of own) {
+    const one = [part]
+    for (const index of Object.values(part.param)) yield* up(index, one)
+  }
+  yield* up(0, own)
 }
 
-const withValues = (variant: Variant, values: Float64Array): Variant => ({ ...variant, values })
-
-/** The components of some parts as they would be with other parameter values, modes unchanged. */
-function restamped(plant: Plant, values: Float64Array, owners: readonly Part[]): Component[] {
-  const other = new Plant(withValues(plant.variant, values), plant.m, plant.x, plant.since)
+/** The components of some parts as they stand in a plant, modes unchanged. */
+function stampOf(plant: Plant, owners: readonly Part[]): Component[] {
   const out: Component[] = []
-  for (const part of owners)
-    plant.variant.machine.kinds[part.index].stamp?.(part, other, (c) => out.push(c))
+  for (const part of owners) plant.variant.machine.kinds[part.index].stamp?.(part, plant, (c) => out.push(c))
   return out
 }
 
@@ -56,10 +58,13 @@ function nudges(plant: Plant): Nudges[] {
   const known = nudgeCache.get(plant)
   if (known) return known
   const out: Nudges[] = []
-  for (const { param, values, owners } of raised(plant, undefined)) {
-    const before = owners.flatMap((p) => [...plant.componentsOf(p)])
-    const after = restamped(plant, values, owners)
-    const pairs = before.flatMap((c, i): [Component, Component][] => (after[i] && changed(c, after[i]) ? [[c, after[i]]] : []))
+  const wired = plant.variant.parts.filter((p) => plant.variant.machine.kinds[p.index].stamp)
+  for (const { param, scratch, owners } of raised(plant, wired)) {
+    const before = owners.flatMap((p) => plant.componentsOf(p))
+    const after = stampOf(scratch, owners)
+    const pairs = before.flatMap((c, i): [Component, Component][] =>
+      after[i] && changed(c, after[i]) ? [[c, after[i]]] : [],
+    )
     if (pairs.length) out.push({ param, pairs })
   }
   nudgeCache.set(plant, out)
@@ -90,7 +95,9 @@ export function showVolts(plant: Plant, meter: Meter, a: number, b: number): Sho
   return {
     is: 'value',
     value: Math.hypot(port.re, port.im) * loaded,
-    sensitivity: port.connected ? portSensitivity(plant, s, port, loaded) : new Float64Array(plant.variant.machine.params.length),
+    sensitivity: port.connected
+      ? portSensitivity(plant, s, port, loaded)
+      : new Float64Array(plant.variant.machine.params.length),
   }
 }
 
@@ -105,15 +112,12 @@ export function showOhms(plant: Plant, meter: Meter, part: Part, a: string, b: s
     const port = portAt(solveCircuit(machine.nodes, dead, 'dc', 0), part.e[a], part.e[b])
     return port.connected ? port.zRe : Infinity
   }
-  const of = (p: Plant) => (lifted ? [...p.componentsOf(part)] : [...p.components()])
-  const value = ohmsWith(of(plant))
+  const own = lifted ? [part] : plant.variant.parts
+  const value = ohmsWith([...stampOf(plant, own), ...(lifted ? [] : plant.variant.extra)])
   const sensitivity = new Float64Array(machine.params.length)
   if (value > (meter.range ?? Infinity)) return { is: 'open', value: Infinity, sensitivity }
-  for (const { param, values, owners } of raised(plant, lifted ? [part] : undefined)) {
-    const other = new Plant(withValues(plant.variant, values), plant.m, plant.x, plant.since)
-    if (!lifted && !owners.some((o) => Object.keys(o.e).length)) continue
-    sensitivity[param] = ohmsWith(of(other)) - value
-  }
+  for (const { param, scratch } of raised(plant, own))
+    sensitivity[param] = ohmsWith([...stampOf(scratch, own), ...(lifted ? [] : plant.variant.extra)]) - value
   return { is: 'value', value, sensitivity }
 }
 
@@ -148,12 +152,17 @@ export function showWater(plant: Plant, part: Part, port: string, what: 'pressur
   const upstream = network.stretches.filter((s) => s.from !== node)
   const fixed = plant.heads()
   if (what === 'bucket') fixed[node] = 0
-  const near = reachesOf(machine.waterNodes, upstream, fixed).find((r) => r.stretches.some((k) => upstream[k].to === node))
+  const near = reachesOf(machine.waterNodes, upstream, fixed).find((r) =>
+    r.stretches.some((k) => upstream[k].to === node),
+  )
   const sensitivity = new Float64Array(machine.params.length)
   if (!near) return { is: 'value', value: 0, sensitivity }
   const owners = plant.variant.parts.filter((p) => {
     const k = network.of[p.index]
-    return (k >= 0 && near.stretches.some((i) => upstream[i] === network.stretches[k])) || Object.values(p.w).some((n) => near.heads.includes(n))
+    return (
+      (k >= 0 && near.stretches.some((i) => upstream[i] === network.stretches[k])) ||
+      Object.values(p.w).some((n) => near.heads.includes(n))
+    )
   })
   const measure = (p: Plant): number => {
     const heads = p.heads()
@@ -165,14 +174,17 @@ export function showWater(plant: Plant, part: Part, port: string, what: 'pressur
     return stretches.reduce((q, s, k) => q + (s.to === node ? solved.flow[k] : 0), 0)
   }
   const value = measure(plant)
-  for (const { param, values } of raised(plant, owners)) {
-    if (param === 0) continue
-    sensitivity[param] = measure(new Plant(withValues(plant.variant, values), plant.m, plant.x, plant.since)) - value
-  }
+  for (const part of owners)
+    for (const param of Object.values(part.param)) {
+      const { sd } = machine.params[param]
+      if (sd === 0) continue
+      const values = plant.v.slice()
+      values[param] += sd
+      sensitivity[param] = measure(new Plant({ ...plant.variant, values }, plant.m, plant.x, plant.since)) - value
+    }
   return { is: 'value', value: Math.max(0, value), sensitivity }
 }
 
 /** A healthy machine at rest, for looking at what a part is. */
 export const plantAtRest = (machine: Machine): Plant =>
   new Plant(makeVariant(machine), machine.modes.slice(), machine.states.slice(), new Float64Array(machine.modes.length))
-

@@ -9,7 +9,9 @@ export interface Job {
   /** Safety steps confirmed. */
   safety: string[]
   /** Readings and actions in the order they happened, retracted readings left out. */
-  log: ({ event: string; at: string } & ({ is: 'reading'; test: string; text: string; instrument: string | undefined } | { is: 'action'; action: Action }))[]
+  log: ({ event: string; at: string } & (
+    { is: 'reading'; test: string; text: string; instrument: string | undefined } | { is: 'action'; action: Action }
+  ))[]
   /** Ids of events taken back. */
   retracted: string[]
   notes: { event: string; at: string; text: string }[]
@@ -45,7 +47,9 @@ export function inOrder(events: readonly JobEvent[]): JobEvent[] {
 export function foldJob(events: readonly JobEvent[]): Job {
   const ordered = inOrder(events)
   const actions = new Set(ordered.flatMap((e) => (e.what.is === 'action' ? [e.id] : [])))
-  const gone = new Set(ordered.flatMap((e) => (e.what.is === 'retracted' && !actions.has(e.what.event) ? [e.what.event] : [])))
+  const gone = new Set(
+    ordered.flatMap((e) => (e.what.is === 'retracted' && !actions.has(e.what.event) ? [e.what.event] : [])),
+  )
   const job: Job = { ...emptyJob, safety: [], log: [], notes: [], retracted: [...gone], jumpers: [], complaints: [] }
   for (const e of ordered) {
     if (gone.has(e.id)) continue
@@ -60,7 +64,14 @@ export function foldJob(events: readonly JobEvent[]): Job {
         if (!job.safety.includes(what.step)) job.safety.push(what.step)
         break
       case 'reading':
-        job.log.push({ event: e.id, at: e.at, is: 'reading', test: what.test, text: what.text, instrument: what.instrument })
+        job.log.push({
+          event: e.id,
+          at: e.at,
+          is: 'reading',
+          test: what.test,
+          text: what.text,
+          instrument: what.instrument,
+        })
         break
       case 'action': {
         job.log.push({ event: e.id, at: e.at, is: 'action', action: what.action })

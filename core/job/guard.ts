@@ -8,7 +8,8 @@ export type School = 'live' | 'dead' | 'water' | 'look'
  * water work also those before dead work, live work all of them.
  */
 export function missingSteps(school: School, needs: readonly SafetyNeed[], job: Pick<Job, 'safety'>): SafetyNeed[] {
-  const wanted: SafetyNeed['before'][] = school === 'look' ? ['anything'] : school === 'live' ? ['anything', 'dead', 'live'] : ['anything', 'dead']
+  const wanted: SafetyNeed['before'][] =
+    school === 'look' ? ['anything'] : school === 'live' ? ['anything', 'dead', 'live'] : ['anything', 'dead']
   return needs.filter((n) => wanted.includes(n.before) && !job.safety.includes(n.id))
 }
 
@@ -24,7 +25,12 @@ export type Refusal =
  *
  * @param schoolOf the school of a test; `undefined` for an unknown test
  */
-export function refuses(job: Job, event: JobEvent, needs: readonly SafetyNeed[], schoolOf: (test: string) => School | undefined): Refusal | undefined {
+export function refuses(
+  job: Job,
+  event: JobEvent,
+  needs: readonly SafetyNeed[],
+  schoolOf: (test: string) => School | undefined,
+): Refusal | undefined {
   const { what } = event
   if (what.is === 'opened') return job.machine === undefined ? undefined : { why: 'opened-twice' }
   if (job.machine === undefined) return { why: 'not-opened' }

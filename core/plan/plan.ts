@@ -25,7 +25,7 @@ const GIVE_UP = 90
 /** A test is worth offering when it is expected to save at least this, min. */
 const WORTH = 0.05
 /** Members below this posterior do not count when tests are compared. */
-const COUNTS = 1e-3
+const COUNTS = 2e-3
 const BINS = 12
 
 export interface Suggestion {
@@ -74,7 +74,8 @@ const repairCost = (machine: Machine, repair: number): number => {
 }
 
 /** Repairs each member needs, by place in the belief. */
-const needsOf = (belief: Belief): number[][] => belief.members.map((m) => [...new Set(m.present.map((x) => x.fault.repair))])
+const needsOf = (belief: Belief): number[][] =>
+  belief.members.map((m) => [...new Set(m.present.map((x) => x.fault.repair))])
 
 /**
  * Expected minutes until the machine works when repairs are tried without further tests, in the order of
@@ -105,7 +106,9 @@ function costToGo(costs: Float64Array, needs: readonly number[][], p: ArrayLike<
 function erf(x: number): number {
   // Abramowitz & Stegun 7.1.26, absolute error below 1.5e-7.
   const t = 1 / (1 + 0.3275911 * Math.abs(x))
-  const y = 1 - ((((1.061405429 * t - 1.453152027) * t + 1.421413741) * t - 0.284496736) * t + 0.254829592) * t * Math.exp(-x * x)
+  const y =
+    1 -
+    ((((1.061405429 * t - 1.453152027) * t + 1.421413741) * t - 0.284496736) * t + 0.254829592) * t * Math.exp(-x * x)
   return x < 0 ? -y : y
 }
 const normalCdf = (z: number): number => 0.5 * (1 + erf(z / Math.SQRT2))
@@ -130,7 +133,7 @@ function binEdges(values: { mean: number; sd: number }[]): number[] {
 export function outcomesOf(predictor: Predictor, belief: Belief, procedure: Procedure): Outcome[] {
   const rows: { i: number; p: number; prediction: Prediction }[] = []
   belief.members.forEach((m, i) => {
-    if (belief.p[i] >= COUNTS) rows.push({ i, p: belief.p[i], prediction: predictor.predict(m, procedure) })
+    if (belief.p[i] >= COUNTS) rows.push({ i, p: belief.p[i], prediction: predictor.screen(m, procedure) })
   })
   const values = rows.flatMap(({ i, prediction }) => {
     if (prediction.is !== 'value') return []
@@ -154,13 +157,19 @@ export function outcomesOf(predictor: Predictor, belief: Belief, procedure: Proc
       let below = 0
       for (let k = 0; k <= edges.length; k++) {
         const upto = k < edges.length ? normalCdf((edges[k] - mean) / sd) : 1
-        put(`v${k}`, { is: 'value', low: k ? edges[k - 1] : -Infinity, high: edges[k] ?? Infinity, word: undefined }, i, p * (upto - below))
+        put(
+          `v${k}`,
+          { is: 'value', low: k ? edges[k - 1] : -Infinity, high: edges[k] ?? Infinity, word: undefined },
+          i,
+          p * (upto - below),
+        )
         below = upto
       }
     } else if (prediction.is === 'sense') {
       put('yes', { is: 'yes', ...plain }, i, p * prediction.yes)
       put('no', { is: 'no', ...plain }, i, p * (1 - prediction.yes))
-    } else if (prediction.is === 'word') put(`w${prediction.word}`, { is: 'word', ...plain, word: prediction.word }, i, p)
+    } else if (prediction.is === 'word')
+      put(`w${prediction.word}`, { is: 'word', ...plain, word: prediction.word }, i, p)
     else put(prediction.is, { is: prediction.is, ...plain }, i, p)
   }
   const all = [...bins.values()]
@@ -189,7 +198,12 @@ export function plan(
   const needs = needsOf(belief)
   const costNow = costToGo(costs, needs, belief.p, belief.unexplained + belief.residual)
   const counted = belief.p.reduce((s, p) => s + (p >= COUNTS ? p : 0), 0)
-  const countedNow = costToGo(costs, needs, belief.p.map((p) => (p >= COUNTS ? p / counted : 0)), 0)
+  const countedNow = costToGo(
+    costs,
+    needs,
+    belief.p.map((p) => (p >= COUNTS ? p / counted : 0)),
+    0,
+  )
   const suggestions: Suggestion[] = []
   for (const procedure of procedures) {
     if (taken.has(procedure.id)) continue
@@ -210,7 +224,12 @@ export function plan(
   const remedies: Remedy[] = [...mass.keys()]
     .filter((r) => mass[r] > 0.001)
     .sort((a, b) => mass[b] / costs[b] - mass[a] / costs[a] || a - b)
-    .map((r) => ({ repair: r, p: mass[r], minutes: machine.sheet.repairs[r].minutes, price: machine.sheet.repairs[r].price }))
+    .map((r) => ({
+      repair: r,
+      p: mass[r],
+      minutes: machine.sheet.repairs[r].minutes,
+      price: machine.sheet.repairs[r].price,
+    }))
   const stop = !suggestions.some((s) => s.saving > s.minutes * 0.5)
   return { next: suggestions, remedies, costNow, stop }
 }

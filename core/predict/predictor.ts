@@ -1,4 +1,14 @@
-import { findMeter, METERS, SENSES, showAmps, showOhms, showVolts, showWater, type Meter, type Shown } from '../instrument'
+import {
+  findMeter,
+  METERS,
+  SENSES,
+  showAmps,
+  showOhms,
+  showVolts,
+  showWater,
+  type Meter,
+  type Shown,
+} from '../instrument'
 import { makeVariant, severityNodes, type Edit, type Present } from '../machine'
 import type { Bench, Procedure } from '../procedure'
 import { newPlantCache, simulate, type Plant, type PlantCache, type Timeline } from '../simulate'
@@ -10,6 +20,8 @@ export const SEVERITY_NODES = 3
 const SEVERITIES = 2
 /** Independent modelling error, share of the reading (one standard deviation). */
 const MODEL_SPREAD = 0.008
+/** Spread of phase lengths when tests are compared, share of the length. */
+const SCREENED_SPREAD = 0.06
 /** Half width of a severity node in standard deviations of a shared parameter. */
 const NODE_SPREAD = 0.6
 /** Share of calls where nothing turns out to be wrong, against all fault rates together. */
@@ -17,7 +29,10 @@ const HEALTHY_SHARE = 0.03
 
 /** What hands have done, as a key for caching. */
 export const editsKey = (edits: readonly Edit[]): string =>
-  edits.map((e) => (e.hold ? `h${e.hold.mode}:${e.hold.value}` : `j${e.jumper}`)).sort().join(' ')
+  edits
+    .map((e) => (e.hold ? `h${e.hold.mode}:${e.hold.value}` : `j${e.jumper}`))
+    .sort()
+    .join(' ')
 
 interface Tried {
   timelines: Map<string, Timeline>
@@ -53,7 +68,11 @@ export class Predictor {
       const nodes = severityNodes(fault.severity, SEVERITY_NODES)
       const own: Member[] = []
       nodes.forEach((severity, i) =>
-        own.push(this.add([{ fault, severity }], fault.perYear / nodes.length, [() => ({ below: own[i - 1], above: own[i + 1] })])),
+        own.push(
+          this.add([{ fault, severity }], fault.perYear / nodes.length, [
+            () => ({ below: own[i - 1], above: own[i + 1] }),
+          ]),
+        ),
       )
     }
   }
@@ -134,6 +153,22 @@ export class Predictor {
     return p
   }
 
+  /**
+   * A quick prediction for comparing tests: the length of a phase gets a broad share of itself as noise instead of
+   * its exact sensitivities, which need a run for each parameter.
+   */
+  screen(member: Member, procedure: Procedure): Prediction {
+    if (procedure.what.is !== 'duration') return this.predict(member, procedure)
+    const { from, to } = this.timeline(member, procedure.run).phases[procedure.what.phase]
+    if (Number.isNaN(from) || Number.isNaN(to)) return { is: 'never' }
+    return {
+      is: 'value',
+      mean: to - from,
+      sensitivity: new Float64Array(this.shared),
+      noise: Math.hypot(1.5, SCREENED_SPREAD * (to - from)),
+    }
+  }
+
   /** The prediction at the member's own severity, without the width of its node. */
   private bare(member: Member, procedure: Procedure, meterId: string | undefined, edits: readonly Edit[]): Prediction {
     const meter = meterId ?? procedure.meter
@@ -205,7 +240,13 @@ export class Predictor {
    * The width of a severity node: half the difference to its neighbours enters as a private shared parameter, so
    * that several readings of one joint agree on one severity.
    */
-  private spreadSeverity(member: Member, procedure: Procedure, p: Prediction, meterId: string | undefined, edits: readonly Edit[]): void {
+  private spreadSeverity(
+    member: Member,
+    procedure: Procedure,
+    p: Prediction,
+    meterId: string | undefined,
+    edits: readonly Edit[],
+  ): void {
     if (p.is !== 'value') return
     const at = (other: Member | undefined): number | undefined => {
       if (!other) return undefined
@@ -215,7 +256,14 @@ export class Predictor {
     member.neighbours.forEach((find, slot) => {
       const { below, above } = find()
       const [lo, hi] = [at(below), at(above)]
-      const slope = lo !== undefined && hi !== undefined ? (hi - lo) / 2 : hi !== undefined ? hi - p.mean : lo !== undefined ? p.mean - lo : 0
+      const slope =
+        lo !== undefined && hi !== undefined
+          ? (hi - lo) / 2
+          : hi !== undefined
+            ? hi - p.mean
+            : lo !== undefined
+              ? p.mean - lo
+              : 0
       p.sensitivity[this.shared - SEVERITIES + slot] = NODE_SPREAD * slope
     })
   }
@@ -227,12 +275,20 @@ export class Predictor {
     let table = this.timeNudges.get(run)
     if (!table) {
       table = machine.phases.map(() => new Float64Array(machine.params.length))
-      const wet = new Set(machine.parts.filter((p) => Object.keys(p.w).length || Object.keys(p.ref).length).flatMap((p) => Object.values(p.param)))
+      const wet = new Set(
+        machine.parts
+          .filter((p) => Object.keys(p.w).length || Object.keys(p.ref).length)
+          .flatMap((p) => Object.values(p.param)),
+      )
       for (const { index, sd } of machine.params) {
         if (sd === 0 || !wet.has(index)) continue
         const values = machine.values.slice()
         values[index] += sd
-        const other = simulate(makeVariant(machine, [], [], values), { ...runs[run].script, moments: [], until: runs[run].script.steps[1].at })
+        const other = simulate(makeVariant(machine, [], [], values), {
+          ...runs[run].script,
+          moments: [],
+          until: runs[run].script.steps[1].at,
+        })
         for (const p of machine.phases) {
           const [was, is] = [healthy[run].phases[p.index], other.phases[p.index]]
           const length = was.to - was.from

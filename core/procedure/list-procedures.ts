@@ -10,7 +10,15 @@ const START_AT = 1
 const SETTLE = 4
 /** Between isolating and a dead reading: panel, proving, clips; s. */
 const DEAD_AFTER = 180
-const MINUTES: Record<ProbeSpec['what'], number> = { ohms: 2, volts: 1.5, amps: 1.5, pressure: 4, bucket: 6, sense: 0.4, display: 1 }
+const MINUTES: Record<ProbeSpec['what'], number> = {
+  ohms: 2,
+  volts: 1.5,
+  amps: 1.5,
+  pressure: 4,
+  bucket: 6,
+  sense: 0.4,
+  display: 1,
+}
 const METER: Partial<Record<ProbeSpec['what'], string>> = {
   ohms: 'ohms',
   volts: 'volts',
@@ -109,7 +117,9 @@ export function listProcedures(machine: Machine): Bench {
     const moments: Moment[] = machine.phases.flatMap((phase): Moment[] => {
       const { from, to } = trial.phases[phase.index]
       if (Number.isNaN(from)) return []
-      return [{ is: 'phase', phase: phase.index, after: Math.min(SETTLE, (Number.isNaN(to) ? Infinity : to - from) / 2) }]
+      return [
+        { is: 'phase', phase: phase.index, after: Math.min(SETTLE, (Number.isNaN(to) ? Infinity : to - from) / 2) },
+      ]
     })
     for (const m of sheet.moments) if (m.program === program.id) moments.push({ is: 'time', at: START_AT + m.after })
     return moments
@@ -185,7 +195,8 @@ export function listProcedures(machine: Machine): Bench {
         },
         minutes: probe.minutes ?? MINUTES[probe.what],
         caution: undefined,
-        destroys: dead && electrical ? 'switching off ends what the machine shows now: codes, levels and voltages' : undefined,
+        destroys:
+          dead && electrical ? 'switching off ends what the machine shows now: codes, levels and voltages' : undefined,
       })
     }
   for (const phase of machine.phases) {
@@ -239,7 +250,12 @@ export function listProcedures(machine: Machine): Bench {
       spots.find((s) => {
         const m = runs[s.run].script.moments[s.moment]
         const own = sheet.moments.find((x) => x.id === test.moment)
-        return own !== undefined && m.is === 'time' && m.at === START_AT + own.after && runs[s.run].program === sheet.programs.findIndex((p) => p.id === own.program)
+        return (
+          own !== undefined &&
+          m.is === 'time' &&
+          m.at === START_AT + own.after &&
+          runs[s.run].program === sheet.programs.findIndex((p) => p.id === own.program)
+        )
       })
     if (!base) continue
     const { program } = runs[base.run]

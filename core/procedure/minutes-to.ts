@@ -63,7 +63,11 @@ const reached = (s: Standing, { needs }: Procedure): boolean =>
  *
  * @returns total minutes, the moves in order, and the standing afterwards
  */
-export function minutesTo(machine: Machine, from: Standing, goal: Procedure): { minutes: number; moves: Move[]; after: Standing } {
+export function minutesTo(
+  machine: Machine,
+  from: Standing,
+  goal: Procedure,
+): { minutes: number; moves: Move[]; after: Standing } {
   interface Node {
     standing: Standing
     minutes: number

@@ -43,7 +43,9 @@ export function readQuantity(text: string, dimension: Dimension, path: (string |
     else {
       const tolUnit = tolUnitText === undefined ? unit : findUnit(tolUnitText)
       if (tolUnit ? tolUnit.dimension !== dimension : !bare)
-        return wrong(problem('wrong-dimension', path, { found: text, expected: 'a ± in % or in the same kind of unit' }))
+        return wrong(
+          problem('wrong-dimension', path, { found: text, expected: 'a ± in % or in the same kind of unit' }),
+        )
       halfWidth = tol * (tolUnit?.factor ?? 1)
     }
   }

@@ -11,9 +11,25 @@ export type ReadingValue =
   | { is: 'word'; word: string }
   | { is: 'could-not' }
 
-export type ReadingShape = { takes: 'number'; dimension: Dimension } | { takes: 'yes-no' } | { takes: 'word'; words: string[] }
+export type ReadingShape =
+  { takes: 'number'; dimension: Dimension } | { takes: 'yes-no' } | { takes: 'word'; words: string[] }
 
-const OPEN = new Set(['ol', 'o.l', 'o.l.', '0l', '0.l', '.ol', 'o/l', 'open', 'inf', 'infinite', '∞', 'overload', '1 .', 'open line'])
+const OPEN = new Set([
+  'ol',
+  'o.l',
+  'o.l.',
+  '0l',
+  '0.l',
+  '.ol',
+  'o/l',
+  'open',
+  'inf',
+  'infinite',
+  '∞',
+  'overload',
+  '1 .',
+  'open line',
+])
 const YES = new Set(['y', 'yes', 'ja', 'true', '+'])
 const NO = new Set(['n', 'no', 'none', 'false', '-'])
 const NEVER = new Set(['never', 'not reached', 'did not', "didn't", 'endless'])

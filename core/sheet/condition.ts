@@ -17,7 +17,14 @@ export type Condition =
   | { is: 'phase'; phase: string }
   | { is: 'chatters' }
   | { is: 'signal'; part: string; signal: string }
-  | { is: 'compare'; part: string; signal: string; op: '>=' | '<=' | '>' | '<'; si: number; dimension: Dimension | undefined }
+  | {
+      is: 'compare'
+      part: string
+      signal: string
+      op: '>=' | '<=' | '>' | '<'
+      si: number
+      dimension: Dimension | undefined
+    }
 
 const TOKEN = /\s*(>=|<=|>|<|\(|\)|[-+]?\d+(?:\.\d+)?|[^\s()<>=\d][^\s()<>=]*)/uy
 
@@ -31,7 +38,8 @@ export function parseCondition(text: string, path: (string | number)[] = []): Ou
   TOKEN.lastIndex = 0
   while (TOKEN.lastIndex < text.trimEnd().length) {
     const m = TOKEN.exec(text)
-    if (!m) return wrong(problem('bad-condition', path, { found: text, expected: 'PART.SIGNAL, comparison, and, or, not' }))
+    if (!m)
+      return wrong(problem('bad-condition', path, { found: text, expected: 'PART.SIGNAL, comparison, and, or, not' }))
     tokens.push(m[1])
   }
   let at = 0

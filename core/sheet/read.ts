@@ -46,7 +46,8 @@ function placeIn(layers: Layer[], path: (string | number)[]): Place {
   for (let keep = path.length; keep >= 0; keep--)
     for (const layer of layers) {
       const part = path.slice(0, keep)
-      const node = (keep === 0 ? layer.doc.contents : layer.doc.getIn(part, true)) as { range?: [number, number, number] } | undefined
+      const node = (keep === 0 ? layer.doc.contents : layer.doc.getIn(part, true)) as
+        { range?: [number, number, number] } | undefined
       if (!node?.range) continue
       const { line, col } = layer.lines.linePos(node.range[0])
       return { file: layer.file, line, column: col, path }
@@ -97,7 +98,11 @@ export function readSheet(text: string, file: string, find: FindSheet): Outcome<
         const path = issue.path.filter((x): x is string | number => typeof x !== 'symbol')
         if (issue.code === 'unrecognized_keys')
           return issue.keys.map((key) => problem('unknown-field', [...path, key], { found: key }))
-        return [problem(issue.code === 'invalid_type' && issue.input === undefined ? 'missing' : 'wrong-shape', path, { expected: issue.message })]
+        return [
+          problem(issue.code === 'invalid_type' && issue.input === undefined ? 'missing' : 'wrong-shape', path, {
+            expected: issue.message,
+          }),
+        ]
       }),
     )
   const resolved = resolveSheet(shaped.data as WrittenSheet)

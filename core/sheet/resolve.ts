@@ -23,7 +23,12 @@ class Desk {
   }
   quantity(text: unknown, dimension: Dimension, path: Path): Quantity {
     return (
-      this.take(readQuantity(String(text), dimension, path)) ?? { value: 1, dimension, halfWidth: undefined, bound: undefined }
+      this.take(readQuantity(String(text), dimension, path)) ?? {
+        value: 1,
+        dimension,
+        halfWidth: undefined,
+        bound: undefined,
+      }
     )
   }
   condition(text: string, path: Path): Condition {
@@ -36,7 +41,12 @@ const entries = <T>(record: Record<string, T | null> | undefined): [string, T][]
 
 const oneOf = (names: Iterable<string>): string => `one of ${[...names].join(', ')}`
 
-function resolvePart(desk: Desk, id: string, written: Record<string, unknown>, panels: Set<string>): SheetPart | undefined {
+function resolvePart(
+  desk: Desk,
+  id: string,
+  written: Record<string, unknown>,
+  panels: Set<string>,
+): SheetPart | undefined {
   const at = (field: string): Path => ['parts', id, field]
   const kind = findKind(String(written.kind))
   if (!kind) {
@@ -55,7 +65,8 @@ function resolvePart(desk: Desk, id: string, written: Record<string, unknown>, p
   if (part.panel !== undefined && !panels.has(part.panel))
     desk.say('missing', at('panel'), { found: part.panel, expected: `a panel of this sheet: ${oneOf(panels)}` })
   for (const field of Object.keys(written)) {
-    if (RESERVED.has(field) || field in kind.params || field in (kind.words ?? {}) || field in (kind.refs ?? {})) continue
+    if (RESERVED.has(field) || field in kind.params || field in (kind.words ?? {}) || field in (kind.refs ?? {}))
+      continue
     const known = [...Object.keys(kind.params), ...Object.keys(kind.words ?? {}), ...Object.keys(kind.refs ?? {})]
     desk.say('unknown-param', at(field), { found: field, expected: oneOf(known) })
   }
@@ -69,7 +80,8 @@ function resolvePart(desk: Desk, id: string, written: Record<string, unknown>, p
     if ((spec.least !== undefined && q.value < spec.least) || (spec.most !== undefined && q.value > spec.most))
       desk.say('out-of-range', at(name), {
         found: String(text),
-        expected: `${spec.least === undefined ? '' : `at least ${spec.least}`}${spec.most === undefined ? '' : ` at most ${spec.most}`} (SI)`.trim(),
+        expected:
+          `${spec.least === undefined ? '' : `at least ${spec.least}`}${spec.most === undefined ? '' : ` at most ${spec.most}`} (SI)`.trim(),
       })
     part.params[name] = { ...q, from: name in written ? 'sheet' : 'typical' }
   }
@@ -79,7 +91,8 @@ function resolvePart(desk: Desk, id: string, written: Record<string, unknown>, p
     part.words[name] = word
   }
   for (const name of Object.keys(kind.refs ?? {})) {
-    if (written[name] === undefined) desk.say('missing', ['parts', id], { found: `no ${name}`, expected: `${name}, the name of another part` })
+    if (written[name] === undefined)
+      desk.say('missing', ['parts', id], { found: `no ${name}`, expected: `${name}, the name of another part` })
     part.refs[name] = String(written[name])
   }
   return part
@@ -98,7 +111,8 @@ export function resolveSheet(w: WrittenSheet): Outcome<Sheet> {
   const byId = new Map(parts.map((p) => [p.id, p]))
   const find = (id: string, path: Path): SheetPart | undefined => {
     const part = byId.get(id)
-    if (!part && !(w.parts && id in w.parts)) desk.say('unknown-part', path, { found: id, expected: 'the name of a part' })
+    if (!part && !(w.parts && id in w.parts))
+      desk.say('unknown-part', path, { found: id, expected: 'the name of a part' })
     return part
   }
   for (const p of parts)
@@ -107,11 +121,19 @@ export function resolveSheet(w: WrittenSheet): Outcome<Sheet> {
       const other = find(target, ['parts', p.id, name])
       const signal = p.kind.refs![name]
       if (other && !(signal in (other.kind.signals ?? {})))
-        desk.say('unknown-signal', ['parts', p.id, name], { found: `${target} gives no ${signal}`, expected: `a part that gives ${signal}` })
+        desk.say('unknown-signal', ['parts', p.id, name], {
+          found: `${target} gives no ${signal}`,
+          expected: `a part that gives ${signal}`,
+        })
     }
 
   const terminalsOf = (kind: Kind, medium: 'wiring' | 'water') => (medium === 'wiring' ? kind.terminals : kind.ports)
-  function step(item: string, medium: 'wiring' | 'water', path: Path, edge: boolean): [TerminalRef, TerminalRef] | undefined {
+  function step(
+    item: string,
+    medium: 'wiring' | 'water',
+    path: Path,
+    edge: boolean,
+  ): [TerminalRef, TerminalRef] | undefined {
     const m = /^([\w-]+)(?:\.([\w-]+)(?:\/([\w-]+))?)?$/.exec(item)
     if (!m) {
       desk.say('unknown-terminal', path, { found: item, expected: 'PART, PART.TERMINAL or PART.IN/OUT' })
@@ -122,7 +144,12 @@ export function resolveSheet(w: WrittenSheet): Outcome<Sheet> {
     const names = terminalsOf(part.kind, medium)
     for (const t of [m[2], m[3]])
       if (t !== undefined && !names.includes(t)) {
-        desk.say('unknown-terminal', path, { found: item, expected: names.length ? oneOf(names.map((n) => `${part.id}.${n}`)) : `a part with ${medium === 'wiring' ? 'terminals' : 'water ports'}` })
+        desk.say('unknown-terminal', path, {
+          found: item,
+          expected: names.length
+            ? oneOf(names.map((n) => `${part.id}.${n}`))
+            : `a part with ${medium === 'wiring' ? 'terminals' : 'water ports'}`,
+        })
         return undefined
       }
     if (m[2] === undefined && (edge || names.length < 2)) {
@@ -153,7 +180,8 @@ export function resolveSheet(w: WrittenSheet): Outcome<Sheet> {
   function checkedCondition(text: string, path: Path): Condition {
     const condition = desk.condition(text, path)
     for (const a of atomsOf(condition)) {
-      if (a.is === 'phase' && !phaseIds.has(a.phase)) desk.say('unknown-phase', path, { found: a.phase, expected: oneOf(phaseIds) })
+      if (a.is === 'phase' && !phaseIds.has(a.phase))
+        desk.say('unknown-phase', path, { found: a.phase, expected: oneOf(phaseIds) })
       if (a.is === 'alarm' && !alarms.some((x) => x.code === a.code))
         desk.say('missing', path, { found: `alarm ${a.code}`, expected: 'an alarm of this sheet' })
       if (a.is !== 'signal' && a.is !== 'compare') continue
@@ -161,9 +189,15 @@ export function resolveSheet(w: WrittenSheet): Outcome<Sheet> {
       if (!part) continue
       const signal = part.kind.signals?.[a.signal]
       if (!signal)
-        desk.say('unknown-signal', path, { found: `${a.part}.${a.signal}`, expected: oneOf(Object.keys(part.kind.signals ?? {})) })
+        desk.say('unknown-signal', path, {
+          found: `${a.part}.${a.signal}`,
+          expected: oneOf(Object.keys(part.kind.signals ?? {})),
+        })
       else if (a.is === 'compare' && a.dimension !== signal.dimension)
-        desk.say('wrong-dimension', path, { found: text, expected: signal.dimension ? `a ${signal.dimension}` : 'no comparison: this signal is yes or no' })
+        desk.say('wrong-dimension', path, {
+          found: text,
+          expected: signal.dimension ? `a ${signal.dimension}` : 'no comparison: this signal is yes or no',
+        })
     }
     return condition
   }
@@ -176,7 +210,8 @@ export function resolveSheet(w: WrittenSheet): Outcome<Sheet> {
         desk.say('wrong-shape', [...path, 'on', i], { found: name, expected: 'a part that the control can switch' })
     })
     const exits = (p.exits ?? []).map((e, i) => {
-      if (!phaseIds.has(e.to)) desk.say('unknown-phase', [...path, 'exits', i, 'to'], { found: e.to, expected: oneOf(phaseIds) })
+      if (!phaseIds.has(e.to))
+        desk.say('unknown-phase', [...path, 'exits', i, 'to'], { found: e.to, expected: oneOf(phaseIds) })
       if (e.alarm !== undefined && !alarms.some((a) => a.code === e.alarm))
         desk.say('missing', [...path, 'exits', i, 'alarm'], { found: e.alarm, expected: 'an alarm of this sheet' })
       return { when: checkedCondition(e.when, [...path, 'exits', i, 'when']), to: e.to, alarm: e.alarm }
@@ -194,12 +229,21 @@ export function resolveSheet(w: WrittenSheet): Outcome<Sheet> {
       if (!part) return []
       const mode = part.kind.modes?.find((m) => m.name === hand?.mode)
       if (!mode || !mode.values.includes(value)) {
-        desk.say('out-of-range', [...path, 'sets', partId], { found: value, expected: mode ? oneOf(mode.values) : 'a part that a hand works' })
+        desk.say('out-of-range', [...path, 'sets', partId], {
+          found: value,
+          expected: mode ? oneOf(mode.values) : 'a part that a hand works',
+        })
         return []
       }
       return [{ part: partId, value }]
     })
-    return { id, title: p.title, begins: p.begins, sets, lasts: desk.quantity(p.lasts, 'time', [...path, 'lasts']).value }
+    return {
+      id,
+      title: p.title,
+      begins: p.begins,
+      sets,
+      lasts: desk.quantity(p.lasts, 'time', [...path, 'lasts']).value,
+    }
   })
   if (w.control?.starts !== undefined && !programIds.has(w.control.starts))
     desk.say('unknown-program', ['control', 'starts'], { found: w.control.starts, expected: oneOf(programIds) })
@@ -219,20 +263,31 @@ export function resolveSheet(w: WrittenSheet): Outcome<Sheet> {
     if (!part) return undefined
     const spec = part.kind.params[name]
     if (spec) return { part, param: name, dimension: spec.dimension }
-    desk.say('unknown-param', path, { found: text, expected: oneOf(Object.keys(part.kind.params).map((n) => `${partId}.${n}`)) })
+    desk.say('unknown-param', path, {
+      found: text,
+      expected: oneOf(Object.keys(part.kind.params).map((n) => `${partId}.${n}`)),
+    })
     return undefined
   }
-  function writtenEffect(e: NonNullable<NonNullable<NonNullable<WrittenSheet['faults']>[string]>['effects']>[number], path: Path): SheetEffect[] {
+  function writtenEffect(
+    e: NonNullable<NonNullable<NonNullable<WrittenSheet['faults']>[string]>['effects']>[number],
+    path: Path,
+  ): SheetEffect[] {
     if ('swap' in e) {
       for (const medium of ['wiring', 'water'] as const) {
         const ends = e.swap.map((t) => {
           const [p, terminal] = t.split('.')
           const part = byId.get(p)
-          return part && terminal !== undefined && terminalsOf(part.kind, medium).includes(terminal) ? { part: p, terminal } : undefined
+          return part && terminal !== undefined && terminalsOf(part.kind, medium).includes(terminal)
+            ? { part: p, terminal }
+            : undefined
         })
         if (ends[0] && ends[1]) return [{ is: 'swap', medium, a: ends[0], b: ends[1] }]
       }
-      desk.say('unknown-terminal', [...path, 'swap'], { found: e.swap.join(', '), expected: 'two terminals or two water ports, PART.TERMINAL' })
+      desk.say('unknown-terminal', [...path, 'swap'], {
+        found: e.swap.join(', '),
+        expected: 'two terminals or two water ports, PART.TERMINAL',
+      })
       return []
     }
     if ('hold' in e) {
@@ -261,28 +316,44 @@ export function resolveSheet(w: WrittenSheet): Outcome<Sheet> {
   function fault(id: string, f: NonNullable<NonNullable<WrittenSheet['faults']>[string]>): SheetFault[] {
     const path: Path = ['faults', id]
     const [partId, templateId] = id.split('.')
-    const part = templateId === undefined ? (f.part === undefined ? undefined : find(f.part, [...path, 'part'])) : find(partId, path)
-    if (templateId === undefined && f.part === undefined) desk.say('missing', path, { found: 'no part', expected: 'part and effects, or the name PART.FAULT' })
+    const part =
+      templateId === undefined
+        ? f.part === undefined
+          ? undefined
+          : find(f.part, [...path, 'part'])
+        : find(partId, path)
+    if (templateId === undefined && f.part === undefined)
+      desk.say('missing', path, { found: 'no part', expected: 'part and effects, or the name PART.FAULT' })
     if (!part) return []
     const template = templateId === undefined ? undefined : part.kind.faults?.[templateId]
     if (templateId !== undefined && !template) {
-      desk.say('unknown-fault', path, { found: id, expected: oneOf(Object.keys(part.kind.faults ?? {}).map((n) => `${part.id}.${n}`)) })
+      desk.say('unknown-fault', path, {
+        found: id,
+        expected: oneOf(Object.keys(part.kind.faults ?? {}).map((n) => `${part.id}.${n}`)),
+      })
       return []
     }
     const effects: SheetEffect[] = f.effects
       ? f.effects.flatMap((e, i) => writtenEffect(e, [...path, 'effects', i]))
       : (template?.effects ?? []).map((e): SheetEffect => {
           if ('mode' in e) return { is: 'mode', part: part.id, mode: e.mode, value: e.at }
-          const [op, value] = 'to' in e ? (['to', e.to] as const) : 'times' in e ? (['times', e.times] as const) : (['plus', e.plus] as const)
+          const [op, value] =
+            'to' in e
+              ? (['to', e.to] as const)
+              : 'times' in e
+                ? (['times', e.times] as const)
+                : (['plus', e.plus] as const)
           return { is: 'param', part: part.id, param: e.param, op, value }
         })
     if (!effects.length) desk.say('missing', path, { found: 'no effects', expected: 'at least one effect' })
     const repair = f.repair ?? ''
-    if (!repairIds.has(repair)) desk.say('missing', [...path, 'repair'], { found: repair || 'no repair', expected: oneOf(repairIds) })
+    if (!repairIds.has(repair))
+      desk.say('missing', [...path, 'repair'], { found: repair || 'no repair', expected: oneOf(repairIds) })
     let severity = template?.severity
     if (f.severity) {
       const by = effects.find((e) => e.is === 'param' && e.value === 'severity')
-      const dimension = by?.is === 'param' && by.op !== 'times' ? byId.get(by.part)!.kind.params[by.param].dimension : 'ratio'
+      const dimension =
+        by?.is === 'param' && by.op !== 'times' ? byId.get(by.part)!.kind.params[by.param].dimension : 'ratio'
       severity = {
         from: desk.quantity(f.severity.from, dimension, [...path, 'severity', 'from']).value,
         to: desk.quantity(f.severity.to, dimension, [...path, 'severity', 'to']).value,
@@ -290,9 +361,14 @@ export function resolveSheet(w: WrittenSheet): Outcome<Sheet> {
       }
     }
     if (severity && !(severity.from < severity.to && (severity.scale === 'linear' || severity.from > 0)))
-      desk.say('out-of-range', [...path, 'severity'], { found: `${severity.from} to ${severity.to}`, expected: 'from below to; above 0 on a log scale' })
-    const rate = f.rate === undefined ? (template?.perYear ?? 0) : desk.quantity(f.rate, 'rate', [...path, 'rate']).value
-    if (!(rate > 0)) desk.say('out-of-range', [...path, 'rate'], { found: String(f.rate ?? 'none'), expected: 'a rate above 0 /year' })
+      desk.say('out-of-range', [...path, 'severity'], {
+        found: `${severity.from} to ${severity.to}`,
+        expected: 'from below to; above 0 on a log scale',
+      })
+    const rate =
+      f.rate === undefined ? (template?.perYear ?? 0) : desk.quantity(f.rate, 'rate', [...path, 'rate']).value
+    if (!(rate > 0))
+      desk.say('out-of-range', [...path, 'rate'], { found: String(f.rate ?? 'none'), expected: 'a rate above 0 /year' })
     return [
       {
         id,
@@ -301,31 +377,61 @@ export function resolveSheet(w: WrittenSheet): Outcome<Sheet> {
         effects,
         perYear: rate,
         severity,
-        misses: f.misses === undefined ? (template?.misses ?? 0) : desk.quantity(f.misses, 'ratio', [...path, 'misses']).value,
+        misses:
+          f.misses === undefined
+            ? (template?.misses ?? 0)
+            : desk.quantity(f.misses, 'ratio', [...path, 'misses']).value,
         repair,
       },
     ]
   }
 
   const moments = entries(w.moments).map(([id, m]) => {
-    if (!programIds.has(m.program)) desk.say('unknown-program', ['moments', id, 'program'], { found: m.program, expected: oneOf(programIds) })
-    return { id, title: m.title, program: m.program, after: desk.quantity(m.after, 'time', ['moments', id, 'after']).value }
+    if (!programIds.has(m.program))
+      desk.say('unknown-program', ['moments', id, 'program'], { found: m.program, expected: oneOf(programIds) })
+    return {
+      id,
+      title: m.title,
+      program: m.program,
+      after: desk.quantity(m.after, 'time', ['moments', id, 'after']).value,
+    }
   })
   const tests = entries(w.tests).flatMap(([id, t]) => {
     const path: Path = ['tests', id]
     const [partId, signal] = t.sense.split('.')
     const part = find(partId, [...path, 'sense'])
     if (part && !(signal in (part.kind.signals ?? {})))
-      desk.say('unknown-signal', [...path, 'sense'], { found: t.sense, expected: oneOf(Object.keys(part.kind.signals ?? {})) })
+      desk.say('unknown-signal', [...path, 'sense'], {
+        found: t.sense,
+        expected: oneOf(Object.keys(part.kind.signals ?? {})),
+      })
     if (t.jumper !== undefined) {
       const bridged = find(t.jumper, [...path, 'jumper'])
       if (bridged && !bridged.kind.jumperAllowed)
-        desk.say('out-of-range', [...path, 'jumper'], { found: t.jumper, expected: 'a switch that may be bridged; protection is never bridged' })
+        desk.say('out-of-range', [...path, 'jumper'], {
+          found: t.jumper,
+          expected: 'a switch that may be bridged; protection is never bridged',
+        })
     }
     if (!moments.some((m) => m.id === t.moment) && !phaseIds.has(t.moment))
-      desk.say('unknown-phase', [...path, 'moment'], { found: t.moment, expected: oneOf([...moments.map((m) => m.id), ...phaseIds]) })
+      desk.say('unknown-phase', [...path, 'moment'], {
+        found: t.moment,
+        expected: oneOf([...moments.map((m) => m.id), ...phaseIds]),
+      })
     const minutes = desk.quantity(t.minutes, 'time', [...path, 'minutes']).value / 60
-    return [{ id, title: t.title, jumper: t.jumper, part: partId, signal, by: t.by, moment: t.moment, minutes, caution: t.caution }]
+    return [
+      {
+        id,
+        title: t.title,
+        jumper: t.jumper,
+        part: partId,
+        signal,
+        by: t.by,
+        moment: t.moment,
+        minutes,
+        caution: t.caution,
+      },
+    ]
   })
   const sheet: Sheet = {
     id: w.id,
@@ -341,13 +447,18 @@ export function resolveSheet(w: WrittenSheet): Outcome<Sheet> {
     wiring: chains('wiring'),
     water: chains('water'),
     control: w.control && {
-      powered: w.control.powered === undefined ? undefined : checkedCondition(w.control.powered, ['control', 'powered']),
+      powered:
+        w.control.powered === undefined ? undefined : checkedCondition(w.control.powered, ['control', 'powered']),
       starts: w.control.starts,
     },
     programs: programs.map((p) => ({ ...p, lasts: p.lasts || DEFAULT_PERIOD })),
     phases,
     alarms,
-    complaints: entries(w.complaints).map(([id, c]) => ({ id, says: c.says, when: checkedCondition(c.when, ['complaints', id, 'when']) })),
+    complaints: entries(w.complaints).map(([id, c]) => ({
+      id,
+      says: c.says,
+      when: checkedCondition(c.when, ['complaints', id, 'when']),
+    })),
     moments,
     faults: entries(w.faults).flatMap(([id, f]) => fault(id, f)),
     repairs,

@@ -13,7 +13,8 @@ const name = z
   .regex(/^[A-Za-z0-9][A-Za-z0-9_-]*$/, 'letters, digits, - and _, beginning with a letter or digit')
 const faultName = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9_-]*(\.[A-Za-z0-9_-]+)?$/, 'NAME or PART.FAULT')
 /** `null` in an extending sheet takes the entry of the family out. */
-const table = <K extends z.ZodType<string, string>, T extends z.ZodType>(key: K, value: T) => z.record(key, value.nullable())
+const table = <K extends z.ZodType<string, string>, T extends z.ZodType>(key: K, value: T) =>
+  z.record(key, value.nullable())
 
 const effect = z.union([
   z.strictObject({ set: z.string(), to: z.union([quantity, z.number()]) }),
@@ -58,9 +59,7 @@ export const sheetShape = z.strictObject({
     z.strictObject({
       title: z.string(),
       on: z.array(name).optional(),
-      exits: z
-        .array(z.strictObject({ when: condition, to: name, alarm: z.string().optional() }))
-        .optional(),
+      exits: z.array(z.strictObject({ when: condition, to: name, alarm: z.string().optional() })).optional(),
       final: z.boolean().optional(),
     }),
   ).optional(),
@@ -75,13 +74,20 @@ export const sheetShape = z.strictObject({
       rate: quantity.optional(),
       effects: z.array(effect).min(1).optional(),
       severity: z
-        .strictObject({ from: z.union([quantity, z.number()]), to: z.union([quantity, z.number()]), scale: z.enum(['log', 'linear']) })
+        .strictObject({
+          from: z.union([quantity, z.number()]),
+          to: z.union([quantity, z.number()]),
+          scale: z.enum(['log', 'linear']),
+        })
         .optional(),
       misses: quantity.optional(),
       repair: name.optional(),
     }),
   ).optional(),
-  repairs: table(name, z.strictObject({ title: z.string(), minutes: quantity, price: quantity.optional(), holds: quantity.optional() })).optional(),
+  repairs: table(
+    name,
+    z.strictObject({ title: z.string(), minutes: quantity, price: quantity.optional(), holds: quantity.optional() }),
+  ).optional(),
   tests: table(
     name,
     z.strictObject({
@@ -95,7 +101,9 @@ export const sheetShape = z.strictObject({
     }),
   ).optional(),
   'make-safe': z
-    .array(z.strictObject({ id: name, title: z.string(), text: z.string(), before: z.enum(['anything', 'dead', 'live']) }))
+    .array(
+      z.strictObject({ id: name, title: z.string(), text: z.string(), before: z.enum(['anything', 'dead', 'live']) }),
+    )
     .optional(),
   cautions: table(name, z.strictObject({ bites: z.enum(['dead', 'live', 'water']), text: z.string() })).optional(),
 })

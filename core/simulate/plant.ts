@@ -9,14 +9,15 @@ import {
   type Component,
   type Solution,
 } from '../circuit'
-import type { Live, Part } from '../kinds'
-import type { Variant } from '../machine'
+import type { Kind, Live, Part } from '../kinds'
+import type { Machine, Variant } from '../machine'
 import { reachesOf, solveWater, type Stretch } from '../water'
 
 interface Circuit {
   components: Component[]
-  /** First component of each part; the next part's first is its end. */
+  /** First component of each part and how many it has. */
   first: Int32Array
+  count: Int32Array
   ac: Solution | undefined
   dc: Solution | undefined
   live: { ac: boolean; dc: boolean }
@@ -29,15 +30,98 @@ interface Reaches {
   stretches: Stretch[]
   /** Stretch of each part, -1 when it has none. */
   of: Int32Array
-  reaches: { stretches: number[]; heads: number[]; last: Float64Array; pressure: Map<number, number>; flow: Float64Array }[]
+  reaches: {
+    stretches: number[]
+    heads: number[]
+    last: Float64Array
+    pressure: Map<number, number>
+    flow: Float64Array
+  }[]
 }
 
 /** Circuits and water networks already built, by modes; shared by the plants of one variant. */
 export interface PlantCache {
   circuits: Map<string, Circuit>
   water: Map<string, Reaches>
+  roles: Roles | undefined
 }
-export const newPlantCache = (): PlantCache => ({ circuits: new Map(), water: new Map() })
+export const newPlantCache = (): PlantCache => ({ circuits: new Map(), water: new Map(), roles: undefined })
+
+/** Which modes change the circuit and which the water network; the others need no new solution. */
+interface Influence {
+  circuit: Int32Array
+  water: Int32Array
+  onCircuit: Uint8Array
+  onWater: Uint8Array
+}
+const influences = new WeakMap<Machine, Influence>()
+
+/** Found by trying every combination of each part's own modes, once per machine. */
+function influenceOf(machine: Machine): Influence {
+  const known = influences.get(machine)
+  if (known) return known
+  const onCircuit = new Uint8Array(machine.modes.length)
+  const onWater = new Uint8Array(machine.modes.length)
+  const blank: Influence = { circuit: new Int32Array(0), water: new Int32Array(0), onCircuit, onWater }
+  influences.set(machine, blank)
+  const m = machine.modes.slice()
+  const plant = new Plant(
+    { machine, parts: machine.parts, values: machine.values, held: new Int8Array(m.length).fill(-1), extra: [] },
+    m,
+    machine.states.slice(),
+    new Float64Array(m.length),
+  )
+  for (const part of machine.parts) {
+    const kind = machine.kinds[part.index]
+    const modes = (kind.modes ?? []).map((spec) => ({ index: part.mode[spec.name], count: spec.values.length }))
+    const total = modes.reduce((n, { count }) => n * count, 1)
+    const faces = Array.from({ length: total }, (_, code) => {
+      let rest = code
+      for (const { index, count } of modes) {
+        m[index] = rest % count
+        rest = Math.floor(rest / count)
+      }
+      const components: Component[] = []
+      const stretches: Stretch[] = []
+      kind.stamp?.(part, plant, (c) => components.push(c))
+      kind.flow?.(part, plant, (s) => stretches.push(s))
+      return { circuit: JSON.stringify(components), water: JSON.stringify(stretches) }
+    })
+    let step = 1
+    for (const { index, count } of modes) {
+      faces.forEach((face, code) => {
+        const other = faces[Math.floor(code / step) % count === count - 1 ? code - (count - 1) * step : code + step]
+        if (face.circuit !== other.circuit) onCircuit[index] = 1
+        if (face.water !== other.water) onWater[index] = 1
+      })
+      step *= count
+      m[index] = machine.modes[index]
+    }
+  }
+  const chosen = (on: Uint8Array) => Int32Array.from([...on.keys()].filter((i) => on[i]))
+  blank.circuit = chosen(onCircuit)
+  blank.water = chosen(onWater)
+  return blank
+}
+
+/** Parts by what their kinds do, so that nobody asks parts that have nothing to say. */
+interface Roles {
+  stamped: readonly Part[]
+  followers: readonly Part[]
+  heads: readonly Part[]
+  flows: readonly Part[]
+  rates: readonly Part[]
+}
+function rolesOf({ parts, machine }: Variant): Roles {
+  const who = (does: (kind: Kind) => unknown) => parts.filter((p) => does(machine.kinds[p.index]))
+  return {
+    stamped: who((k) => k.stamp),
+    followers: who((k) => k.stampFollowsState),
+    heads: who((k) => k.heads),
+    flows: who((k) => k.flow),
+    rates: who((k) => k.rates),
+  }
+}
 
 interface WaterNow {
   pressure: Float64Array
@@ -47,7 +131,7 @@ interface WaterNow {
 
 /**
  * A variant in one state, with its circuit and water solved when somebody looks.
- * `touchModes` and `touchStates` must be called after changing `m` or `x`.
+ * `touchMode` and `touchStates` must be called after changing `m` or `x`.
  */
 export class Plant implements Live {
   t = 0
@@ -57,7 +141,8 @@ export class Plant implements Live {
   private sourcesFresh = false
   private water: WaterNow | undefined
   private network: Reaches | undefined
-  private readonly followers: readonly Part[]
+  private readonly roles: Roles
+  private readonly influence: Influence
 
   constructor(
     readonly variant: Variant,
@@ -66,7 +151,8 @@ export class Plant implements Live {
     readonly since: Float64Array,
     private readonly cache: PlantCache = newPlantCache(),
   ) {
-    this.followers = variant.parts.filter((p) => variant.machine.kinds[p.index].stampFollowsState)
+    this.roles = cache.roles ??= rolesOf(variant)
+    this.influence = influenceOf(variant.machine)
   }
 
   get v(): Float64Array {
@@ -76,12 +162,18 @@ export class Plant implements Live {
     return this.variant.values[0]
   }
 
-  touchModes(): void {
-    this.circuit = undefined
-    this.sourcesFresh = false
-    this.water = undefined
-    this.network = undefined
+  /** To be called after a mode has changed. */
+  touchMode(mode: number): void {
+    if (this.influence.onCircuit[mode]) {
+      this.circuit = undefined
+      this.sourcesFresh = false
+    }
+    if (this.influence.onWater[mode]) {
+      this.water = undefined
+      this.network = undefined
+    }
   }
+  /** To be called after continuous states have changed. */
   touchStates(): void {
     this.sourcesFresh = false
     this.water = undefined
@@ -90,14 +182,23 @@ export class Plant implements Live {
   /** A copy that later changes do not reach. */
   freeze(): Plant {
     const now = this.circuitNow()
-    const follows = this.followers.length > 0
+    const follows = this.roles.followers.length > 0
     // Source voltages that follow the states belong to the copy; everything else of the circuit is shared.
     const dc = follows ? this.dc() : now.dc
     const components = follows ? [...now.components] : now.components
     const circuit = follows
-      ? { ...now, components, ac: now.ac && { ...now.ac, components }, dc: dc && { ...dc, components, re: dc.re.slice(), im: dc.im.slice() } }
+      ? {
+          ...now,
+          components,
+          ac: now.ac && { ...now.ac, components },
+          dc: dc && { ...dc, components, re: dc.re.slice(), im: dc.im.slice() },
+        }
       : now
-    const own: PlantCache = { circuits: follows ? new Map([[this.key(), circuit]]) : this.cache.circuits, water: this.cache.water }
+    const own: PlantCache = {
+      circuits: follows ? new Map([[this.key(this.influence.circuit), circuit]]) : this.cache.circuits,
+      water: this.cache.water,
+      roles: this.roles,
+    }
     const copy = new Plant(this.variant, this.m.slice(), this.x.slice(), this.since.slice(), own)
     copy.t = this.t
     copy.phase = this.phase
@@ -112,8 +213,8 @@ export class Plant implements Live {
     return this.circuitNow().components
   }
   componentsOf(part: Part): readonly Component[] {
-    const { components, first } = this.circuitNow()
-    return components.slice(first[part.index], first[part.index + 1])
+    const { components, first, count } = this.circuitNow()
+    return components.slice(first[part.index], first[part.index] + count[part.index])
   }
   ac(): Solution {
     const c = this.circuitNow()
@@ -123,8 +224,8 @@ export class Plant implements Live {
   dc(): Solution {
     const c = this.circuitNow()
     c.dc ??= solveCircuit(this.variant.machine.nodes, c.components, 'dc', 0)
-    if (!this.sourcesFresh && this.followers.length) {
-      for (const part of this.followers) {
+    if (!this.sourcesFresh && this.roles.followers.length) {
+      for (const part of this.roles.followers) {
         let at = c.first[part.index]
         this.variant.machine.kinds[part.index].stamp!(part, this, (component) => (c.components[at++] = component))
       }
@@ -138,23 +239,33 @@ export class Plant implements Live {
   }
 
   private stampInto(c: Circuit): void {
-    const { parts, machine, extra } = this.variant
-    c.components.length = 0
-    for (const part of parts) {
-      c.first[part.index] = c.components.length
-      machine.kinds[part.index].stamp?.(part, this, (component) => c.components.push(component))
+    const { machine, extra } = this.variant
+    const { components } = c
+    const push = (component: Component) => void components.push(component)
+    components.length = 0
+    for (const part of this.roles.stamped) {
+      c.first[part.index] = components.length
+      machine.kinds[part.index].stamp!(part, this, push)
+      c.count[part.index] = components.length - c.first[part.index]
     }
-    c.first[parts.length] = c.components.length
-    c.components.push(...extra)
-    c.live.ac = c.components.some((x) => x.t === 'VAC')
-    c.live.dc = c.components.some((x) => x.t === 'VDC')
+    components.push(...extra)
+    c.live.ac = components.some((x) => x.t === 'VAC')
+    c.live.dc = components.some((x) => x.t === 'VDC')
   }
   private circuitNow(): Circuit {
     if (this.circuit) return this.circuit
-    const key = this.key()
+    const key = this.key(this.influence.circuit)
     let c = this.cache.circuits.get(key)
     if (!c) {
-      c = { components: [], first: new Int32Array(this.variant.parts.length + 1), ac: undefined, dc: undefined, live: { ac: false, dc: false }, dcIslands: undefined }
+      c = {
+        components: [],
+        first: new Int32Array(this.variant.parts.length),
+        count: new Int32Array(this.variant.parts.length),
+        ac: undefined,
+        dc: undefined,
+        live: { ac: false, dc: false },
+        dcIslands: undefined,
+      }
       this.circuit = c
       this.stampInto(c)
       this.cache.circuits.set(key, c)
@@ -163,20 +274,22 @@ export class Plant implements Live {
     return c
   }
 
-  private key(): string {
-    return String.fromCharCode(...this.m)
+  private key(modes: Int32Array): string {
+    let key = ''
+    for (const mode of modes) key += String.fromCharCode(this.m[mode])
+    return key
   }
 
   private networkNow(): Reaches {
     if (this.network) return this.network
-    const key = this.key()
+    const key = this.key(this.influence.water)
     let net = this.cache.water.get(key)
     if (!net) {
       const { parts, machine } = this.variant
       const stretches: Stretch[] = []
       const of = new Int32Array(parts.length).fill(-1)
-      for (const part of parts)
-        machine.kinds[part.index].flow?.(part, this, (s) => {
+      for (const part of this.roles.flows)
+        machine.kinds[part.index].flow!(part, this, (s) => {
           of[part.index] = stretches.length
           stretches.push(s)
         })
@@ -194,12 +307,12 @@ export class Plant implements Live {
 
   /** Fixed pressures, Pa; NaN where a node is free. */
   heads(): Float64Array {
-    const { parts, machine } = this.variant
+    const { machine } = this.variant
     const fixed = new Float64Array(machine.waterNodes).fill(NaN)
-    for (const part of parts)
-      machine.kinds[part.index].heads?.(part, this, (node, pascals) => {
-        fixed[node] = pascals
-      })
+    const put = (node: number, pascals: number) => {
+      fixed[node] = pascals
+    }
+    for (const part of this.roles.heads) machine.kinds[part.index].heads!(part, this, put)
     return fixed
   }
 
@@ -229,6 +342,13 @@ export class Plant implements Live {
       for (const [node, p] of reach.pressure) pressure[node] = p
     }
     return (this.water = { pressure, flow, network })
+  }
+
+  /** Rates of change of the continuous states. */
+  rates(): Float64Array {
+    const out = new Float64Array(this.x.length)
+    for (const part of this.roles.rates) this.variant.machine.kinds[part.index].rates!(part, this, out)
+    return out
   }
 
   volts(a: number, b: number): number {

@@ -44,15 +44,15 @@ export interface Timeline {
 const MAX_EVENTS = 20000
 const MAX_ROUNDS = 400
 const VOLUME_TOLERANCE = 1e-7
-const TIME_TOLERANCE = 1e-6
-const FIRST_STEP = 5
+const TIME_TOLERANCE = 1e-5
+const FIRST_STEP = 120
 const LONGEST_STEP = 600
 
 /**
  * Runs a variant through a script, from event to event.
  *
  * Between events states follow an adaptive Bogacki–Shampine 3(2) step; an event is the first instant at which
- * some part or the control is no longer content with the state, found by bisection to 1 µs. At an event parts
+ * some part or the control is no longer content with the state, found by bisection to 10 µs. At an event parts
  * react one after another, in the order of the sheet, until all are content; a state that comes back within
  * one instant is reported as chatter and those modes rest until the control switches something.
  *
@@ -87,7 +87,10 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
     events.push(event)
     if (events.length > MAX_EVENTS)
       throw new InputFault([
-        problem('limit-reached', ['simulate'], { found: `${MAX_EVENTS} events by ${plant.t.toFixed(1)} s`, expected: 'a machine that comes to rest' }),
+        problem('limit-reached', ['simulate'], {
+          found: `${MAX_EVENTS} events by ${plant.t.toFixed(1)} s`,
+          expected: 'a machine that comes to rest',
+        }),
       ])
   }
   /** Sets a mode unless a fault, a hand or a chatter holds it. Returns whether it changed. */
@@ -95,7 +98,7 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
     if (held[mode] >= 0 || byHand[mode] >= 0 || resting.has(mode) || m[mode] === value) return false
     m[mode] = value
     since[mode] = plant.t
-    plant.touchModes()
+    plant.touchMode(mode)
     note({ t: plant.t, is: 'mode', mode, value })
     return true
   }
@@ -133,7 +136,9 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
     enter(next.to)
     return true
   }
-  const free = (mode: number, value: number) => held[mode] < 0 && byHand[mode] < 0 && !resting.has(mode) && m[mode] !== value
+  const free = (mode: number, value: number) =>
+    held[mode] < 0 && byHand[mode] < 0 && !resting.has(mode) && m[mode] !== value
+  const clocks = parts.filter((p) => kinds[p.index].deadline)
   const reactors = parts.filter((p) => kinds[p.index].react)
 
   function settle(): void {
@@ -160,7 +165,10 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
       seen.set(key, changed.length)
     }
     throw new InputFault([
-      problem('limit-reached', ['simulate'], { found: `no rest at ${plant.t.toFixed(2)} s`, expected: 'phases that wait for something' }),
+      problem('limit-reached', ['simulate'], {
+        found: `no rest at ${plant.t.toFixed(2)} s`,
+        expected: 'phases that wait for something',
+      }),
     ])
   }
   function lookBack(): void {
@@ -184,11 +192,6 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
     return out
   }
 
-  const dx = () => {
-    const out = new Float64Array(x.length)
-    for (const part of parts) kinds[part.index].rates?.(part, plant, out)
-    return out
-  }
   const put = (values: Float64Array) => {
     x.set(values)
     plant.touchStates()
@@ -199,17 +202,17 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
   function advance(limit: number): void {
     const t0 = plant.t
     const x0 = x.slice()
-    const k1 = dx()
+    const k1 = plant.rates()
     let h = Math.min(stepSize, limit - t0)
     for (;;) {
       const at = (f: (i: number) => number) => Float64Array.from(x0, (_, i) => x0[i] + h * f(i))
       put(at((i) => 0.5 * k1[i]))
-      const k2 = dx()
+      const k2 = plant.rates()
       put(at((i) => 0.75 * k2[i]))
-      const k3 = dx()
+      const k3 = plant.rates()
       const x1 = at((i) => (2 * k1[i] + 3 * k2[i] + 4 * k3[i]) / 9)
       put(x1)
-      const k4 = dx()
+      const k4 = plant.rates()
       let error = 0
       for (let i = 0; i < x0.length; i++)
         error = Math.max(error, Math.abs(h * ((-5 / 72) * k1[i] + k2[i] / 12 + k3[i] / 9 - k4[i] / 8)))
@@ -287,7 +290,8 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
     }
     settle()
     visit()
-    const rest = finalReached && nextStep === steps.length && script.moments.every((mo, k) => done[k] || mo.is === 'phase')
+    const rest =
+      finalReached && nextStep === steps.length && script.moments.every((mo, k) => done[k] || mo.is === 'phase')
     if (plant.t >= script.until - 1e-9 || (script.stopsWhenFinal && rest)) break
     let limit = Math.min(script.until, nextStep < steps.length ? steps[nextStep].at : Infinity)
     for (let k = 0; k < done.length; k++) if (!done[k]) limit = Math.min(limit, Math.max(plant.t, momentTime(k)))
@@ -296,8 +300,8 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
         const at = plant.phaseSince + after
         if (at > plant.t + 1e-9) limit = Math.min(limit, at)
       }
-    for (const part of parts) {
-      const at = kinds[part.index].deadline?.(part, plant) ?? Infinity
+    for (const part of clocks) {
+      const at = kinds[part.index].deadline!(part, plant)
       if (at > plant.t + 1e-9) limit = Math.min(limit, at)
     }
     if (limit <= plant.t) limit = Math.min(script.until, plant.t + 1e-6)

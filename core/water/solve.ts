@@ -71,7 +71,7 @@ export function solveWater(
       reached[i] = 1
       pressure[i] = fixed[i]
     }
-  for (let again = true; again; ) {
+  for (let again = true; again;) {
     again = false
     for (const s of stretches)
       if (reached[s.from] !== reached[s.to]) {

@@ -72,7 +72,17 @@ export async function startCluster(root, name, { fresh = false } = {}) {
     writeFileSync(secret, randomBytes(18).toString('base64url'))
     chmodSync(secret, 0o600)
     own(secret)
-    const made = asOwner(bin, 'initdb', ['-D', data, '-U', 'duckweed', '--auth=scram-sha-256', `--pwfile=${secret}`, '-E', 'UTF8', '--locale=C.UTF-8'])
+    const made = asOwner(bin, 'initdb', [
+      '-D',
+      data,
+      '-U',
+      'duckweed',
+      '--auth=scram-sha-256',
+      `--pwfile=${secret}`,
+      '-E',
+      'UTF8',
+      '--locale=C.UTF-8',
+    ])
     if (made.status !== 0) stop(`The database could not be set up in ${data}:\n${made.stderr}`)
   }
   const password = readFileSync(secret, 'utf8').trim()
@@ -96,6 +106,17 @@ export async function startCluster(root, name, { fresh = false } = {}) {
     /** For tests: away and back on the same port. */
     pause: () => asOwner(bin, 'pg_ctl', ['-D', data, '-m', 'immediate', '-w', 'stop']),
     resume: () =>
-      asOwner(bin, 'pg_ctl', ['-D', data, '-l', log, '-w', '-t', '60', '-o', `-p ${port} -c listen_addresses=127.0.0.1 -c unix_socket_directories=`, 'start']),
+      asOwner(bin, 'pg_ctl', [
+        '-D',
+        data,
+        '-l',
+        log,
+        '-w',
+        '-t',
+        '60',
+        '-o',
+        `-p ${port} -c listen_addresses=127.0.0.1 -c unix_socket_directories=`,
+        'start',
+      ]),
   }
 }

@@ -19,7 +19,10 @@ export const CHROMIUM = '/usr/bin/chromium'
 export async function ensureDebian(missing) {
   if (!missing.length) return
   const command = `apt-get install -y --no-install-recommends ${missing.join(' ')}`
-  if (!isRoot()) stop(`Missing on this machine: ${missing.join(', ')}. Run this once, then try again:\n\n    sudo apt-get update && sudo ${command}`)
+  if (!isRoot())
+    stop(
+      `Missing on this machine: ${missing.join(', ')}. Run this once, then try again:\n\n    sudo apt-get update && sudo ${command}`,
+    )
   say(`Installing ${missing.join(', ')} …`)
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' }
   const quiet = { env, stdio: ['ignore', 'ignore', 'inherit'] }

@@ -14,7 +14,11 @@ export async function ensurePackages(root) {
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === hash) return
   const { packageManager } = JSON.parse(readFileSync(join(root, 'package.json'), 'utf8'))
   say('Installing packages …')
-  const code = await run('npx', ['--yes', packageManager, 'install', '--frozen-lockfile'], { cwd: root, env: { ...process.env, CI: 'true' } })
-  if (code !== 0) stop(`The packages could not be installed. Try: npx --yes ${packageManager} install --frozen-lockfile`)
+  const code = await run('npx', ['--yes', packageManager, 'install', '--frozen-lockfile'], {
+    cwd: root,
+    env: { ...process.env, CI: 'true' },
+  })
+  if (code !== 0)
+    stop(`The packages could not be installed. Try: npx --yes ${packageManager} install --frozen-lockfile`)
   writeFileSync(stamp, hash)
 }

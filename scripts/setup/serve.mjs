@@ -26,7 +26,10 @@ export async function serve(root, { port, host = '127.0.0.1', databaseUrl, quiet
     // Plain http: a Secure cookie would not come back from other machines of the workshop.
     NUXT_SESSION_COOKIE_SECURE: process.env.NUXT_SESSION_COOKIE_SECURE ?? 'false',
   }
-  const child = spawn(process.execPath, [join(root, '.output/server/index.mjs')], { env, stdio: ['ignore', quiet ? 'ignore' : 'ignore', 'inherit'] })
+  const child = spawn(process.execPath, [join(root, '.output/server/index.mjs')], {
+    env,
+    stdio: ['ignore', quiet ? 'ignore' : 'ignore', 'inherit'],
+  })
   let ended = false
   const end = new Promise((resolve) => child.on('exit', (code) => ((ended = true), resolve(code))))
   for (let i = 0; i < 150 && !ended; i++) {

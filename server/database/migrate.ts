@@ -7,7 +7,11 @@ const MIGRATIONS = [start]
 /** Brings the tables to the newest form. Running it twice does nothing. */
 export async function migrate(sequelize: Sequelize): Promise<void> {
   const umzug = new Umzug({
-    migrations: MIGRATIONS.map(({ name, up, down }) => ({ name, up: () => up(sequelize), down: () => down(sequelize) })),
+    migrations: MIGRATIONS.map(({ name, up, down }) => ({
+      name,
+      up: () => up(sequelize),
+      down: () => down(sequelize),
+    })),
     storage: new SequelizeStorage({ sequelize, tableName: 'migrations' }),
     logger: undefined,
   })

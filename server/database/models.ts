@@ -1,4 +1,11 @@
-import { DataTypes, Model, type CreationOptional, type InferAttributes, type InferCreationAttributes, type Sequelize } from 'sequelize'
+import {
+  DataTypes,
+  Model,
+  type CreationOptional,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type Sequelize,
+} from 'sequelize'
 import type { Happening } from '../../core/job'
 
 export class Organisation extends Model<InferAttributes<Organisation>, InferCreationAttributes<Organisation>> {
@@ -52,11 +59,29 @@ export function defineModels(sequelize: Sequelize): void {
   const common = { sequelize, timestamps: false, underscored: true }
   const id = () => ({ ...uuid(), primaryKey: true })
   Organisation.init({ id: id(), name: text() }, { ...common, tableName: 'organisations' })
-  User.init({ id: id(), organisationId: uuid(), email: text(), name: text(), passwordHash: text() }, { ...common, tableName: 'users' })
-  Machine.init({ id: id(), organisationId: uuid(), sheet: text(), customer: text(), place: text(), title: text() }, { ...common, tableName: 'machines' })
-  Job.init({ id: id(), organisationId: uuid(), machineId: uuid(), openedBy: uuid(), createdAt: DataTypes.DATE }, { ...common, tableName: 'jobs' })
+  User.init(
+    { id: id(), organisationId: uuid(), email: text(), name: text(), passwordHash: text() },
+    { ...common, tableName: 'users' },
+  )
+  Machine.init(
+    { id: id(), organisationId: uuid(), sheet: text(), customer: text(), place: text(), title: text() },
+    { ...common, tableName: 'machines' },
+  )
+  Job.init(
+    { id: id(), organisationId: uuid(), machineId: uuid(), openedBy: uuid(), createdAt: DataTypes.DATE },
+    { ...common, tableName: 'jobs' },
+  )
   JobEventRow.init(
-    { id: id(), jobId: uuid(), userId: uuid(), version: DataTypes.INTEGER, at: DataTypes.DATE, device: text(), what: DataTypes.JSONB, receivedAt: DataTypes.DATE },
+    {
+      id: id(),
+      jobId: uuid(),
+      userId: uuid(),
+      version: DataTypes.INTEGER,
+      at: DataTypes.DATE,
+      device: text(),
+      what: DataTypes.JSONB,
+      receivedAt: DataTypes.DATE,
+    },
     { ...common, tableName: 'job_events' },
   )
 }

@@ -11,7 +11,9 @@ if (!url) throw new Error('DATABASE_URL is not set.')
 const sequelize = connect(url)
 try {
   if (process.argv.includes('--fresh'))
-    await sequelize.query('DROP TABLE IF EXISTS sign_in_tries, job_events, jobs, machines, users, organisations, migrations')
+    await sequelize.query(
+      'DROP TABLE IF EXISTS sign_in_tries, job_events, jobs, machines, users, organisations, migrations',
+    )
   await migrate(sequelize)
   defineModels(sequelize)
   const hash = new Hash(new Scrypt({}))

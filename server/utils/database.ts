@@ -22,7 +22,11 @@ export async function withDatabase<T>(work: (db: Sequelize) => Promise<T>): Prom
     if (error instanceof UniqueConstraintError || error instanceof ForeignKeyConstraintError) throw error
     if (error instanceof BaseError) {
       console.error(`database: ${error.message}`)
-      throw refuse(503, 'database-away', 'The database cannot be reached. What you entered is kept here and sent when it is back.')
+      throw refuse(
+        503,
+        'database-away',
+        'The database cannot be reached. What you entered is kept here and sent when it is back.',
+      )
     }
     throw error
   }

@@ -8,7 +8,13 @@ import type { SignedIn } from './who'
 /** An event as it is shown: with who entered it. */
 export type ShownEvent = JobEvent & { by: string }
 
-const toEvent = (row: JobEventRow): JobEvent => ({ id: row.id, v: 1, at: row.at.toISOString(), device: row.device, what: row.what })
+const toEvent = (row: JobEventRow): JobEvent => ({
+  id: row.id,
+  v: 1,
+  at: row.at.toISOString(),
+  device: row.device,
+  what: row.what,
+})
 
 /** A job of the asking organisation, or 404: another organisation's job does not exist for it. */
 export async function jobOf(who: SignedIn, id: string): Promise<Job> {
@@ -24,7 +30,9 @@ export async function eventsOf(jobId: string): Promise<JobEvent[]> {
 /** Events with the names of those who entered them. */
 export async function shownEvents(jobId: string): Promise<ShownEvent[]> {
   const rows = await JobEventRow.findAll({ where: { jobId } })
-  const people = new Map((await User.findAll({ where: { id: [...new Set(rows.map((r) => r.userId))] } })).map((u) => [u.id, u.name]))
+  const people = new Map(
+    (await User.findAll({ where: { id: [...new Set(rows.map((r) => r.userId))] } })).map((u) => [u.id, u.name]),
+  )
   const by = new Map(rows.map((r) => [r.id, people.get(r.userId) ?? 'unknown']))
   return inOrder(rows.map(toEvent)).map((e) => ({ ...e, by: by.get(e.id)! }))
 }
@@ -55,12 +63,17 @@ export async function appendEvents(who: SignedIn, job: Job, events: readonly Job
     if (have.has(event.id) || fresh.some((e) => e.id === event.id)) continue
     const { what } = event
     const named =
-      what.is === 'reading' ? facts.schools.has(what.test)
-      : what.is === 'closed' ? facts.repairs.has(what.repair) || what.repair === ''
-      : what.is === 'safety' ? facts.needs.some((n) => n.id === what.step)
-      : what.is === 'opened' ? what.machine === job.machineId && what.complaints.every((c) => facts.complaints.has(c))
-      : what.is === 'retracted' ? have.has(what.event) || fresh.some((e) => e.id === what.event)
-      : true
+      what.is === 'reading'
+        ? facts.schools.has(what.test)
+        : what.is === 'closed'
+          ? facts.repairs.has(what.repair) || what.repair === ''
+          : what.is === 'safety'
+            ? facts.needs.some((n) => n.id === what.step)
+            : what.is === 'opened'
+              ? what.machine === job.machineId && what.complaints.every((c) => facts.complaints.has(c))
+              : what.is === 'retracted'
+                ? have.has(what.event) || fresh.some((e) => e.id === what.event)
+                : true
     if (!named) throw refuse(422, 'unknown-name', 'This names something that the machine or the job does not have.')
     const refusal = refuses(foldJob([...there, ...fresh]), event, facts.needs, (test) => facts.schools.get(test))
     if (refusal) throw refuse(409, refusal.why, REFUSED[refusal.why])
@@ -68,7 +81,15 @@ export async function appendEvents(who: SignedIn, job: Job, events: readonly Job
   }
   try {
     await JobEventRow.bulkCreate(
-      fresh.map((e) => ({ id: e.id, jobId: job.id, userId: who.id, version: e.v, at: new Date(e.at), device: e.device, what: e.what })),
+      fresh.map((e) => ({
+        id: e.id,
+        jobId: job.id,
+        userId: who.id,
+        version: e.v,
+        at: new Date(e.at),
+        device: e.device,
+        what: e.what,
+      })),
       { ignoreDuplicates: true },
     )
   } catch (error) {

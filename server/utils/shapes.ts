@@ -8,7 +8,12 @@ const words = z.string().max(4000)
 export const happening = z.discriminatedUnion('is', [
   z.strictObject({ is: z.literal('opened'), machine: z.uuid(), complaints: z.array(name).min(1).max(12), words }),
   z.strictObject({ is: z.literal('safety'), step: name }),
-  z.strictObject({ is: z.literal('reading'), test: name, text: z.string().min(1).max(60), instrument: name.optional() }),
+  z.strictObject({
+    is: z.literal('reading'),
+    test: name,
+    text: z.string().min(1).max(60),
+    instrument: name.optional(),
+  }),
   z.strictObject({ is: z.literal('action'), action: z.strictObject({ verb: z.enum(VERBS), target: name.optional() }) }),
   z.strictObject({ is: z.literal('retracted'), event: z.uuid() }),
   z.strictObject({ is: z.literal('order'), order: z.enum(['best', 'live-first', 'dead-first', 'water-first']) }),

@@ -13,7 +13,7 @@ export interface SheetText {
 export async function sheetTexts(id: string): Promise<SheetText[]> {
   const storage = useStorage('assets:library')
   const out: SheetText[] = []
-  for (let next: string | undefined = id; next !== undefined && out.length < 9; ) {
+  for (let next: string | undefined = id; next !== undefined && out.length < 9;) {
     const text: string | null = await storage.getItem<string>(`${next}.yaml`)
     if (text === null) break
     out.push({ id: next, file: `library/${next}.yaml`, text: String(text) })

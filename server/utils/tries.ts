@@ -19,15 +19,21 @@ const tries = (): RateLimiterPostgres =>
 
 /** Counts a failed sign-in and refuses when there have been too many for this name and address. */
 export async function countFailure(key: string): Promise<void> {
-  await tries().consume(key).catch((r: RateLimiterRes | Error) => {
-    if (r instanceof Error) throw r
-  })
+  await tries()
+    .consume(key)
+    .catch((r: RateLimiterRes | Error) => {
+      if (r instanceof Error) throw r
+    })
 }
 
 export async function refuseIfTooMany(key: string): Promise<void> {
   const now = await tries().get(key)
   if (now && now.consumedPoints >= TRIES)
-    throw refuse(429, 'too-many-tries', `Too many tries. Wait ${Math.ceil(now.msBeforeNext / 60000)} minutes and try again.`)
+    throw refuse(
+      429,
+      'too-many-tries',
+      `Too many tries. Wait ${Math.ceil(now.msBeforeNext / 60000)} minutes and try again.`,
+    )
 }
 
 export const forgetFailures = (key: string) => tries().delete(key)

@@ -14,7 +14,11 @@ const STRANGE = '01900000-0000-7000-8000-00000000dead'
 let n = 0
 const uuid = () => `01900000-0000-7000-9000-${String(++n).padStart(12, '0')}`
 const event = (what: object) => ({ id: uuid(), v: 1, at: '2026-03-01T10:00:00.000Z', device: 'test', what })
-const opening = (machine = MACHINE) => ({ job: uuid(), machine, event: event({ is: 'opened', machine, complaints: ['no-fill'], words: '' }) })
+const opening = (machine = MACHINE) => ({
+  job: uuid(),
+  machine,
+  event: event({ is: 'opened', machine, complaints: ['no-fill'], words: '' }),
+})
 
 async function signedIn(request: APIRequestContext, who: typeof MARA): Promise<void> {
   const r = await request.post(`${place.url}/api/session`, { data: who })
@@ -39,14 +43,20 @@ function routes(): string[] {
 const OTHERS: Record<string, (r: APIRequestContext, job: string) => Promise<void>> = {
   '[...]': async (r) => expect((await r.get(`${place.url}/api/nowhere`)).status()).toBe(404),
   'health.get': async (r) => expect(await (await r.get(`${place.url}/api/health`)).json()).toEqual({ ok: true }),
-  'session/index.get': async (r) => expect(JSON.stringify(await (await r.get(`${place.url}/api/session`)).json())).not.toContain('Ebb'),
-  'session/index.post': async (r) => expect((await r.post(`${place.url}/api/session`, { data: { ...MARA, password: IVO.password } })).status()).toBe(401),
+  'session/index.get': async (r) =>
+    expect(JSON.stringify(await (await r.get(`${place.url}/api/session`)).json())).not.toContain('Ebb'),
+  'session/index.post': async (r) =>
+    expect((await r.post(`${place.url}/api/session`, { data: { ...MARA, password: IVO.password } })).status()).toBe(
+      401,
+    ),
   'session/index.delete': async (r) => {
     expect((await r.delete(`${place.url}/api/session`)).status()).toBe(200)
     await signedIn(r, IVO)
   },
-  'machines/index.get': async (r) => expect(await (await r.get(`${place.url}/api/machines`)).text()).not.toContain(MACHINE),
-  'machines/[id]/sheet.get': async (r) => expect((await r.get(`${place.url}/api/machines/${MACHINE}/sheet`)).status()).toBe(404),
+  'machines/index.get': async (r) =>
+    expect(await (await r.get(`${place.url}/api/machines`)).text()).not.toContain(MACHINE),
+  'machines/[id]/sheet.get': async (r) =>
+    expect((await r.get(`${place.url}/api/machines/${MACHINE}/sheet`)).status()).toBe(404),
   'jobs/index.get': async (r, job) => expect(await (await r.get(`${place.url}/api/jobs`)).text()).not.toContain(job),
   'jobs/index.post': async (r, job) => {
     expect((await r.post(`${place.url}/api/jobs`, { data: opening() })).status()).toBe(404)
@@ -55,7 +65,11 @@ const OTHERS: Record<string, (r: APIRequestContext, job: string) => Promise<void
   },
   'jobs/[id]/index.get': async (r, job) => expect((await r.get(`${place.url}/api/jobs/${job}`)).status()).toBe(404),
   'jobs/[id]/events.post': async (r, job) =>
-    expect((await r.post(`${place.url}/api/jobs/${job}/events`, { data: { events: [event({ is: 'note', text: 'x' })] } })).status()).toBe(404),
+    expect(
+      (
+        await r.post(`${place.url}/api/jobs/${job}/events`, { data: { events: [event({ is: 'note', text: 'x' })] } })
+      ).status(),
+    ).toBe(404),
 }
 
 test('no route shows or lets touch anything of the other organisation', async ({ playwright }) => {
@@ -72,7 +86,8 @@ test('no route shows or lets touch anything of the other organisation', async ({
 
 test('nobody signed in gets nothing', async ({ playwright }) => {
   const nobody = await playwright.request.newContext()
-  for (const path of ['machines', `machines/${MACHINE}/sheet`, 'jobs', `jobs/${STRANGE}`]) expect((await nobody.get(`${place.url}/api/${path}`)).status(), path).toBe(401)
+  for (const path of ['machines', `machines/${MACHINE}/sheet`, 'jobs', `jobs/${STRANGE}`])
+    expect((await nobody.get(`${place.url}/api/${path}`)).status(), path).toBe(401)
   expect((await nobody.post(`${place.url}/api/jobs`, { data: opening() })).status()).toBe(401)
 })
 
@@ -110,7 +125,8 @@ test('an event posted twice is harmless', async ({ playwright }) => {
   await signedIn(r, MARA)
   const job = await newJob(r)
   const e = event({ is: 'note', text: 'left a towel under it' })
-  for (let i = 0; i < 2; i++) expect((await r.post(`${place.url}/api/jobs/${job}/events`, { data: { events: [e, e] } })).status()).toBe(200)
+  for (let i = 0; i < 2; i++)
+    expect((await r.post(`${place.url}/api/jobs/${job}/events`, { data: { events: [e, e] } })).status()).toBe(200)
   const { events } = (await (await r.get(`${place.url}/api/jobs/${job}`)).json()) as { events: { id: string }[] }
   expect(events.filter((x) => x.id === e.id)).toHaveLength(1)
   expect(events).toHaveLength(2)
@@ -125,5 +141,7 @@ test('tries to sign in are limited, and a password is kept only as a hash', asyn
   for (let i = 0; i < 7; i++) answers.push((await r.post(`${place.url}/api/session`, { data: wrong })).status())
   expect(answers.slice(0, 5)).toEqual([401, 401, 401, 401, 401])
   expect(answers.at(-1)).toBe(429)
-  expect((await r.post(`${place.url}/api/session`, { data: { ...wrong, password: 'low-tide-4-pumps' } })).status()).toBe(429)
+  expect(
+    (await r.post(`${place.url}/api/session`, { data: { ...wrong, password: 'low-tide-4-pumps' } })).status(),
+  ).toBe(429)
 })

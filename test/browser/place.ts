@@ -67,7 +67,10 @@ export const settled = (page: Page) => expect(page.locator('.desk[data-settled=t
 /** Chooses a test by its exact title. */
 export async function choose(page: Page, title: string): Promise<void> {
   await page.getByLabel('Search tests').fill(title)
-  await page.locator('.chooser li button', { has: page.getByText(title, { exact: true }) }).first().click()
+  await page
+    .locator('.chooser li button', { has: page.getByText(title, { exact: true }) })
+    .first()
+    .click()
   await expect(page.locator('.test h2')).toHaveText(title)
 }
 

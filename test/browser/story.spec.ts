@@ -10,7 +10,10 @@ test.afterAll(() => place.close())
 
 const part = (page: Page, name: string) => page.locator('.node', { hasText: name }).first()
 
-test('from a call to a proven cause, and the job as it was after a restart in a fresh browser', async ({ page, browser }) => {
+test('from a call to a proven cause, and the job as it was after a restart in a fresh browser', async ({
+  page,
+  browser,
+}) => {
   const foreign: string[] = []
   page.on('request', (r) => {
     if (!r.url().startsWith(place.url) && !/^(data|blob):/.test(r.url())) foreign.push(r.url())
@@ -66,7 +69,12 @@ test('from a call to a proven cause, and the job as it was after a restart in a 
     else await enter(page, reading)
     await expect(page.locator('.history li')).toHaveCount(count + 1)
     await settled(page)
-    await expect.poll(async () => (await page.locator('.cause').count()) > 0 || (await page.locator('.test h2').innerText()) !== title).toBe(true)
+    await expect
+      .poll(
+        async () =>
+          (await page.locator('.cause').count()) > 0 || (await page.locator('.test h2').innerText()) !== title,
+      )
+      .toBe(true)
   }
   await expect(page.locator('.cause')).toContainText('cold valve')
   await expect(page.locator('.cause .remedy').first()).toContainText('new inlet valve assembly')
@@ -103,7 +111,9 @@ test('undo takes a reading back as if it had never been entered', async ({ page 
   await expect.poll(() => page.locator('.suspects').innerText()).toBe(before)
 })
 
-test('with the database gone the page says so, keeps what was typed, and carries on when it is back', async ({ page }) => {
+test('with the database gone the page says so, keeps what was typed, and carries on when it is back', async ({
+  page,
+}) => {
   await signIn(page, place)
   await openCall(page, place, 'No water comes in')
   await choose(page, 'Ohms of the cold valve')
@@ -121,18 +131,22 @@ test('with the database gone the page says so, keeps what was typed, and carries
   await expect(page.locator('.history li')).toContainText('815')
 })
 
-test('works at phone width, by thumb, without sideways scrolling, and passes the accessibility check', async ({ browser }) => {
-  const page = await browser.newPage({ viewport: { width: 390, height: 844 }, hasTouch: true })
+test('works at phone width, by thumb, without sideways scrolling, and passes the accessibility check', async ({
+  browser,
+}) => {
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true })
+  const page = await context.newPage()
   await signIn(page, place)
   await openCall(page, place, 'No water comes in')
   const wide = () => page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth)
   expect(await wide()).toBeLessThanOrEqual(0)
-  for (const b of await page.locator('.entry button:visible').all()) expect((await b.boundingBox())!.height).toBeGreaterThanOrEqual(44)
+  for (const b of await page.locator('.entry button:visible').all())
+    expect((await b.boundingBox())!.height).toBeGreaterThanOrEqual(44)
   const entry = (await page.locator('.entry').boundingBox())!
   expect(entry.y + entry.height).toBeGreaterThan(830)
   const found = await new AxeBuilder({ page }).analyze()
   expect(found.violations.map((v) => `${v.id}: ${v.nodes.map((n) => n.html).join(' ')}`)).toEqual([])
-  await page.close()
+  await context.close()
 })
 
 test('typing never stutters: the page thread stays free while the machine is run', async ({ page }) => {
@@ -142,7 +156,9 @@ test('typing never stutters: the page thread stays free while the machine is run
   await makeSafe(page)
   await page.evaluate(() => {
     const seen: number[] = []
-    new PerformanceObserver((list) => seen.push(...list.getEntries().map((e) => e.duration))).observe({ type: 'longtask' })
+    new PerformanceObserver((list) => seen.push(...list.getEntries().map((e) => e.duration))).observe({
+      type: 'longtask',
+    })
     Object.assign(window, { longTasks: seen })
   })
   await enter(page, '815')

@@ -6,12 +6,31 @@ export const CHANGED: Record<string, { text: string; phase: string | undefined; 
   'washer as shipped, hot fill': { text: FAMILY, phase: 'fill-hot' },
   'washer as shipped, drain': { text: FAMILY, phase: 'drain' },
   'corroded plug, 1.5 kΩ': { text: FAMILY, phase: 'fill-cold', faults: [['cold-plug.corroded', 1500]] },
-  'coil open, snubber leaks': { text: FAMILY, phase: 'fill-cold', faults: [['cold-valve.coil-open'], ['cold-out.dead']] },
-  'lid open and return broken': { text: FAMILY, phase: 'fill-cold', faults: [['lid.stuck-open'], ['valve-return.broken']] },
-  'low supply with bad joint': { text: FAMILY, phase: 'fill-cold', faults: [['mains.low', 0.8], ['cold-plug.corroded', 300]] },
+  'coil open, snubber leaks': {
+    text: FAMILY,
+    phase: 'fill-cold',
+    faults: [['cold-valve.coil-open'], ['cold-out.dead']],
+  },
+  'lid open and return broken': {
+    text: FAMILY,
+    phase: 'fill-cold',
+    faults: [['lid.stuck-open'], ['valve-return.broken']],
+  },
+  'low supply with bad joint': {
+    text: FAMILY,
+    phase: 'fill-cold',
+    faults: [
+      ['mains.low', 0.8],
+      ['cold-plug.corroded', 300],
+    ],
+  },
   'one more connector': {
     text: edit(
-      edit(FAMILY, '  cold-plug: { kind', '  splice: { kind: wire, title: splice, ohms: 2.5 Ω ±20 % }\n  cold-plug: { kind'),
+      edit(
+        FAMILY,
+        '  cold-plug: { kind',
+        '  splice: { kind: wire, title: splice, ohms: 2.5 Ω ±20 % }\n  cold-plug: { kind',
+      ),
       '[cold-out.out, cold-plug.a1/b1,',
       '[cold-out.out, splice, cold-plug.a1/b1,',
     ),
@@ -20,7 +39,11 @@ export const CHANGED: Record<string, { text: string; phase: string | undefined; 
   'lid switch in the return': {
     text: edit(
       edit(
-        edit(edit(FAMILY, 'interlock: [fuse.2, lid, cold-out.com]', 'interlock: [fuse.2, cold-out.com]'), '[lid.2, hot-out.com]', '[fuse.2, hot-out.com]'),
+        edit(
+          edit(FAMILY, 'interlock: [fuse.2, lid, cold-out.com]', 'interlock: [fuse.2, cold-out.com]'),
+          '[lid.2, hot-out.com]',
+          '[fuse.2, hot-out.com]',
+        ),
         'cold-plug.b2/a2, valve-return, board.N]',
         'cold-plug.b2/a2, valve-return, lid, board.N]',
       ),
@@ -38,11 +61,23 @@ export const CHANGED: Record<string, { text: string; phase: string | undefined; 
     phase: 'fill-cold',
   },
   'plugs swapped': {
-    text: edit(edit(FAMILY, 'cold-out.out, cold-plug.a1/b1, cold-valve, cold-plug.b2/a2', 'cold-out.out, cold-plug.a1/b1, hot-valve, cold-plug.b2/a2'), 'hot-out.out, hot-plug.a1/b1, hot-valve, hot-plug.b2/a2', 'hot-out.out, hot-plug.a1/b1, cold-valve, hot-plug.b2/a2'),
+    text: edit(
+      edit(
+        FAMILY,
+        'cold-out.out, cold-plug.a1/b1, cold-valve, cold-plug.b2/a2',
+        'cold-out.out, cold-plug.a1/b1, hot-valve, cold-plug.b2/a2',
+      ),
+      'hot-out.out, hot-plug.a1/b1, hot-valve, hot-plug.b2/a2',
+      'hot-out.out, hot-plug.a1/b1, cold-valve, hot-plug.b2/a2',
+    ),
     phase: 'fill-cold',
   },
   'other coil ohms': { text: FAMILY.replaceAll('ohms: 780 Ω ±8 %', 'ohms: 1150 Ω ±8 %'), phase: 'fill-cold' },
-  'irrigation zone 2 with a corroded common': { text: mini('irrigation'), phase: 'zone2', faults: [['common-b.corroded', 40]] },
+  'irrigation zone 2 with a corroded common': {
+    text: mini('irrigation'),
+    phase: 'zone2',
+    faults: [['common-b.corroded', 40]],
+  },
   'irrigation zone 3': { text: mini('irrigation'), phase: 'zone3' },
   'boiler heating': { text: mini('boiler'), phase: 'heating' },
   'interlocks running': { text: mini('interlocks'), phase: undefined },

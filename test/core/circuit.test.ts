@@ -66,7 +66,13 @@ describe('circuit by hand', () => {
   const network = fc.record({
     n: fc.integer({ min: 3, max: 9 }),
     branches: fc.array(
-      fc.record({ a: fc.nat(8), b: fc.nat(8), kind: fc.nat(3), ohms: fc.double({ min: 0.01, max: 1e5, noNaN: true }), x: fc.double({ min: 1e-3, max: 5, noNaN: true }) }),
+      fc.record({
+        a: fc.nat(8),
+        b: fc.nat(8),
+        kind: fc.nat(3),
+        ohms: fc.double({ min: 0.01, max: 1e5, noNaN: true }),
+        x: fc.double({ min: 1e-3, max: 5, noNaN: true }),
+      }),
       { minLength: 6, maxLength: 24 },
     ),
   })

@@ -10,18 +10,37 @@ const file = (name: string, text: string) => {
   writeFileSync(join(folder, name), text)
   return join(folder, name)
 }
-const run = (...args: string[]) => spawnSync(join(root, 'node_modules/.bin/tsx'), ['cli/main.ts', ...args], { cwd: root, encoding: 'utf8' })
+const run = (...args: string[]) =>
+  spawnSync(join(root, 'node_modules/.bin/tsx'), ['cli/main.ts', ...args], { cwd: root, encoding: 'utf8' })
 
 describe('command line', () => {
   it('diagnoses the mini sheets from evidence files', () => {
     for (const [sheet, evidence, cause] of [
-      ['boiler', '- complaint: no-heat\n- { test: tank.level, reading: 220 mm }\n- { test: settled.lasts, reading: never }\n- { test: low.ohms, reading: OL }\n', 'low.scaled'],
-      ['irrigation', '- complaint: three-dead\n- { test: v3.volts, reading: "26" }\n- { test: v3.ohms, reading: OL }\n', 'v3.coil-open'],
-      ['interlocks', '- complaint: stands\n- { test: jump-overload, reading: "yes" }\n- { test: relay.click, reading: "no" }\n', 'overload.stuck-open'],
+      [
+        'boiler',
+        '- complaint: no-heat\n- { test: tank.level, reading: 220 mm }\n- { test: settled.lasts, reading: never }\n- { test: low.ohms, reading: OL }\n',
+        'low.scaled',
+      ],
+      [
+        'irrigation',
+        '- complaint: three-dead\n- { test: v3.volts, reading: "26" }\n- { test: v3.ohms, reading: OL }\n',
+        'v3.coil-open',
+      ],
+      [
+        'interlocks',
+        '- complaint: stands\n- { test: jump-overload, reading: "yes" }\n- { test: relay.click, reading: "no" }\n',
+        'overload.stuck-open',
+      ],
     ]) {
       const r = run('diagnose', `test/sheets/${sheet}.yaml`, '--evidence', file(`${sheet}.yaml`, evidence), '--json')
       expect(r.stderr).toBe('')
-      const out = JSON.parse(r.stdout) as { suspects: { faults: string[]; p: number }[]; unexplained: number; residual: number; next: unknown[]; verdicts: unknown[] }
+      const out = JSON.parse(r.stdout) as {
+        suspects: { faults: string[]; p: number }[]
+        unexplained: number
+        residual: number
+        next: unknown[]
+        verdicts: unknown[]
+      }
       if (sheet !== 'boiler') expect(out.suspects[0].faults, sheet).toEqual([cause])
       else expect(out.suspects.slice(0, 2).flatMap((s) => s.faults)).toContain(cause)
       expect(out.suspects.reduce((s, x) => s + x.p, 0) + out.unexplained + out.residual).toBeCloseTo(1, 4)
@@ -29,7 +48,15 @@ describe('command line', () => {
     }
   })
   it('wrong input: exit 1, every mistake, with its place', () => {
-    const r = run('diagnose', 'orrisk-tl40', '--evidence', file('bad.yaml', '- complaint: no-fill\n- { test: cold-valve.ohms, reading: banana }\n- { test: nowhere, reading: 3 }\n'))
+    const r = run(
+      'diagnose',
+      'orrisk-tl40',
+      '--evidence',
+      file(
+        'bad.yaml',
+        '- complaint: no-fill\n- { test: cold-valve.ohms, reading: banana }\n- { test: nowhere, reading: 3 }\n',
+      ),
+    )
     expect(r.status).toBe(1)
     expect(r.stderr).toMatch(/bad\.yaml:2:\d+.*banana/)
     expect(r.stderr).toMatch(/bad\.yaml:3:\d+.*nowhere/)
@@ -39,12 +66,28 @@ describe('command line', () => {
     expect(run('simulate', 'orrisk-tl40', '--sett', 'x').status).toBe(1)
   })
   it('simulates, lists, predicts and prints a netlist', () => {
-    const sim = JSON.parse(run('simulate', 'orrisk-tl40', '--fault', 'cold-stop.shut', '--json').stdout) as { alarms: string[]; complaints: string[] }
+    const sim = JSON.parse(run('simulate', 'orrisk-tl40', '--fault', 'cold-stop.shut', '--json').stdout) as {
+      alarms: string[]
+      complaints: string[]
+    }
     expect(sim).toMatchObject({ alarms: ['LF'], complaints: ['no-fill', 'hums', 'code-lf'] })
-    const set = JSON.parse(run('simulate', 'orrisk-tl40', '--set', 'cold-main.pressure=0.1 bar', '--json').stdout) as { alarms: string[] }
+    const set = JSON.parse(run('simulate', 'orrisk-tl40', '--set', 'cold-main.pressure=0.1 bar', '--json').stdout) as {
+      alarms: string[]
+    }
     expect(set.alarms).toEqual(['LF'])
-    expect((JSON.parse(run('tests', 'orrisk-tl40', '--json').stdout) as { tests: unknown[] }).tests.length).toBeGreaterThan(40)
-    expect(JSON.parse(run('predict', 'orrisk-tl40', '--test', 'cold-valve.ohms', '--json').stdout)).toMatchObject({ is: 'value', mean: 820 })
-    expect(execFileSync(join(root, 'node_modules/.bin/tsx'), ['cli/main.ts', 'netlist', 'orrisk-tl40', '--at', 'fill-cold'], { cwd: root, encoding: 'utf8' })).toContain('.control')
+    expect(
+      (JSON.parse(run('tests', 'orrisk-tl40', '--json').stdout) as { tests: unknown[] }).tests.length,
+    ).toBeGreaterThan(40)
+    expect(JSON.parse(run('predict', 'orrisk-tl40', '--test', 'cold-valve.ohms', '--json').stdout)).toMatchObject({
+      is: 'value',
+      mean: 820,
+    })
+    expect(
+      execFileSync(
+        join(root, 'node_modules/.bin/tsx'),
+        ['cli/main.ts', 'netlist', 'orrisk-tl40', '--at', 'fill-cold'],
+        { cwd: root, encoding: 'utf8' },
+      ),
+    ).toContain('.control')
   })
 })

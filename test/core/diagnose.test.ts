@@ -16,7 +16,11 @@ function readingOf(p: Predictor, faults: [string, number?][], test: string): Evi
   const procedure = p.bench.procedures.find((x) => x.id === test)!
   const shown = p.predict(p.trial(faults.map(([id, s]) => presentIn(p.bench.machine, id, s))), procedure)
   const value =
-    shown.is === 'value' ? { is: 'value' as const, si: shown.mean } : shown.is === 'sense' ? { is: shown.yes > 0.5 ? ('yes' as const) : ('no' as const) } : shown
+    shown.is === 'value'
+      ? { is: 'value' as const, si: shown.mean }
+      : shown.is === 'sense'
+        ? { is: shown.yes > 0.5 ? ('yes' as const) : ('no' as const) }
+        : shown
   return { is: 'reading', test, value, instrument: undefined }
 }
 
@@ -43,9 +47,13 @@ describe('from complaint to cause on the washer', () => {
   })
   it('two faults that mask each other are found as a pair, not as a product of singles', () => {
     // Low supply with a bad joint: the joint's own reading is masked by the supply and the supply's by the joint.
-    const pair: [string, number?][] = [['mains.low', 0.75], ['cold-plug.corroded', 3000]]
+    const pair: [string, number?][] = [
+      ['mains.low', 0.75],
+      ['cold-plug.corroded', 3000],
+    ]
     const evidence = evidenceOf(washer, { complaint: 'no-fill' })
-    for (const test of ['mains.volts', 'board.supply-volts', 'cold-plug.feed-drop', 'cold-valve.volts']) evidence.push(readingOf(washer, pair, test))
+    for (const test of ['mains.volts', 'board.supply-volts', 'cold-plug.feed-drop', 'cold-valve.volts'])
+      evidence.push(readingOf(washer, pair, test))
     const [first, second] = advise(washer, evidence).suspects
     expect(first.faults.map((f) => f.id).sort()).toEqual(['cold-plug.corroded', 'mains.low'])
     expect(first.p).toBeGreaterThan(0.5)
@@ -53,23 +61,48 @@ describe('from complaint to cause on the washer', () => {
   })
   it('readings that fit nothing raise "something else"', () => {
     const before = top(washer, ...CALL).belief.unexplained
-    const odd = top(washer, ...CALL, { test: 'cold-valve.ohms', reading: '390' }, { test: 'hot-valve.ohms', reading: '395' }, { test: 'drain-pump.ohms', reading: '240' })
+    const odd = top(
+      washer,
+      ...CALL,
+      { test: 'cold-valve.ohms', reading: '390' },
+      { test: 'hot-valve.ohms', reading: '395' },
+      { test: 'drain-pump.ohms', reading: '240' },
+    )
     expect(before).toBeLessThan(0.05)
     expect(odd.belief.unexplained).toBeGreaterThan(0.5)
   })
   it('three readings of one coil are not three witnesses', () => {
     const high = (n: number) => {
-      const items = [{ test: 'cold-valve.ohms', reading: '905' }, { test: 'cold-valve.volts', reading: '120' }, { test: 'cold-valve.amps', reading: '0.070' }].slice(0, n)
-      return top(washer, ...CALL, ...items).suspects.find((s) => s.faults[0]?.part === washer.bench.machine.partIndex.get('cold-valve') && s.faults.length === 1)?.p
+      const items = [
+        { test: 'cold-valve.ohms', reading: '905' },
+        { test: 'cold-valve.volts', reading: '120' },
+        { test: 'cold-valve.amps', reading: '0.070' },
+      ].slice(0, n)
+      return top(washer, ...CALL, ...items).suspects.find(
+        (s) => s.faults[0]?.part === washer.bench.machine.partIndex.get('cold-valve') && s.faults.length === 1,
+      )?.p
     }
     expect(Math.abs(high(3)! - high(1)!)).toBeLessThan(0.25)
   })
 })
 
 describe('properties of the belief', () => {
-  const pool = ['cold-valve.ohms', 'cold-valve.volts', 'cold-valve.hum', 'tub.filling', 'cold-hose.bucket', 'lid.ohms', 'control.code', 'fill-cold.lasts', 'cold-out.to-return']
+  const pool = [
+    'cold-valve.ohms',
+    'cold-valve.volts',
+    'cold-valve.hum',
+    'tub.filling',
+    'cold-hose.bucket',
+    'lid.ohms',
+    'control.code',
+    'fill-cold.lasts',
+    'cold-out.to-return',
+  ]
   const faults = washer.bench.machine.faults.map((f) => f.id)
-  const scenario = fc.record({ fault: fc.constantFrom(...faults), tests: fc.shuffledSubarray(pool, { minLength: 1, maxLength: 6 }) })
+  const scenario = fc.record({
+    fault: fc.constantFrom(...faults),
+    tests: fc.shuffledSubarray(pool, { minLength: 1, maxLength: 6 }),
+  })
   it('probabilities sum to one, order does not matter, a retraction leaves no trace', () => {
     fc.assert(
       fc.property(scenario, ({ fault, tests }) => {
@@ -92,19 +125,48 @@ describe('properties of the belief', () => {
     const a = top(washer, ...CALL)
     for (const s of a.plan.next.slice(0, 4))
       for (const r of reasons(washer, a.belief, a.placed.case, s)) {
-        const then = advise(washer, [...evidenceOf(washer, ...CALL), { is: 'reading', test: s.procedure.id, value: r.reading, instrument: undefined }])
+        const then = advise(washer, [
+          ...evidenceOf(washer, ...CALL),
+          { is: 'reading', test: s.procedure.id, value: r.reading, instrument: undefined },
+        ])
         const [first] = then.suspects
-        const leads = then.belief.unexplained > first.p ? 'something else' : first.faults.map((f) => f.title).join(' and ') || 'nothing wrong'
+        const leads =
+          then.belief.unexplained > first.p
+            ? 'something else'
+            : first.faults.map((f) => f.title).join(' and ') || 'nothing wrong'
         expect(leads, `${s.procedure.id} ${dimensionOf(s.procedure)}`).toBe(r.leads)
         expect(Math.max(then.belief.unexplained, first.p)).toBeCloseTo(r.p, 9)
       }
   })
   it('renaming every id changes no number', () => {
-    const names = [...new Set([...FAMILY.matchAll(/^ {2}([a-z][\w-]*):/gm)].map((m) => m[1]))].filter((n) => n !== 'warm')
-    const reserved = new Set(['fuse', 'board', 'top', 'back', 'drain', 'tube', 'level', 'plug', 'live', 'lid', 'hot', 'cold', 'wash', 'hums', 'dead', 'flood', 'shock', 'done'])
+    const names = [...new Set([...FAMILY.matchAll(/^ {2}([a-z][\w-]*):/gm)].map((m) => m[1]))].filter(
+      (n) => n !== 'warm',
+    )
+    const reserved = new Set([
+      'fuse',
+      'board',
+      'top',
+      'back',
+      'drain',
+      'tube',
+      'level',
+      'plug',
+      'live',
+      'lid',
+      'hot',
+      'cold',
+      'wash',
+      'hums',
+      'dead',
+      'flood',
+      'shock',
+      'done',
+    ])
     let text = FAMILY
     let k = 0
-    for (const n of names) if (!reserved.has(n) && n.includes('-')) text = text.replaceAll(new RegExp(`(?<![\\w.-])${n}(?![\\w-])`, 'g'), `q${(k++ * 7919) % 997}x`)
+    for (const n of names)
+      if (!reserved.has(n) && n.includes('-'))
+        text = text.replaceAll(new RegExp(`(?<![\\w.-])${n}(?![\\w-])`, 'g'), `q${(k++ * 7919) % 997}x`)
     expect(k).toBeGreaterThan(30)
     const a = advise(predictorOf(FAMILY), [{ is: 'complaint', complaint: 'dead' }])
     const b = advise(predictorOf(text), [{ is: 'complaint', complaint: 'dead' }])
@@ -123,20 +185,41 @@ describe('a changed sheet changes what follows from it', () => {
   it('other coil ohms, another call time, a bleed resistor, an added joint', () => {
     expect(value(FAMILY.replaceAll('ohms: 780 Ω ±8 %', 'ohms: 1150 Ω ±8 %'), 'cold-valve.ohms')).toBeCloseTo(1150, 6)
     const later = edit(FAMILY, 'level.level >= 60 mm, to: fill-hot', 'level.level >= 90 mm, to: fill-hot')
-    expect((value(later, 'fill-cold.lasts') as number) / (value(FAMILY, 'fill-cold.lasts') as number)).toBeCloseTo(1.5, 1)
-    const spliced = edit(edit(FAMILY, '  cold-plug: { kind', '  splice: { kind: wire, ohms: 400 Ω }\n  cold-plug: { kind'), '[cold-out.out, cold-plug.a1/b1,', '[cold-out.out, splice, cold-plug.a1/b1,')
+    expect((value(later, 'fill-cold.lasts') as number) / (value(FAMILY, 'fill-cold.lasts') as number)).toBeCloseTo(
+      1.5,
+      1,
+    )
+    const spliced = edit(
+      edit(FAMILY, '  cold-plug: { kind', '  splice: { kind: wire, ohms: 400 Ω }\n  cold-plug: { kind'),
+      '[cold-out.out, cold-plug.a1/b1,',
+      '[cold-out.out, splice, cold-plug.a1/b1,',
+    )
     expect(value(spliced, 'cold-valve.volts') as number).toBeLessThan(value(FAMILY, 'cold-valve.volts') as number)
   })
   it('the lid switch moved to the return turns "live at the coil" round', () => {
     const feed = value(FAMILY, 'cold-out.to-return', 'lid.stuck-open')
-    const moved = edit(edit(edit(edit(FAMILY, 'interlock: [fuse.2, lid, cold-out.com]', 'interlock: [fuse.2, cold-out.com]'), '[lid.2, hot-out.com]', '[fuse.2, hot-out.com]'), 'valve-return, board.N]', 'valve-return, lid.1]\n  lid-return: [lid.2, board.N]'), '  drain-feed:', '  drain-feed:')
+    const moved = edit(
+      edit(
+        edit(
+          edit(FAMILY, 'interlock: [fuse.2, lid, cold-out.com]', 'interlock: [fuse.2, cold-out.com]'),
+          '[lid.2, hot-out.com]',
+          '[fuse.2, hot-out.com]',
+        ),
+        'valve-return, board.N]',
+        'valve-return, lid.1]\n  lid-return: [lid.2, board.N]',
+      ),
+      '  drain-feed:',
+      '  drain-feed:',
+    )
     expect(feed as number).toBeLessThan(20)
     expect(value(moved, 'cold-out.to-return', 'lid.stuck-open') as number).toBeGreaterThan(110)
     expect(value(moved, 'cold-valve.volts', 'lid.stuck-open') as number).toBeLessThan(5)
   })
   it('crossed plugs let the cold phase run hot water', () => {
     const crossed = predictorOf(FAMILY)
-    const { plant } = { plant: crossed.timeline(crossed.trial([presentIn(crossed.bench.machine, 'crossed-plugs')]), 0).snapshots[0]! }
+    const { plant } = {
+      plant: crossed.timeline(crossed.trial([presentIn(crossed.bench.machine, 'crossed-plugs')]), 0).snapshots[0]!,
+    }
     expect(plant.signal(crossed.bench.machine.partIndex.get('hot-valve')!, 'passes')).toBe(1)
     expect(plant.signal(crossed.bench.machine.partIndex.get('cold-valve')!, 'passes')).toBe(0)
   })
@@ -144,10 +227,19 @@ describe('a changed sheet changes what follows from it', () => {
 
 describe('three small machines that no line of code knows', () => {
   it('the boiler that drains itself: its dead float test tells nothing until the drain valve is closed at rest', () => {
-    const nc = edit(edit(mini('boiler'), 'rest: open', 'rest: closed'), '  drain: [board.L, drain-out, drain-valve, board.N]\n', '')
+    const nc = edit(
+      edit(mini('boiler'), 'rest: open', 'rest: closed'),
+      '  drain: [board.L, drain-out, drain-valve, board.N]\n',
+      '',
+    )
     const worth = (text: string) => {
       const p = predictorOf(text)
-      const a = top(p, { complaint: 'no-heat' }, { test: 'settled.lasts', reading: 'never' }, { test: 'tank.level', reading: '220 mm' })
+      const a = top(
+        p,
+        { complaint: 'no-heat' },
+        { test: 'settled.lasts', reading: 'never' },
+        { test: 'tank.level', reading: '220 mm' },
+      )
       return a.plan.next.find((s) => s.procedure.id === 'cutoff.ohms')?.saving ?? 0
     }
     expect(worth(mini('boiler'))).toBe(0)
@@ -155,13 +247,24 @@ describe('three small machines that no line of code knows', () => {
   })
   it('the irrigation common: voltages walked along it find the broken splice', () => {
     const p = predictorOf(mini('irrigation'))
-    const a = top(p, { complaint: 'two-three-dead' }, { test: 'v2.volts', reading: '0' }, { test: 'common-b.across', reading: '26.6' })
+    const a = top(
+      p,
+      { complaint: 'two-three-dead' },
+      { test: 'v2.volts', reading: '0' },
+      { test: 'common-b.across', reading: '26.6' },
+    )
     expect(a.suspects[0].faults.map((f) => f.id)).toEqual(['common-b.broken'])
     expect(a.suspects[0].p).toBeGreaterThan(0.85)
   })
   it('the interlock chain: one jumper after another names the open switch', () => {
     const p = predictorOf(mini('interlocks'))
-    const a = top(p, { complaint: 'stands' }, { test: 'jump-bin', reading: 'no' }, { test: 'jump-water', reading: 'yes' }, { test: 'relay.click', reading: 'no' })
+    const a = top(
+      p,
+      { complaint: 'stands' },
+      { test: 'jump-bin', reading: 'no' },
+      { test: 'jump-water', reading: 'yes' },
+      { test: 'relay.click', reading: 'no' },
+    )
     expect(a.suspects[0].faults.map((f) => f.id)).toEqual(['water-switch.stuck-open'])
     expect(a.plan.next.every((s) => s.procedure.id !== 'jump-water')).toBe(true)
   })
@@ -169,7 +272,8 @@ describe('three small machines that no line of code knows', () => {
 
 describe('standing and cautions', () => {
   it('minutes follow the shortest path from what is open and done already', () => {
-    const minutes = (...items: object[]) => top(washer, ...CALL, ...items).plan.next.find((s) => s.procedure.id === 'cold-valve.ohms')?.minutes
+    const minutes = (...items: object[]) =>
+      top(washer, ...CALL, ...items).plan.next.find((s) => s.procedure.id === 'cold-valve.ohms')?.minutes
     const fresh = minutes()!
     // Isolating 1.5 min, the top panel 5 min, the reading 2 min.
     expect(fresh).toBeCloseTo(8.5, 6)
@@ -177,7 +281,13 @@ describe('standing and cautions', () => {
   })
   it('a jumper in shows as bypassed and changes what is expected', () => {
     const p = predictorOf(mini('interlocks'))
-    const a = top(p, { complaint: 'stands' }, { action: 'jumper bin' }, { test: 'relay.click', reading: 'yes' }, { test: 'drive.runs', reading: 'yes' })
+    const a = top(
+      p,
+      { complaint: 'stands' },
+      { action: 'jumper bin' },
+      { test: 'relay.click', reading: 'yes' },
+      { test: 'drive.runs', reading: 'yes' },
+    )
     expect(a.links[p.bench.machine.partIndex.get('bin')!].state).toBe('bypassed')
     expect(a.suspects[0].faults.map((f) => f.id)).toEqual(['bin.stuck-open'])
   })

@@ -2,7 +2,13 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { foldJob, missingSteps, refuses, type Happening, type JobEvent } from '../../core/job'
 
-const event = (n: number, what: Happening): JobEvent => ({ id: `e${String(n).padStart(3, '0')}`, v: 1, at: `2026-03-0${1 + (n % 3)}T10:00:00.000Z`, device: 'd', what })
+const event = (n: number, what: Happening): JobEvent => ({
+  id: `e${String(n).padStart(3, '0')}`,
+  v: 1,
+  at: `2026-03-0${1 + (n % 3)}T10:00:00.000Z`,
+  device: 'd',
+  what,
+})
 const opened = event(0, { is: 'opened', machine: 'm', complaints: ['no-fill'], words: 'no water' })
 const reading = (n: number, text: string) => event(n, { is: 'reading', test: 'cold-valve.ohms', text })
 const NEEDS = [
@@ -12,7 +18,14 @@ const NEEDS = [
 
 describe('job', () => {
   it('posting twice changes nothing, and two devices merge to the same job in any order', () => {
-    const all = [opened, ...Array.from({ length: 12 }, (_, i) => (i % 4 === 3 ? event(i + 1, { is: 'retracted', event: `e${String(i).padStart(3, '0')}` }) : reading(i + 1, String(i))))]
+    const all = [
+      opened,
+      ...Array.from({ length: 12 }, (_, i) =>
+        i % 4 === 3
+          ? event(i + 1, { is: 'retracted', event: `e${String(i).padStart(3, '0')}` })
+          : reading(i + 1, String(i)),
+      ),
+    ]
     const once = foldJob(all)
     fc.assert(
       fc.property(fc.shuffledSubarray(all, { minLength: all.length }), fc.subarray(all), (order, again) => {
@@ -24,7 +37,13 @@ describe('job', () => {
   })
   it('a retracted reading is as if never entered; an action stays', () => {
     const act = event(2, { is: 'action', action: { verb: 'open', target: 'top' } })
-    const with2 = foldJob([opened, reading(1, '800'), act, event(3, { is: 'retracted', event: 'e001' }), event(6, { is: 'retracted', event: 'e002' })])
+    const with2 = foldJob([
+      opened,
+      reading(1, '800'),
+      act,
+      event(3, { is: 'retracted', event: 'e001' }),
+      event(6, { is: 'retracted', event: 'e002' }),
+    ])
     expect(with2.log.map((l) => l.is)).toEqual(['action'])
   })
   it('no live step before the safety steps, no dead step before its own', () => {
@@ -40,6 +59,13 @@ describe('job', () => {
     const bridged = [opened, event(1, { is: 'action', action: { verb: 'jumper', target: 'lid' } })]
     const close = event(4, { is: 'closed', repair: 'r', text: '' })
     expect(refuses(foldJob(bridged), close, NEEDS, () => 'look')).toEqual({ why: 'jumper-in', parts: ['lid'] })
-    expect(refuses(foldJob([...bridged, event(2, { is: 'action', action: { verb: 'unjumper', target: 'lid' } })]), close, NEEDS, () => 'look')).toBeUndefined()
+    expect(
+      refuses(
+        foldJob([...bridged, event(2, { is: 'action', action: { verb: 'unjumper', target: 'lid' } })]),
+        close,
+        NEEDS,
+        () => 'look',
+      ),
+    ).toBeUndefined()
   })
 })

@@ -17,7 +17,14 @@ export function netlistsOf(name: string): NetlistCase[] {
     .filter((analysis) => plant.hasSource(analysis))
     .map((analysis) => {
       const solution = analysis === 'ac' ? plant.ac() : plant.dc()
-      const netlist = writeNetlist(name, solution.components, solution.island, analysis, machine.sheet.hertz, (i) => machine.nodeLabels[i])
+      const netlist = writeNetlist(
+        name,
+        solution.components,
+        solution.island,
+        analysis,
+        machine.sheet.hertz,
+        (i) => machine.nodeLabels[i],
+      )
       return { analysis, netlist, solution }
     })
 }

@@ -50,7 +50,10 @@ describe('readings as technicians write them', () => {
     expect(r).toEqual({ ok: true, value: { is: 'word', word: 'F01' } })
   })
   it('never throws, whatever is typed', () => {
-    fc.assert(fc.property(fc.string(), (s) => void readReading(s, ohms)), { seed: 3, numRuns: 500 })
+    fc.assert(
+      fc.property(fc.string(), (s) => void readReading(s, ohms)),
+      { seed: 3, numRuns: 500 },
+    )
   })
 })
 

@@ -35,10 +35,22 @@ describe('sheets', () => {
     text = edit(text, 'wakes: 85 V ±5 %', 'wakes: 85 Ω ±5 %')
     text = edit(text, '{ when: level.level >= 60 mm, to: fill-hot }', '{ when: level.level >= 60, to: fill-warm }')
     text = edit(text, 'valve-return.broken: { repair: remake-return }', 'valve-return.torn: { repair: remake-return }')
-    text = edit(text, 'overfull:\n    title: Pump out after overfill\n    on: [drain-out]\n    final: true', 'overfull:\n    title: Pump out after overfill\n    on: [drain-out]')
+    text = edit(
+      text,
+      'overfull:\n    title: Pump out after overfill\n    on: [drain-out]\n    final: true',
+      'overfull:\n    title: Pump out after overfill\n    on: [drain-out]',
+    )
     const found = problemsOf(text)
     expect(found.map((p) => p.code).sort()).toEqual(
-      ['no-exit', 'unknown-fault', 'unknown-kind', 'unknown-part', 'unknown-phase', 'wrong-dimension', 'wrong-dimension'].sort(),
+      [
+        'no-exit',
+        'unknown-fault',
+        'unknown-kind',
+        'unknown-part',
+        'unknown-phase',
+        'wrong-dimension',
+        'wrong-dimension',
+      ].sort(),
     )
     const lines = text.split('\n')
     for (const p of found) {
@@ -66,7 +78,19 @@ describe('sheets', () => {
 describe('conditions', () => {
   it('binds not, then and, then or', () => {
     const c = parseCondition('never a.x and b.y > 3 mm or after 4 s')
-    expect(c.ok && c.value).toMatchObject({ is: 'or', of: [{ is: 'and', of: [{ is: 'not', of: { is: 'ever' } }, { is: 'compare', si: 0.003 }] }, { is: 'after', seconds: 4 }] })
+    expect(c.ok && c.value).toMatchObject({
+      is: 'or',
+      of: [
+        {
+          is: 'and',
+          of: [
+            { is: 'not', of: { is: 'ever' } },
+            { is: 'compare', si: 0.003 },
+          ],
+        },
+        { is: 'after', seconds: 4 },
+      ],
+    })
   })
   it.each(['', 'a', 'a.b >=', '(a.b', 'a.b c.d', 'after soon', '!'])('refuses "%s"', (text) => {
     expect(parseCondition(text).ok).toBe(false)

@@ -10,7 +10,8 @@ import { readSheet, type Sheet } from '../../core/sheet'
 import { simulate, type Plant, type Timeline } from '../../core/simulate'
 
 export const FAMILY = findShipped('top-load-washer')!.text
-export const mini = (name: string): string => readFileSync(join(import.meta.dirname, '..', 'sheets', `${name}.yaml`), 'utf8')
+export const mini = (name: string): string =>
+  readFileSync(join(import.meta.dirname, '..', 'sheets', `${name}.yaml`), 'utf8')
 
 export const sheetOf = (text: string): Sheet => orThrow(readSheet(text, 'test.yaml', findShipped))
 export const machineOf = (text: string): Machine => buildMachine(sheetOf(text))

@@ -5,7 +5,17 @@ import { solveWater, type Stretch } from '../../core/water'
 import { edit, FAMILY, machineOf, mini, presentIn, runTo } from './sheets'
 
 describe('water by hand', () => {
-  const pipe = (from: number, to: number, square: number, more: Partial<Stretch> = {}): Stretch => ({ from, to, square, linear: 0, rated: Infinity, beyond: 0, head: 0, oneWay: false, ...more })
+  const pipe = (from: number, to: number, square: number, more: Partial<Stretch> = {}): Stretch => ({
+    from,
+    to,
+    square,
+    linear: 0,
+    rated: Infinity,
+    beyond: 0,
+    head: 0,
+    oneWay: false,
+    ...more,
+  })
   it('series restrictions add: Q = √(Δp / Σk)', () => {
     const s = solveWater(3, [pipe(0, 1, 4e12), pipe(1, 2, 5e12)], Float64Array.from([3e5, NaN, 0]))
     expect(s.flow[0]).toBeCloseTo(Math.sqrt(3e5 / 9e12), 12)
@@ -13,10 +23,16 @@ describe('water by hand', () => {
   })
   it('a regulator holds its flow and a one-way stretch lets nothing back', () => {
     const rated = 2e-4
-    const s = solveWater(2, [pipe(0, 1, 1e5 / 3.3e-4 ** 2, { rated, beyond: 7e5 / (0.1 * rated) })], Float64Array.from([4e5, 0]))
+    const s = solveWater(
+      2,
+      [pipe(0, 1, 1e5 / 3.3e-4 ** 2, { rated, beyond: 7e5 / (0.1 * rated) })],
+      Float64Array.from([4e5, 0]),
+    )
     expect(s.flow[0] / rated).toBeGreaterThan(1)
     expect(s.flow[0] / rated).toBeLessThan(1.1)
-    expect(Math.abs(solveWater(2, [pipe(0, 1, 1e10, { oneWay: true })], Float64Array.from([0, 1e4])).flow[0])).toBeLessThan(1e-9)
+    expect(
+      Math.abs(solveWater(2, [pipe(0, 1, 1e10, { oneWay: true })], Float64Array.from([0, 1e4])).flow[0]),
+    ).toBeLessThan(1e-9)
   })
 })
 
@@ -37,7 +53,10 @@ describe('the washer runs', () => {
   })
   it('conserves water: what stands in the tub is what came in', () => {
     const tub = machine.parts[machine.partIndex.get('tub')!]
-    for (const [a, b] of [[0, 1], [1, 2]] as const) {
+    for (const [a, b] of [
+      [0, 1],
+      [1, 2],
+    ] as const) {
       const { from, to } = timeline.phases[a]
       const valve = machine.parts[machine.partIndex.get(a === 0 ? 'cold-valve' : 'hot-valve')!]
       const { plant } = runTo(machine, machine.phases[a].id)
@@ -48,27 +67,49 @@ describe('the washer runs', () => {
   it('a broken machine shows its codes and complaints', () => {
     const shut = runTo(machine, 'fill-cold', presentIn(machine, 'cold-stop.shut')).timeline
     expect(shut.alarms).toEqual(['LF'])
-    expect(machine.sheet.complaints.filter((_, i) => shut.complaints[i]).map((c) => c.id)).toEqual(['no-fill', 'hums', 'code-lf'])
+    expect(machine.sheet.complaints.filter((_, i) => shut.complaints[i]).map((c) => c.id)).toEqual([
+      'no-fill',
+      'hums',
+      'code-lf',
+    ])
     const stuck = runTo(machine, 'fill-cold', presentIn(machine, 'cold-valve.does-not-close')).timeline
     expect(stuck.alarms).toEqual(['OF'])
   })
   it('at least ten observable signatures among its faults', () => {
     const signature = (id: string) => {
       const { timeline: t, plant } = runTo(machine, 'fill-cold', ...[presentIn(machine, id)].slice(0, 1))
-      const volts = plant.volts(machine.parts[machine.partIndex.get('cold-valve')!].e.a, machine.parts[machine.partIndex.get('cold-valve')!].e.b)
+      const volts = plant.volts(
+        machine.parts[machine.partIndex.get('cold-valve')!].e.a,
+        machine.parts[machine.partIndex.get('cold-valve')!].e.b,
+      )
       return `${t.complaints.map(Number).join('')} ${t.alarms.join()} ${volts > 60 ? 'live' : 'dead'}`
     }
-    const reachable = machine.faults.filter((f) => !['mains.dead', 'plug.off', 'fuse.blown', 'board.dead', 'sensor.reads-full'].includes(f.id))
+    const reachable = machine.faults.filter(
+      (f) => !['mains.dead', 'plug.off', 'fuse.blown', 'board.dead', 'sensor.reads-full'].includes(f.id),
+    )
     expect(new Set(reachable.map((f) => signature(f.id))).size).toBeGreaterThanOrEqual(10)
   })
   it('the circuit balances: sources give what the loads take', () => {
     expect(Math.abs(runTo(machine, 'fill-cold').plant.powerBalance())).toBeLessThan(1e-9)
   })
   it('an all-day run is as exact as a short one and many events end in a message', () => {
-    const twice = simulate(makeVariant(machine), { steps: [{ at: 0, start: 0 }], until: 86400, stopsWhenFinal: false, moments: [] })
+    const twice = simulate(makeVariant(machine), {
+      steps: [{ at: 0, start: 0 }],
+      until: 86400,
+      stopsWhenFinal: false,
+      moments: [],
+    })
     expect(twice.phases[3].to).toBeCloseTo(timeline.phases[3].to, 3)
-    const restless = machineOf(edit(edit(FAMILY, '- { when: after 6 min, to: drain }', '- { when: after 6 min, to: agitate }'), '  drain:\n    title: Drain', '  agitate: { title: Turn, exits: [{ when: after 1 s, to: wash-on }] }\n  wash-on: { title: On, exits: [{ when: after 1 s, to: agitate }] }\n  drain:\n    title: Drain'))
-    expect(() => simulate(makeVariant(restless), { steps: [{ at: 0, start: 0 }], until: 1e6, stopsWhenFinal: false, moments: [] })).toThrow(/limit/i)
+    const restless = machineOf(
+      edit(
+        edit(FAMILY, '- { when: after 6 min, to: drain }', '- { when: after 6 min, to: agitate }'),
+        '  drain:\n    title: Drain',
+        '  agitate: { title: Turn, exits: [{ when: after 1 s, to: wash-on }] }\n  wash-on: { title: On, exits: [{ when: after 1 s, to: agitate }] }\n  drain:\n    title: Drain',
+      ),
+    )
+    expect(() =>
+      simulate(makeVariant(restless), { steps: [{ at: 0, start: 0 }], until: 1e6, stopsWhenFinal: false, moments: [] }),
+    ).toThrow(/limit/i)
   })
 })
 
@@ -80,7 +121,11 @@ describe('relays, timers and chatter', () => {
     expect(timeline.events.find((e) => e.is === 'mode' && e.mode === turning)!.t).toBeCloseTo(20, 6)
   })
   it('a relay that cuts its own coil chatters and says so', () => {
-    const text = edit(edit(mini('interlocks'), 'relay.a/b, isolator.Nout]', 'relay.com/nc, relay.a/b, isolator.Nout]'), 'power: [main-switch.2, relay.com/no, drive, isolator.Nout]', 'power: [main-switch.2, drive, isolator.Nout]')
+    const text = edit(
+      edit(mini('interlocks'), 'relay.a/b, isolator.Nout]', 'relay.com/nc, relay.a/b, isolator.Nout]'),
+      'power: [main-switch.2, relay.com/no, drive, isolator.Nout]',
+      'power: [main-switch.2, drive, isolator.Nout]',
+    )
     const { timeline } = runTo(machineOf(text))
     expect(timeline.events.some((e) => e.is === 'chatters')).toBe(true)
   })

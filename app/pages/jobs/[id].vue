@@ -40,7 +40,9 @@ watch(
   async (machine) => {
     if (!machine) return
     try {
-      facts.value = await bench.open((await ask<{ sheets: { id: string; file: string; text: string }[] }>(`/api/machines/${machine}/sheet`)).sheets)
+      facts.value = await bench.open(
+        (await ask<{ sheets: { id: string; file: string; text: string }[] }>(`/api/machines/${machine}/sheet`)).sheets,
+      )
       await think()
     } catch (error) {
       broken.value = error instanceof Error ? error.message : String(error)
@@ -60,16 +62,15 @@ async function think() {
       const answer = await bench.view(evidence, order.value, quick)
       if (mine !== round) return
       view.value = answer
-      if (quick) await turnCard(evidence, mine)
+      await turnCard(evidence, mine, quick)
     }
-    await turnCard(evidence, mine)
   } catch (error) {
     broken.value = error instanceof Error ? error.message : String(error)
   }
 }
-async function turnCard(evidence: Written[], mine: number) {
+async function turnCard(evidence: Written[], mine: number, quick = false) {
   const test = chosen.value ?? view.value?.next[0]?.id
-  const next = test === undefined ? undefined : await bench.card(evidence, order.value, test)
+  const next = test === undefined ? undefined : await bench.card(evidence, order.value, test, quick)
   if (mine === round) card.value = next
 }
 watch([written, order], think, { deep: true })
@@ -138,31 +139,78 @@ useKeys({
         <h1>{{ job.machine?.title ?? 'Job' }}</h1>
         <p class="soft small">
           {{ job.machine ? `${job.machine.customer}, ${job.machine.place}` : '' }}
-          <template v-if="facts"> · {{ job.state.complaints.map((c) => facts?.complaints.find((x) => x.id === c)?.says ?? c).join(', ') }}</template>
+          <template v-if="facts">
+            ·
+            {{
+              job.state.complaints.map((c) => facts?.complaints.find((x) => x.id === c)?.says ?? c).join(', ')
+            }}</template
+          >
         </p>
       </div>
-      <label class="push row small">Order
-        <Select :model-value="order" :options="ORDERS" option-label="title" option-value="id" :disabled="!!job.state.closed" aria-label="Order of tests" @update:model-value="job.enter({ is: 'order', order: $event })" />
+      <label class="push row small"
+        >Order
+        <Select
+          :model-value="order"
+          :options="ORDERS"
+          option-label="title"
+          option-value="id"
+          :disabled="!!job.state.closed"
+          aria-label="Order of tests"
+          @update:model-value="job.enter({ is: 'order', order: $event })"
+        />
       </label>
     </div>
     <TroubleBar v-if="job.trouble" :text="job.trouble" :waiting="job.unsent.length" />
     <p v-if="job.refused" role="alert" class="card">{{ job.refused }}</p>
     <p v-if="broken" role="alert" class="card">This machine cannot be run: {{ broken }}</p>
     <section v-if="job.state.closed" class="card row" aria-label="Closed">
-      <strong>Closed: {{ facts?.repairs.find((r) => r.id === job.state.closed?.repair)?.title ?? job.state.closed.repair }}.</strong>
+      <strong
+        >Closed:
+        {{ facts?.repairs.find((r) => r.id === job.state.closed?.repair)?.title ?? job.state.closed.repair }}.</strong
+      >
       <span>{{ job.state.closed.text }}</span>
       <Button class="push" severity="secondary" @click="job.enter({ is: 'reopened' })">Reopen</Button>
     </section>
     <p v-if="!view && !broken && !job.trouble" class="soft">Running the machine, healthy and broken …</p>
     <template v-if="facts && view">
       <section class="card lines">
-        <MachinePicture :lines="facts.lines" :parts="facts.parts" :links="view.links" :next="stands ? -1 : (card?.part ?? -1)" @pick="part = $event" />
+        <MachinePicture
+          :lines="facts.lines"
+          :parts="facts.parts"
+          :links="view.links"
+          :next="stands ? -1 : (card?.part ?? -1)"
+          @pick="part = $event"
+        />
       </section>
       <div class="desk" :data-settled="view.settled">
         <div class="left">
-          <CauseCard v-if="stands && !job.state.closed" :view="view" :jumpers="job.state.jumpers" @close="(repair, note) => job.enter({ is: 'closed', repair, text: note })" @unjumper="job.enter({ is: 'action', action: { verb: 'unjumper', target: $event } })" />
-          <TestCard v-if="card && !stands" ref="cardBox" v-model:text="text" :card="card" :missing="missing" :best="!chosen" :closed="!!job.state.closed" @taken="take" @safety="safety" @best="best" />
-          <TestChooser :tests="facts.tests" :view="view" :part="part" :parts="facts.parts" @choose="choose" @clear="part = -1" />
+          <CauseCard
+            v-if="stands && !job.state.closed"
+            :view="view"
+            :jumpers="job.state.jumpers"
+            @close="(repair, note) => job.enter({ is: 'closed', repair, text: note })"
+            @unjumper="job.enter({ is: 'action', action: { verb: 'unjumper', target: $event } })"
+          />
+          <TestCard
+            v-if="card && !stands"
+            ref="cardBox"
+            v-model:text="text"
+            :card="card"
+            :missing="missing"
+            :best="!chosen"
+            :closed="!!job.state.closed"
+            @taken="take"
+            @safety="safety"
+            @best="best"
+          />
+          <TestChooser
+            :tests="facts.tests"
+            :view="view"
+            :part="part"
+            :parts="facts.parts"
+            @choose="choose"
+            @clear="part = -1"
+          />
         </div>
         <div class="right">
           <SuspectList :view="view" />
@@ -174,10 +222,29 @@ useKeys({
 </template>
 
 <style scoped>
-.lines { padding: 0.5rem; }
-.desk { display: grid; grid-template-columns: minmax(0, 7fr) minmax(0, 5fr); gap: 1rem; align-items: start; }
-.left, .right { display: grid; gap: 1rem; }
-@media (max-width: 900px) { .desk { grid-template-columns: minmax(0, 1fr); } }
+.lines {
+  padding: 0.5rem;
+}
+.desk {
+  display: grid;
+  grid-template-columns: minmax(0, 7fr) minmax(0, 5fr);
+  gap: 1rem;
+  align-items: start;
+}
+.left,
+.right {
+  display: grid;
+  gap: 1rem;
+}
+@media (max-width: 900px) {
+  .desk {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 /* Room for the entry that stands at the thumb. */
-@media (max-width: 700px) { .page { padding-bottom: 15rem; } }
+@media (max-width: 700px) {
+  .page {
+    padding-bottom: 15rem;
+  }
+}
 </style>

@@ -29,14 +29,18 @@ async function attempt(act: () => Promise<void>) {
     trouble.value = error instanceof Error ? error.message : String(error)
   }
 }
-onMounted(() => attempt(async () => void (machines.value = (await ask<{ machines: Machine[] }>('/api/machines')).machines)))
+onMounted(() =>
+  attempt(async () => void (machines.value = (await ask<{ machines: Machine[] }>('/api/machines')).machines)),
+)
 
 const choose = (m: Machine) =>
   attempt(async () => {
     machine.value = m
     facts.value = undefined
     picked.value = []
-    facts.value = await bench.open((await ask<{ sheets: { id: string; file: string; text: string }[] }>(`/api/machines/${m.id}/sheet`)).sheets)
+    facts.value = await bench.open(
+      (await ask<{ sheets: { id: string; file: string; text: string }[] }>(`/api/machines/${m.id}/sheet`)).sheets,
+    )
   })
 
 const open = () =>
@@ -59,7 +63,8 @@ const open = () =>
       busy.value = false
     }
   })
-const turn = (id: string) => (picked.value = picked.value.includes(id) ? picked.value.filter((x) => x !== id) : [...picked.value, id])
+const turn = (id: string) =>
+  (picked.value = picked.value.includes(id) ? picked.value.filter((x) => x !== id) : [...picked.value, id])
 </script>
 
 <template>
@@ -69,7 +74,14 @@ const turn = (id: string) => (picked.value = picked.value.includes(id) ? picked.
     <section>
       <h2>Which machine?</h2>
       <div class="choices">
-        <button v-for="m in machines" :key="m.id" type="button" class="card choice" :aria-pressed="machine?.id === m.id" @click="choose(m)">
+        <button
+          v-for="m in machines"
+          :key="m.id"
+          type="button"
+          class="card choice"
+          :aria-pressed="machine?.id === m.id"
+          @click="choose(m)"
+        >
           <strong>{{ m.title }}</strong><span class="soft small">{{ m.customer }}, {{ m.place }}</span>
         </button>
       </div>
@@ -79,11 +91,21 @@ const turn = (id: string) => (picked.value = picked.value.includes(id) ? picked.
       <section>
         <h2>What does the customer say?</h2>
         <div class="says">
-          <button v-for="c in facts.complaints" :key="c.id" type="button" class="say" :aria-pressed="picked.includes(c.id)" @click="turn(c.id)">{{ c.says }}</button>
+          <button
+            v-for="c in facts.complaints"
+            :key="c.id"
+            type="button"
+            class="say"
+            :aria-pressed="picked.includes(c.id)"
+            @click="turn(c.id)"
+          >
+            {{ c.says }}
+          </button>
         </div>
       </section>
       <section>
-        <label class="words"><h2>In their own words, and what was moved or done lately</h2>
+        <label class="words"
+          ><h2>In their own words, and what was moved or done lately</h2>
           <Textarea v-model="words" rows="3" fluid placeholder="Worked until the plumber was here on Tuesday …" />
         </label>
       </section>
@@ -96,14 +118,56 @@ const turn = (id: string) => (picked.value = picked.value.includes(id) ? picked.
 </template>
 
 <style scoped>
-.narrow { max-width: 900px; }
-section { display: grid; gap: 0.6rem; }
-.choices { display: grid; grid-template-columns: repeat(auto-fill, minmax(250px, 1fr)); gap: 0.6rem; }
-.choice { display: grid; text-align: left; cursor: pointer; min-height: 64px; }
-.choice[aria-pressed='true'], .say[aria-pressed='true'] { border: 3px solid var(--good); background: color-mix(in srgb, var(--good) 12%, var(--card)); }
-.says { display: flex; flex-wrap: wrap; gap: 0.5rem; }
-.say { border: 2px solid var(--line); background: var(--card); border-radius: 99px; padding: 0 1.1rem; min-height: 48px; cursor: pointer; }
-.say[aria-pressed='true']::before { content: '✓ '; }
-.words { display: grid; gap: 0.6rem; }
-.bar { position: sticky; bottom: 0; background: var(--paper); padding: 0.7rem 0; display: flex; gap: 1rem; align-items: center; }
+.narrow {
+  max-width: 900px;
+}
+section {
+  display: grid;
+  gap: 0.6rem;
+}
+.choices {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(250px, 1fr));
+  gap: 0.6rem;
+}
+.choice {
+  display: grid;
+  text-align: left;
+  cursor: pointer;
+  min-height: 64px;
+}
+.choice[aria-pressed='true'],
+.say[aria-pressed='true'] {
+  border: 3px solid var(--good);
+  background: color-mix(in srgb, var(--good) 12%, var(--card));
+}
+.says {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem;
+}
+.say {
+  border: 2px solid var(--line);
+  background: var(--card);
+  border-radius: 99px;
+  padding: 0 1.1rem;
+  min-height: 48px;
+  cursor: pointer;
+}
+.say[aria-pressed='true']::before {
+  content: '✓ ';
+}
+.words {
+  display: grid;
+  gap: 0.6rem;
+}
+.bar {
+  position: sticky;
+  bottom: 0;
+  background: var(--paper);
+  padding: 0.7rem 0;
+  display: flex;
+  gap: 1rem;
+  align-items: center;
+}
 </style>

@@ -5,8 +5,7 @@ export const physics: KindPhysics = {
     pressure: {
       about: 'pressure at the sensor end',
       dimension: 'pressure',
-      read: (part, live) =>
-        live.m[part.mode.way] ? live.v[part.param.passes] * live.of(part, 'of', 'pressure') : 0,
+      read: (part, live) => (live.m[part.mode.way] ? live.v[part.param.passes] * live.of(part, 'of', 'pressure') : 0),
     },
     sound: {
       about: 'the tube is on, whole and not pinched',

@@ -3,7 +3,12 @@ import type { KindTrade } from '../contract'
 export const trade: KindTrade = {
   probes: () => [{ id: 'look', what: 'sense', signal: 'sound', sense: 'eye', when: 'dead' }],
   faults: {
-    off: { title: 'air tube off or pinched shut', effects: [{ mode: 'way', at: 'shut' }], perYear: 0.012, cure: 'restore' },
+    off: {
+      title: 'air tube off or pinched shut',
+      effects: [{ mode: 'way', at: 'shut' }],
+      perYear: 0.012,
+      cure: 'restore',
+    },
     leaking: {
       title: 'air tube leaking',
       effects: [{ param: 'passes', to: 'severity' }],

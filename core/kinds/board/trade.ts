@@ -5,5 +5,7 @@ export const trade: KindTrade = {
     { id: 'supply-volts', what: 'volts', a: 'L', b: 'N', when: 'active' },
     { id: 'awake', what: 'sense', signal: 'powered', sense: 'eye', when: 'active' },
   ],
-  faults: { dead: { title: 'control board dead', effects: [{ mode: 'life', at: 'dead' }], perYear: 0.008, cure: 'replace' } },
+  faults: {
+    dead: { title: 'control board dead', effects: [{ mode: 'life', at: 'dead' }], perYear: 0.008, cure: 'replace' },
+  },
 }

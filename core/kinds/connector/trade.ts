@@ -6,7 +6,12 @@ export const trade: KindTrade = {
     { id: 'return-drop', what: 'volts', a: 'b2', b: 'a2', when: 'active' },
   ],
   faults: {
-    off: { title: 'plug off or not seated', effects: [{ mode: 'mated', at: 'apart' }], perYear: 0.008, cure: 'restore' },
+    off: {
+      title: 'plug off or not seated',
+      effects: [{ mode: 'mated', at: 'apart' }],
+      perYear: 0.008,
+      cure: 'restore',
+    },
     corroded: {
       title: 'corroded plug contact',
       effects: [{ param: 'ohms', plus: 'severity' }],

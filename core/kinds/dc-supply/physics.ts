@@ -5,6 +5,10 @@ export const physics: KindPhysics = {
     emit({ t: 'VDC', a: e.plus, b: e.minus, ohms: v[param.ohms], volts: v[param.volts] })
   },
   signals: {
-    volts: { about: 'volts at the supply point', dimension: 'voltage', read: ({ e }, live) => live.volts(e.plus, e.minus) },
+    volts: {
+      about: 'volts at the supply point',
+      dimension: 'voltage',
+      read: ({ e }, live) => live.volts(e.plus, e.minus),
+    },
   },
 }

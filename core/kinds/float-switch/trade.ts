@@ -7,9 +7,24 @@ export const trade: KindTrade = {
     { id: 'to-return', what: 'volts', a: '2', b: '@return', when: 'active' },
   ],
   faults: {
-    'stuck-open': { title: 'float switch does not close', effects: [{ mode: 'reed', at: 'open' }], perYear: 0.012, cure: 'replace' },
-    'stuck-closed': { title: 'float switch does not open', effects: [{ mode: 'reed', at: 'closed' }], perYear: 0.008, cure: 'replace' },
-    'float-down': { title: 'float jammed down', effects: [{ mode: 'float', at: 'down' }], perYear: 0.01, cure: 'clean' },
+    'stuck-open': {
+      title: 'float switch does not close',
+      effects: [{ mode: 'reed', at: 'open' }],
+      perYear: 0.012,
+      cure: 'replace',
+    },
+    'stuck-closed': {
+      title: 'float switch does not open',
+      effects: [{ mode: 'reed', at: 'closed' }],
+      perYear: 0.008,
+      cure: 'replace',
+    },
+    'float-down': {
+      title: 'float jammed down',
+      effects: [{ mode: 'float', at: 'down' }],
+      perYear: 0.01,
+      cure: 'clean',
+    },
     'float-up': { title: 'float jammed up', effects: [{ mode: 'float', at: 'up' }], perYear: 0.006, cure: 'clean' },
   },
 }

@@ -6,5 +6,7 @@ export const trade: KindTrade = {
     { id: 'amps', what: 'amps', when: 'active' },
     { id: 'ohms', what: 'ohms', a: 'a', b: 'b', when: 'dead', lifted: true },
   ],
-  faults: { open: { title: 'heater open', effects: [{ mode: 'element', at: 'open' }], perYear: 0.03, cure: 'replace' } },
+  faults: {
+    open: { title: 'heater open', effects: [{ mode: 'element', at: 'open' }], perYear: 0.03, cure: 'replace' },
+  },
 }

@@ -7,7 +7,12 @@ export const trade: KindTrade = {
     { id: 'runs', what: 'sense', signal: 'runs', sense: 'ear', when: 'active' },
   ],
   faults: {
-    'winding-open': { title: 'motor winding open', effects: [{ mode: 'winding', at: 'open' }], perYear: 0.01, cure: 'replace' },
+    'winding-open': {
+      title: 'motor winding open',
+      effects: [{ mode: 'winding', at: 'open' }],
+      perYear: 0.01,
+      cure: 'replace',
+    },
     seized: { title: 'motor seized', effects: [{ mode: 'turning', at: 'still' }], perYear: 0.008, cure: 'replace' },
   },
 }

@@ -6,7 +6,17 @@ export const trade: KindTrade = {
     { id: 'to-return', what: 'volts', a: 'out', b: '@return', when: 'active' },
   ],
   faults: {
-    dead: { title: 'control output does not switch on', effects: [{ mode: 'contact', at: 'open' }], perYear: 0.01, cure: 'replace' },
-    stuck: { title: 'control output stuck on', effects: [{ mode: 'contact', at: 'closed' }], perYear: 0.004, cure: 'replace' },
+    dead: {
+      title: 'control output does not switch on',
+      effects: [{ mode: 'contact', at: 'open' }],
+      perYear: 0.01,
+      cure: 'replace',
+    },
+    stuck: {
+      title: 'control output stuck on',
+      effects: [{ mode: 'contact', at: 'closed' }],
+      perYear: 0.004,
+      cure: 'replace',
+    },
   },
 }

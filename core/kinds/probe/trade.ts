@@ -4,6 +4,11 @@ export const trade: KindTrade = {
   probes: () => [{ id: 'ohms', what: 'ohms', a: 'tip', b: 'shell', when: 'dead', lifted: true }],
   faults: {
     scaled: { title: 'probe scaled over', effects: [{ mode: 'skin', at: 'scaled' }], perYear: 0.08, cure: 'clean' },
-    bridged: { title: 'probe insulator bridged by wet scale', effects: [{ mode: 'skin', at: 'bridged' }], perYear: 0.03, cure: 'clean' },
+    bridged: {
+      title: 'probe insulator bridged by wet scale',
+      effects: [{ mode: 'skin', at: 'bridged' }],
+      perYear: 0.03,
+      cure: 'clean',
+    },
   },
 }

@@ -33,7 +33,8 @@ export const physics: KindPhysics = {
     runs: { about: 'it turns', read: ({ mode }, { m }) => m[mode.turning] },
     hums: {
       about: 'it hums or turns',
-      read: ({ e, mode, param }, live) => (live.m[mode.winding] && live.volts(e.a, e.b) > 0.4 * live.v[param.starts] ? 1 : 0),
+      read: ({ e, mode, param }, live) =>
+        live.m[mode.winding] && live.volts(e.a, e.b) > 0.4 * live.v[param.starts] ? 1 : 0,
     },
     throws: { about: 'water leaves at the waste', read: (part, live) => (live.flow(part) > 1e-3 / 60 ? 1 : 0) },
   },

@@ -8,7 +8,12 @@ export const trade: KindTrade = {
     { id: 'throws', what: 'sense', signal: 'throws', sense: 'eye', when: 'active' },
   ],
   faults: {
-    'winding-open': { title: 'pump winding open', effects: [{ mode: 'winding', at: 'open' }], perYear: 0.01, cure: 'replace' },
+    'winding-open': {
+      title: 'pump winding open',
+      effects: [{ mode: 'winding', at: 'open' }],
+      perYear: 0.01,
+      cure: 'replace',
+    },
     jammed: { title: 'pump jammed', effects: [{ mode: 'turning', at: 'still' }], perYear: 0.03, cure: 'clean' },
   },
 }

@@ -9,7 +9,17 @@ export const trade: KindTrade = {
   ],
   faults: {
     'coil-open': { title: 'relay coil open', effects: [{ mode: 'coil', at: 'open' }], perYear: 0.008, cure: 'replace' },
-    'contact-burnt': { title: 'relay contact burnt', effects: [{ mode: 'no', at: 'burnt' }], perYear: 0.012, cure: 'replace' },
-    welded: { title: 'relay contact welded', effects: [{ mode: 'armature', at: 'pulled' }], perYear: 0.006, cure: 'replace' },
+    'contact-burnt': {
+      title: 'relay contact burnt',
+      effects: [{ mode: 'no', at: 'burnt' }],
+      perYear: 0.012,
+      cure: 'replace',
+    },
+    welded: {
+      title: 'relay contact welded',
+      effects: [{ mode: 'armature', at: 'pulled' }],
+      perYear: 0.006,
+      cure: 'replace',
+    },
   },
 }

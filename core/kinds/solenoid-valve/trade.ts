@@ -25,7 +25,12 @@ export const trade: KindTrade = {
       perYear: 0.005,
       cure: 'replace',
     },
-    'plunger-stuck': { title: 'plunger jammed at rest', effects: [{ mode: 'plunger', at: 'rest' }], perYear: 0.012, cure: 'replace' },
+    'plunger-stuck': {
+      title: 'plunger jammed at rest',
+      effects: [{ mode: 'plunger', at: 'rest' }],
+      perYear: 0.012,
+      cure: 'replace',
+    },
     'does-not-open': {
       title: 'pilot port blocked or diaphragm stiff',
       effects: [{ mode: 'passage', at: 'closed' }],

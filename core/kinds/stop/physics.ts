@@ -1,8 +1,6 @@
 import { plainStretch } from '../plain-stretch'
 import type { KindPhysics } from '../contract'
 
-
-
 export const physics: KindPhysics = {
   flow({ w, param, mode }, { v, m }, emit) {
     if (m[mode.open]) emit(plainStretch(w.in, w.out, v[param.passes]))

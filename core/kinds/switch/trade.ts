@@ -7,8 +7,18 @@ export const trade: KindTrade = {
     { id: 'to-return', what: 'volts', a: '2', b: '@return', when: 'active' },
   ],
   faults: {
-    'stuck-open': { title: 'switch does not close', effects: [{ mode: 'contact', at: 'open' }], perYear: 0.02, cure: 'replace' },
-    'stuck-closed': { title: 'switch does not open', effects: [{ mode: 'contact', at: 'closed' }], perYear: 0.004, cure: 'replace' },
+    'stuck-open': {
+      title: 'switch does not close',
+      effects: [{ mode: 'contact', at: 'open' }],
+      perYear: 0.02,
+      cure: 'replace',
+    },
+    'stuck-closed': {
+      title: 'switch does not open',
+      effects: [{ mode: 'contact', at: 'closed' }],
+      perYear: 0.004,
+      cure: 'replace',
+    },
     burnt: {
       title: 'burnt switch contacts',
       effects: [{ param: 'ohms', plus: 'severity' }],

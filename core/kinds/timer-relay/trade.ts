@@ -6,6 +6,11 @@ export const trade: KindTrade = {
     { id: 'across', what: 'volts', a: 'com', b: 'no', when: 'active' },
   ],
   faults: {
-    'never-closes': { title: 'timer never lets go', effects: [{ mode: 'contact', at: 'open' }], perYear: 0.01, cure: 'replace' },
+    'never-closes': {
+      title: 'timer never lets go',
+      effects: [{ mode: 'contact', at: 'open' }],
+      perYear: 0.01,
+      cure: 'replace',
+    },
   },
 }

@@ -6,5 +6,12 @@ export const trade: KindTrade = {
     { id: 'secondary-volts', what: 'volts', a: 's1', b: 's2', when: 'active' },
     { id: 'primary-ohms', what: 'ohms', a: 'p1', b: 'p2', when: 'dead', lifted: true },
   ],
-  faults: { open: { title: 'transformer burnt out', effects: [{ mode: 'winding', at: 'open' }], perYear: 0.008, cure: 'replace' } },
+  faults: {
+    open: {
+      title: 'transformer burnt out',
+      effects: [{ mode: 'winding', at: 'open' }],
+      perYear: 0.008,
+      cure: 'replace',
+    },
+  },
 }

@@ -22,7 +22,11 @@ export const physics: KindPhysics = {
   },
   signals: {
     level: { about: 'water level', dimension: 'length', read: level },
-    pressure: { about: 'pressure at the bottom', dimension: 'pressure', read: (part, live) => level(part, live) * PASCALS_PER_METRE },
+    pressure: {
+      about: 'pressure at the bottom',
+      dimension: 'pressure',
+      read: (part, live) => level(part, live) * PASCALS_PER_METRE,
+    },
     volume: { about: 'water in the vessel', dimension: 'volume', read: ({ state }, { x }) => x[state.volume] },
     spilled: { about: 'water run over the edge', dimension: 'volume', read: ({ state }, { x }) => x[state.spilled] },
     filling: { about: 'water runs in', read: ({ w }, live) => (live.inflow(w.top) > 0.3e-3 / 60 ? 1 : 0) },

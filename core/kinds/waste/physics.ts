@@ -2,8 +2,6 @@ import { PASCALS_PER_METRE } from '../../water'
 import { plainStretch } from '../plain-stretch'
 import type { KindPhysics } from '../contract'
 
-
-
 export const physics: KindPhysics = {
   heads({ w, param }, { v }, emit) {
     emit(w.air, v[param.height] * PASCALS_PER_METRE)

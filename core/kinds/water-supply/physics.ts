@@ -1,8 +1,6 @@
 import { plainStretch } from '../plain-stretch'
 import type { KindPhysics } from '../contract'
 
-
-
 export const physics: KindPhysics = {
   heads({ w, param }, { v }, emit) {
     emit(w.street, v[param.pressure])

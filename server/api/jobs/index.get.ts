@@ -5,8 +5,14 @@ import { Job, Machine } from '../../database/models'
 export default defineEventHandler(async (event) => {
   const who = await whoAsks(event)
   return withDatabase(async () => {
-    const jobs = await Job.findAll({ where: { organisationId: who.organisation }, order: [['createdAt', 'DESC']], limit: 100 })
-    const machines = new Map((await Machine.findAll({ where: { organisationId: who.organisation } })).map((m) => [m.id, m]))
+    const jobs = await Job.findAll({
+      where: { organisationId: who.organisation },
+      order: [['createdAt', 'DESC']],
+      limit: 100,
+    })
+    const machines = new Map(
+      (await Machine.findAll({ where: { organisationId: who.organisation } })).map((m) => [m.id, m]),
+    )
     return {
       jobs: await Promise.all(
         jobs.map(async (job) => {

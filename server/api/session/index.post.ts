@@ -15,7 +15,12 @@ export default defineEventHandler(async (event) => {
     }
     await forgetFailures(key)
     const organisation = await Organisation.findByPk(user.organisationId)
-    const who: SignedIn = { id: user.id, name: user.name, organisation: user.organisationId, organisationName: organisation!.name }
+    const who: SignedIn = {
+      id: user.id,
+      name: user.name,
+      organisation: user.organisationId,
+      organisationName: organisation!.name,
+    }
     await setUserSession(event, { user: who })
     return { user: who }
   })
