@@ -39,6 +39,9 @@ const repair = computed(() => choice.value || props.view.remedies[0]?.id || '')
 </template>
 
 <style scoped>
+h2 > .soft {
+  margin-left: 0.35em;
+}
 .cause {
   display: grid;
   gap: 0.6rem;

@@ -254,6 +254,11 @@ td {
   padding: 0.25rem 0;
   border-top: 1px solid var(--line);
 }
+/* Whitespace between elements on lines of their own is dropped by the compiler. */
+.why li > .soft,
+.expect td > span {
+  margin-left: 0.35em;
+}
 .again {
   display: none;
 }

@@ -4,13 +4,13 @@ import type { Belief, Case, Condition, PlacedReading } from './types'
 
 /** A complaint is heard where the machine shows it, and sometimes where it does not. */
 const HEARD = 0.9
-const MISHEARD = 0.02
+const MISHEARD = 0.006
 /** Share of calls whose cause no sheet lists. */
 const UNLISTED = 0.03
 /** "Something else" is mostly the current mixture of predictions plus a broad part. */
 const MIXTURE = 0.7
 /** How long a first fault is lived with before a second may join it, years. */
-const TOGETHER_YEARS = 0.25
+const TOGETHER_YEARS = 0.1
 /** Pairs run as pairs for one state of evidence. */
 export const PAIRS_MADE = 16
 
@@ -126,6 +126,9 @@ export function believe(predictor: Predictor, c: Case, pairs: number = PAIRS_MAD
     p: p.map((x) => x / sum),
     unexplained: other / sum,
     residual: bound / sum,
+    readings: Float64Array.from(members, (m) =>
+      scored.get(m)!.each.reduce((sum, l) => sum + Math.log(Math.max(l, 1e-300)), 0),
+    ),
     conditions: members.map((m) => scored.get(m)!.condition),
   }
 }

@@ -40,32 +40,33 @@ export interface Link {
 }
 
 /**
- * How each part stands. A part is *proven* once evidence has brought its remaining probability under
- * `PROVEN_BELOW` and to less than half of where the complaint left it; until then a small chance is just `open`.
+ * How each part stands. A part is *proven* when its remaining probability is under `PROVEN_BELOW` and the readings
+ * speak against its own faults: they are at most half as likely with one of them as with a healthy machine. A part
+ * that is merely explained away by another's fault stays `open`.
  *
- * @param before the belief from the complaint alone
  * @param jumpers parts with a jumper in
  */
-export function links(predictor: Predictor, belief: Belief, before: Belief, jumpers: readonly number[]): Link[] {
+export function links(predictor: Predictor, belief: Belief, jumpers: readonly number[]): Link[] {
   const { machine } = predictor.bench
-  const massOf = (b: Belief): Float64Array => {
-    const mass = new Float64Array(machine.parts.length)
-    b.members.forEach((m, i) => {
-      for (const part of new Set(m.present.map((x) => x.fault.part))) mass[part] += b.p[i]
-    })
-    return mass
-  }
-  const [now, then] = [massOf(belief), massOf(before)]
-  const listed = new Set(machine.faults.map((f) => f.part))
+  const mass = new Float64Array(machine.parts.length)
+  const against = new Float64Array(machine.parts.length)
+  const weight = new Float64Array(machine.parts.length)
+  belief.members.forEach((m, i) => {
+    for (const part of new Set(m.present.map((x) => x.fault.part))) mass[part] += belief.p[i]
+    if (m.present.length !== 1) return
+    const { part } = m.present[0].fault
+    weight[part] += m.weight
+    against[part] += m.weight * Math.exp(Math.min(50, belief.readings[i] - belief.readings[0]))
+  })
   return machine.parts.map(({ index }) => {
-    const p = now[index]
+    const p = mass[index]
     const state: LinkState = jumpers.includes(index)
       ? 'bypassed'
       : p >= FAULTY_ABOVE
         ? 'faulty'
         : p >= PROVEN_BELOW
           ? 'suspect'
-          : listed.has(index) && p < then[index] / 2
+          : weight[index] > 0 && against[index] < weight[index] / 2
             ? 'proven'
             : 'open'
     return { part: index, p, state }

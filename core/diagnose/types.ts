@@ -29,6 +29,8 @@ export interface Belief {
   unexplained: number
   /** Pairs of faults not yet run as pairs: an upper bound of their mass. */
   residual: number
+  /** Logarithm of the likelihood of the readings alone under each member. */
+  readings: Float64Array
   /** How each member stands to a further reading. */
   conditions: readonly Condition[]
 }

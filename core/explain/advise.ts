@@ -5,7 +5,6 @@ import {
   placeEvidence,
   suspects,
   type Belief,
-  type Case,
   type Link,
   type Placed,
   type Suspect,
@@ -38,7 +37,6 @@ export function advise(
 ): Advice {
   const placed = placeEvidence(predictor.bench, evidence)
   const belief = believe(predictor, placed.case, pairs)
-  const before = believe(predictor, { ...placed.case, readings: [], cured: [] } satisfies Case, 0)
   // Tests read since the last action that changed the machine; before it they may show something new.
   const lastChange = evidence.findLastIndex((e) => e.is === 'action' && e.action.verb !== 'start')
   const taken = new Set(
@@ -48,7 +46,7 @@ export function advise(
     placed,
     belief,
     suspects: suspects(belief),
-    links: links(predictor, belief, before, placed.jumpers),
+    links: links(predictor, belief, placed.jumpers),
     verdicts: placed.case.readings.map((r) => judge(predictor, r)),
     plan: plan(predictor, belief, placed.standing, order, taken),
   }

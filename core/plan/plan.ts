@@ -24,6 +24,8 @@ const PROVE = 8
 const GIVE_UP = 90
 /** A test is worth offering when it is expected to save at least this, min. */
 const WORTH = 0.05
+/** Share of its minutes that a test must save to go on: one step ahead sees only part of what a test is worth. */
+const PATIENCE = 0.5
 /** Members below this posterior do not count when tests are compared. */
 const COUNTS = 2e-3
 const BINS = 12
@@ -230,6 +232,6 @@ export function plan(
       minutes: machine.sheet.repairs[r].minutes,
       price: machine.sheet.repairs[r].price,
     }))
-  const stop = !suggestions.some((s) => s.saving > s.minutes * 0.5)
+  const stop = !suggestions.some((s) => s.saving > s.minutes * PATIENCE)
   return { next: suggestions, remedies, costNow, stop }
 }

@@ -152,11 +152,17 @@ export function listProcedures(machine: Machine): Bench {
       plant: snapshots[moments.length + offset]!,
       final: true,
     })
-    coldSpot.push(tail(0, 'before anything is started'))
+    coldSpot.push(tail(0, 'with the supply on, before a program is started'))
     settledSpot.push(tail(1, `after ${program.title} has run out or stopped`))
     deadSpot.push(tail(2, 'switched off and proved dead'))
   })
   spots.sort((a, b) => a.run - b.run || a.seconds - b.seconds)
+
+  /** Parts that work as soon as the supply is on are read then, whether or not a program can be started. */
+  const standing = (part: Part): Spot | undefined =>
+    sheet.control?.starts === undefined && coldSpot[0] && isActive(machine, part, coldSpot[0].plant)
+      ? coldSpot[0]
+      : undefined
 
   const procedures: Procedure[] = []
   const add = (p: Omit<Procedure, 'index'>) => procedures.push({ ...p, index: procedures.length })
@@ -168,7 +174,7 @@ export function listProcedures(machine: Machine): Bench {
       if (probe.when === 'dead') spot = deadSpot[0]
       else if (probe.when === 'cold') spot = coldSpot[0]
       else if (probe.when === 'settled') spot = settledSpot[0]
-      else if (probe.when === 'active') spot = spots.find((s) => isActive(machine, part, s.plant))
+      else if (probe.when === 'active') spot = standing(part) ?? spots.find((s) => isActive(machine, part, s.plant))
       else spot = spots.find((s) => !s.final && !isActive(machine, part, s.plant))
       if (!spot) continue
       const what: What = { is: 'probe', part: part.index, probe }
@@ -191,7 +197,10 @@ export function listProcedures(machine: Machine): Bench {
         needs: {
           power: water || (dead && !panelsOf(part).length && !electrical) ? 'any' : dead ? 'off' : 'on',
           panels: handsOn || dead ? panelsOf(part) : [],
-          reach: dead || water ? undefined : { program: runs[spot.run].program, seconds: spot.seconds },
+          reach:
+            dead || water || spot === coldSpot[0]
+              ? undefined
+              : { program: runs[spot.run].program, seconds: spot.seconds },
         },
         minutes: probe.minutes ?? MINUTES[probe.what],
         caution: undefined,

@@ -3,6 +3,9 @@ import { mkdtempSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
+import { findShipped } from '../../cli/library'
+import { viewOf } from '../../core/explain'
+import { evidenceOf, predictorOf } from './sheets'
 
 const root = join(import.meta.dirname, '../..')
 const folder = mkdtempSync(join(tmpdir(), 'cli-'))
@@ -46,6 +49,22 @@ describe('command line', () => {
       expect(out.suspects.reduce((s, x) => s + x.p, 0) + out.unexplained + out.residual).toBeCloseTo(1, 4)
       expect(out.verdicts.length).toBeGreaterThan(0)
     }
+  })
+  it('says the same as the web, to 1e-9', () => {
+    const items = [
+      { complaint: 'no-fill' },
+      { test: 'cold-valve.volts', reading: '118.6' },
+      { test: 'cold-valve.ohms', reading: 'OL' },
+    ]
+    const out = JSON.parse(
+      run('diagnose', 'orrisk-tl40', '--evidence', file('same.json', JSON.stringify(items)), '--json').stdout,
+    ) as { suspects: { faults: string[]; p: number }[]; unexplained: number }
+    const predictor = predictorOf(findShipped('orrisk-tl40')!.text)
+    const view = viewOf(predictor, evidenceOf(predictor, ...items), 'best')
+    expect(view.suspects.length).toBeGreaterThan(3)
+    for (const s of view.suspects)
+      expect(out.suspects.find((x) => x.faults.join() === s.faults.join())!.p).toBeCloseTo(s.p, 10)
+    expect(out.unexplained).toBeCloseTo(view.unexplained, 10)
   })
   it('wrong input: exit 1, every mistake, with its place', () => {
     const r = run(

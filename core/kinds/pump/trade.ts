@@ -5,6 +5,7 @@ export const trade: KindTrade = {
     { id: 'volts', what: 'volts', a: 'a', b: 'b', when: 'active' },
     { id: 'ohms', what: 'ohms', a: 'a', b: 'b', when: 'dead', lifted: true },
     { id: 'hum', what: 'sense', signal: 'hums', sense: 'ear', when: 'active' },
+    { id: 'turns', what: 'sense', signal: 'runs', sense: 'hand', when: 'active' },
     { id: 'throws', what: 'sense', signal: 'throws', sense: 'eye', when: 'active' },
   ],
   faults: {

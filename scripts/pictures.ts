@@ -1,0 +1,70 @@
+/**
+ * Takes the pictures of docs/screenshots from the demo world, in Chromium: `npm run pictures`.
+ * Needs a build; starts a database and a server of its own.
+ */
+import { mkdirSync } from 'node:fs'
+import { join } from 'node:path'
+import { chromium, type Page } from '@playwright/test'
+import config from '../playwright.config'
+import { choose, enter, makeSafe, openCall, openPlace, settled, signIn } from '../test/browser/place'
+
+const folder = join(import.meta.dirname, '..', 'docs', 'screenshots')
+mkdirSync(folder, { recursive: true })
+const browser = await chromium.launch(config.use!.launchOptions!)
+const place = await openPlace('pictures')
+const shoot = async (page: Page, name: string) => {
+  await page.waitForTimeout(400)
+  await page.screenshot({ path: join(folder, `${name}.png`) })
+}
+try {
+  for (const [suffix, viewport] of [
+    ['', { width: 1280, height: 800 }],
+    ['-phone', { width: 390, height: 844 }],
+  ] as const) {
+    const page = await (await browser.newContext({ viewport })).newPage()
+    if (!suffix) {
+      await page.goto(`${place.url}/sign-in`)
+      await shoot(page, 'sign-in')
+    }
+    await signIn(page, place)
+    await page.goto(`${place.url}/jobs/new`)
+    await page.getByRole('button', { name: /laundry left/ }).click()
+    await page.getByRole('button', { name: 'No water comes in' }).click()
+    if (!suffix) await shoot(page, 'new-call')
+    await openCall(page, place, 'No water comes in', 'It hums')
+    await shoot(page, `find${suffix}`)
+    await choose(page, 'Volts across the cold valve')
+    await page.evaluate(() => window.scrollTo(0, document.body.scrollHeight / 4))
+    if (!suffix) await shoot(page, 'make-safe')
+    await makeSafe(page)
+    await page.getByLabel('Reading', { exact: true }).fill('118.6')
+    await shoot(page, `reading${suffix}`)
+    await enter(page, '118.6')
+    await settled(page)
+    for (const [title, answer] of [
+      ['Cold tap: look whether it is open', 'yes'],
+      ['Cold inlet screen: look whether it is clogged', 'yes'],
+    ]) {
+      await choose(page, title)
+      await makeSafe(page)
+      await page.locator(`[data-answer=${answer}]`).click()
+      await settled(page)
+    }
+    await page.evaluate(() => window.scrollTo(0, 0))
+    await page.waitForTimeout(600)
+    await shoot(page, `cause${suffix}`)
+    if (!suffix) {
+      await page.goto(place.url)
+      await page.locator('.job').first().waitFor()
+      await shoot(page, 'jobs')
+      await page.getByRole('button', { name: /Look: light/ }).click()
+      await page.locator('.job').first().click()
+      await settled(page)
+      await shoot(page, 'find-dark')
+    }
+    await page.context().close()
+  }
+} finally {
+  await browser.close()
+  await place.close()
+}
