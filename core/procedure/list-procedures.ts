@@ -189,7 +189,7 @@ export function listProcedures(machine: Machine): Bench {
         what,
         run: spot.run,
         moment: spot.moment,
-        when: spot.title,
+        when: water || (dead && !panelsOf(part).length && !electrical) ? 'at any time' : spot.title,
         shape: shapeOf(machine, part, probe),
         meter,
         otherMeters: probe.what === 'volts' ? ['volts-lowz'] : [],
