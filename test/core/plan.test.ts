@@ -1,0 +1,120 @@
+import { describe, expect, it } from 'vitest'
+import { findShipped } from '../../cli/library'
+import { believe } from '../../core/diagnose'
+import { advise, openBench } from '../../core/explain'
+import { backwardSolve, choleskyInPlace, factorInPlace, forwardSolve, solveInPlace } from '../../core/linear'
+import { plan } from '../../core/plan'
+import { conditional, likelihood, noCondition } from '../../core/diagnose'
+import { minutesTo } from '../../core/procedure'
+import { evidenceOf, mini, predictorOf, sheetOf } from './sheets'
+
+const washer = openBench(sheetOf(findShipped('orrisk-tl40')!.text))
+const at = (order: 'best' | 'live-first' | 'dead-first' | 'water-first') =>
+  advise(washer, evidenceOf(washer, { complaint: 'no-fill' }), order)
+
+describe('plan', () => {
+  it('outcomes of every offered test are probabilities, and each posterior sums to one', () => {
+    for (const s of at('best').plan.next) {
+      const sum = s.outcomes.reduce((t, o) => t + o.p, 0)
+      expect(sum).toBeGreaterThan(0.7)
+      expect(sum).toBeLessThanOrEqual(1 + 1e-9)
+      for (const o of s.outcomes) expect(o.after.reduce((t, x) => t + x, 0)).toBeCloseTo(1, 9)
+    }
+  })
+  it('a named order puts its schools first and changes no chance', () => {
+    const [best, dead, water, live] = (['best', 'dead-first', 'water-first', 'live-first'] as const).map(at)
+    for (const a of [dead, water, live]) expect(Array.from(a.belief.p)).toEqual(Array.from(best.belief.p))
+    const schools = (a: typeof best) => a.plan.next.map((s) => s.procedure.school).filter((s) => s !== 'look')
+    expect(schools(dead)[0]).toBe('dead')
+    expect(schools(water)[0]).toBe('water')
+    expect(schools(live)[0]).toBe('live')
+    expect(dead.plan.next).toHaveLength(best.plan.next.length)
+  })
+  it('the expected cost of two causes is what Smith’s rule gives by hand', () => {
+    const p = predictorOf(mini('interlocks'))
+    const faults = p.bench.machine.faults.map((f) => f.id)
+    const [bin, drive] = [1 + faults.indexOf('bin.stuck-open'), 1 + faults.indexOf('drive.winding-open')]
+    const base = believe(p, { complaints: [0], readings: [], cured: [] }, 0)
+    const belief = {
+      ...base,
+      p: base.p.map((_, i) =>
+        p.members[i].present[0]?.fault.id === 'bin.stuck-open'
+          ? 0.6
+          : p.members[i].present[0]?.fault.id === 'drive.winding-open'
+            ? 0.4
+            : 0,
+      ),
+      unexplained: 0,
+      residual: 0,
+    }
+    expect(bin).not.toBe(drive)
+    const { costNow, remedies } = plan(p, belief, { power: 'on', open: [], running: undefined })
+    // New bin switch: 15 min + 20 + 8 to prove + 3 % of 60; new drive: 60 + 180 + 8 + 1.8. First the likely cheap one.
+    expect(costNow).toBeCloseTo(44.8 + 0.4 * 249.8, 6)
+    expect(remedies.map((r) => p.bench.machine.sheet.repairs[r.repair].id)).toEqual(['new-bin-switch', 'new-drive'])
+  })
+  it('with the cause certain no test is offered and the plan stops', () => {
+    const p = predictorOf(mini('interlocks'))
+    const base = believe(p, { complaints: [0], readings: [], cured: [] }, 0)
+    const one = { ...base, p: base.p.map((_, i) => (i === 3 ? 1 : 0)), unexplained: 0, residual: 0 }
+    expect(plan(p, one, { power: 'on', open: [], running: undefined })).toMatchObject({ next: [], stop: true })
+  })
+  it('live readings need the panel opened dead, the power back and the program run to their moment', () => {
+    const { machine, procedures } = washer.bench
+    const goal = procedures.find((x) => x.id === 'hot-valve.volts')!
+    const way = minutesTo(machine, { power: 'on', open: [], running: undefined }, goal)
+    expect(way.moves.map((m) => m.is)).toEqual(['isolate', 'open', 'restore', 'start', 'wait'])
+    expect(way.minutes).toBeCloseTo(
+      way.moves.reduce((s, m) => s + m.minutes, goal.minutes),
+      9,
+    )
+    const past = minutesTo(machine, { power: 'on', open: ['top'], running: { program: 0, seconds: 3000 } }, goal)
+    expect(past.moves.map((m) => m.is)).toEqual(['start', 'wait'])
+  })
+})
+
+describe('likelihood by hand', () => {
+  const value = (mean: number, s: number, noise: number) => ({
+    is: 'value' as const,
+    mean,
+    sensitivity: Float64Array.from([s]),
+    noise,
+  })
+  it('an earlier reading of a shared parameter moves and narrows the next', () => {
+    const c = {
+      used: [{ sensitivity: Float64Array.from([4]), residual: 5, noise: 3, key: '' }],
+      factor: Float64Array.from([5]),
+    }
+    // k = 2·4 = 8, C = 25: mean 10 + 8/25·5, variance 4 + 1 − 64/25
+    expect(conditional(value(10, 2, 1), c)).toEqual({ mean: 11.6, variance: expect.closeTo(2.44, 12) as number })
+    expect(conditional(value(10, 2, 1), noCondition)).toEqual({ mean: 10, variance: 5 })
+  })
+  it('a far-off value is taken for a slip, an agreeing one explains', () => {
+    const near = likelihood(value(120, 3, 1), { is: 'value', si: 119 }, 'voltage', noCondition)
+    const far = likelihood(value(120, 3, 1), { is: 'value', si: 12 }, 'voltage', noCondition)
+    expect(near.explains).toBe(true)
+    expect(far.explains).toBe(false)
+    expect(near.l / far.l).toBeGreaterThan(1000)
+    expect(likelihood({ is: 'open' }, { is: 'open' }, 'resistance', noCondition).l).toBeGreaterThan(0.9)
+    expect(likelihood({ is: 'never' }, { is: 'could-not' }, undefined, noCondition).l).toBe(1)
+  })
+})
+
+describe('matrices', () => {
+  it('factors and solves, real and complex, and refuses what is singular', () => {
+    const a = Float64Array.from([4, 0, 2, 5])
+    expect(choleskyInPlace(a, 2)).toBe(true)
+    const b = Float64Array.from([10, 13])
+    forwardSolve(a, 2, b)
+    backwardSolve(a, 2, b)
+    expect([...b]).toEqual([1.5, 2])
+    expect(choleskyInPlace(Float64Array.from([1, 0, 1, 1]), 2)).toBe(false)
+    const f = { n: 2, re: Float64Array.from([2, 0, -1, 2]), im: Float64Array.from([1, 0, 0, 0]) }
+    expect(factorInPlace(f)).toBe(-1)
+    const [xr, xi] = [Float64Array.from([1, 0]), Float64Array.from([0, 0])]
+    solveInPlace(f, xr, xi)
+    // (2 + i)x − y = 1, −x + 2y = 0 → x = 1 / (1.5 + i)
+    expect([xr[0], xi[0]]).toEqual([expect.closeTo(1.5 / 3.25, 12), expect.closeTo(-1 / 3.25, 12)])
+    expect(factorInPlace({ n: 1, re: Float64Array.from([0]), im: Float64Array.from([0]) })).toBe(0)
+  })
+})
