@@ -55,10 +55,11 @@ function presentOf(machine: Machine, texts: readonly string[]): Present[] {
     const { from, to, scale } = fault.severity
     if (severityText === undefined) return { fault, severity: scale === 'log' ? Math.sqrt(from * to) : (from + to) / 2 }
     const bare = Number(severityText)
-    return {
-      fault,
-      severity: Number.isFinite(bare) ? bare : orThrow(readQuantity(severityText, dimension, ['--fault', id])).value,
-    }
+    const severity = Number.isFinite(bare)
+      ? bare
+      : orThrow(readQuantity(severityText, dimension, ['--fault', id])).value
+    if (!(severity > 0)) fail('out-of-range', ['--fault', id], severityText, `above 0; usual are ${from} to ${to} (SI)`)
+    return { fault, severity }
   })
 }
 
@@ -68,7 +69,12 @@ function withSettings(machine: Machine, settings: readonly string[]): Float64Arr
     const [id, text] = [s.slice(0, s.indexOf('=')), s.slice(s.indexOf('=') + 1)]
     const param = machine.params.find((p) => p.id === id)
     if (!param) return fail('unknown-param', ['--set'], id || s, 'PART.PARAM=VALUE or ambient=VALUE')
-    values[param.index] = orThrow(readQuantity(text, param.dimension, ['--set', id])).value
+    const { value } = orThrow(readQuantity(text, param.dimension, ['--set', id]))
+    const [part, name] = [id.slice(0, id.lastIndexOf('.')), id.slice(id.lastIndexOf('.') + 1)]
+    const spec = machine.sheet.parts.find((p) => p.id === part)?.kind.params[name]
+    if (value < (spec?.least ?? -Infinity) || value > (spec?.most ?? Infinity))
+      fail('out-of-range', ['--set', id], text, `${spec?.least ?? 'anything'} to ${spec?.most ?? 'anything'} (SI)`)
+    values[param.index] = value
   }
   return values
 }
@@ -325,7 +331,7 @@ export function main(argv: string[]): number {
       },
     })
     const [command, ...sheets] = positionals
-    const run = commands[command ?? '']
+    const run = Object.hasOwn(commands, command ?? '') ? commands[command] : undefined
     if (!run) {
       console.error(USAGE)
       return 1

@@ -2,8 +2,23 @@
 import type { View } from '../../core/explain'
 import type { MachineFacts } from '../workers/bench.worker'
 
-const props = defineProps<{ tests: MachineFacts['tests']; view: View; part: number; parts: { title: string }[] }>()
-const emit = defineEmits<{ choose: [test: string]; clear: [] }>()
+const props = defineProps<{
+  tests: MachineFacts['tests']
+  view: View
+  part: number
+  parts: MachineFacts['parts']
+  /** Ids of parts with a jumper across them, and of those parted by hand. */
+  jumpers: string[]
+  parted: string[]
+  /** Whether hands may go into the machine: the safety steps are confirmed and the job is open. */
+  handsOn: boolean
+}>()
+const emit = defineEmits<{
+  choose: [test: string]
+  clear: []
+  act: [verb: 'jumper' | 'unjumper' | 'unplug' | 'plug', part: string]
+}>()
+const own = computed(() => (props.part < 0 ? undefined : props.parts[props.part]))
 const search = ref('')
 const pick = (test: string) => {
   search.value = ''
@@ -25,6 +40,29 @@ const rows = computed(() => {
       <h2>{{ part < 0 ? 'A test of your own choice' : `Tests of the ${parts[part].title}` }}</h2>
       <button v-if="part >= 0" type="button" class="text push" @click="emit('clear')">All tests</button>
     </div>
+    <div v-if="own && (own.jumper || own.byHand)" class="acts">
+      <Button
+        v-if="own.byHand"
+        severity="secondary"
+        :disabled="!handsOn"
+        @click="emit('act', parted.includes(own.id) ? 'plug' : 'unplug', own.id)"
+        >{{ parted.includes(own.id) ? 'Put it back as it was' : 'Note: pulled off, shut or opened by hand' }}</Button
+      >
+      <Button
+        v-if="own.jumper"
+        severity="secondary"
+        :disabled="!handsOn"
+        @click="emit('act', jumpers.includes(own.id) ? 'unjumper' : 'jumper', own.id)"
+        >{{ jumpers.includes(own.id) ? 'Note: jumper taken out' : 'Note: jumper fitted across it' }}</Button
+      >
+      <p class="small soft">
+        {{
+          handsOn
+            ? 'Fused lead, fitted and taken out dead. Later readings are judged with it in place.'
+            : 'Only after all safety steps of a live test are confirmed.'
+        }}
+      </p>
+    </div>
     <InputText v-model="search" placeholder="Search: cold, ohms, hum …" aria-label="Search tests" fluid />
     <p v-if="!rows.length" class="soft">No test of that name.</p>
     <ul>
@@ -44,6 +82,10 @@ const rows = computed(() => {
 </template>
 
 <style scoped>
+.acts {
+  display: grid;
+  gap: 0.5rem;
+}
 .chooser {
   display: grid;
   gap: 0.6rem;

@@ -46,10 +46,11 @@ export function inOrder(events: readonly JobEvent[]): JobEvent[] {
  */
 export function foldJob(events: readonly JobEvent[]): Job {
   const ordered = inOrder(events)
-  const actions = new Set(ordered.flatMap((e) => (e.what.is === 'action' ? [e.id] : [])))
-  const gone = new Set(
-    ordered.flatMap((e) => (e.what.is === 'retracted' && !actions.has(e.what.event) ? [e.what.event] : [])),
-  )
+  // Actions changed the machine and the opening is the job itself: neither can be taken back.
+  const lasting = new Set(ordered.flatMap((e) => (e.what.is === 'action' || e.what.is === 'opened' ? [e.id] : [])))
+  const retractions = ordered.flatMap((e) => (e.what.is === 'retracted' ? [{ id: e.id, event: e.what.event }] : []))
+  const undone = new Set(retractions.map((r) => r.event))
+  const gone = new Set(retractions.flatMap((r) => (undone.has(r.id) || lasting.has(r.event) ? [] : [r.event])))
   const job: Job = { ...emptyJob, safety: [], log: [], notes: [], retracted: [...gone], jumpers: [], complaints: [] }
   for (const e of ordered) {
     if (gone.has(e.id)) continue

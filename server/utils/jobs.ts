@@ -1,8 +1,8 @@
 import { UniqueConstraintError } from 'sequelize'
-import { foldJob, inOrder, refuses, type JobEvent, type Refusal } from '../../core/job'
+import { foldJob, inOrder, refuses, type Happening, type JobEvent, type Refusal } from '../../core/job'
 import { Job, JobEventRow, Machine, User } from '../database/models'
 import { refuse } from './refuse'
-import { sheetFacts } from './sheets'
+import { sheetFacts, type SheetFacts } from './sheets'
 import type { SignedIn } from './who'
 
 /** An event as it is shown: with who entered it. */
@@ -45,6 +45,28 @@ const REFUSED: Record<Refusal['why'], string> = {
   'opened-twice': 'This job is open already.',
 }
 
+/** Whether everything an event names exists on the machine or in the job. */
+function knows(facts: SheetFacts, what: Happening, job: Job, events: readonly string[]): boolean {
+  switch (what.is) {
+    case 'reading':
+      return facts.schools.has(what.test)
+    case 'closed':
+      return what.repair === '' || facts.repairs.has(what.repair)
+    case 'safety':
+      return facts.needs.some((n) => n.id === what.step)
+    case 'opened':
+      return what.machine === job.machineId && what.complaints.every((c) => facts.complaints.has(c))
+    case 'retracted':
+      return events.includes(what.event)
+    case 'action': {
+      const targets = facts.targets[what.action.verb]
+      return targets === undefined || targets.includes(what.action.target ?? '')
+    }
+    default:
+      return true
+  }
+}
+
 /**
  * Appends events to a job, each once. An id that is there already changes nothing; everything else passes the
  * guard of the job or is refused as a whole.
@@ -62,19 +84,8 @@ export async function appendEvents(who: SignedIn, job: Job, events: readonly Job
   for (const event of events) {
     if (have.has(event.id) || fresh.some((e) => e.id === event.id)) continue
     const { what } = event
-    const named =
-      what.is === 'reading'
-        ? facts.schools.has(what.test)
-        : what.is === 'closed'
-          ? facts.repairs.has(what.repair) || what.repair === ''
-          : what.is === 'safety'
-            ? facts.needs.some((n) => n.id === what.step)
-            : what.is === 'opened'
-              ? what.machine === job.machineId && what.complaints.every((c) => facts.complaints.has(c))
-              : what.is === 'retracted'
-                ? have.has(what.event) || fresh.some((e) => e.id === what.event)
-                : true
-    if (!named) throw refuse(422, 'unknown-name', 'This names something that the machine or the job does not have.')
+    if (!knows(facts, what, job, [...have, ...fresh.map((e) => e.id)]))
+      throw refuse(422, 'unknown-name', 'This names something that the machine or the job does not have.')
     const refusal = refuses(foldJob([...there, ...fresh]), event, facts.needs, (test) => facts.schools.get(test))
     if (refusal) throw refuse(409, refusal.why, REFUSED[refusal.why])
     fresh.push(event)

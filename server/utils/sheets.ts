@@ -1,4 +1,5 @@
-import { openBench } from '../../core/explain'
+import type { Vocabulary } from '../../core/evidence'
+import { openBench, vocabularyOf } from '../../core/explain'
 import { orThrow } from '../../core/issue'
 import type { SafetyNeed, School } from '../../core/job'
 import { readSheet } from '../../core/sheet'
@@ -22,18 +23,20 @@ export async function sheetTexts(id: string): Promise<SheetText[]> {
   return out
 }
 
-interface Facts {
+export interface SheetFacts {
   complaints: Set<string>
   /** What the customer says, by complaint. */
   says: Map<string, string>
   schools: Map<string, School>
   needs: SafetyNeed[]
   repairs: Set<string>
+  /** What each verb of an action may name. */
+  targets: Vocabulary['targets']
 }
-const known = new Map<string, Promise<Facts>>()
+const known = new Map<string, Promise<SheetFacts>>()
 
 /** What the server must know of a sheet to guard a job: its tests, safety steps and names. */
-export function sheetFacts(id: string): Promise<Facts> {
+export function sheetFacts(id: string): Promise<SheetFacts> {
   let facts = known.get(id)
   if (!facts) {
     facts = sheetTexts(id).then((texts) => {
@@ -45,6 +48,7 @@ export function sheetFacts(id: string): Promise<Facts> {
         schools: new Map(bench.procedures.map((p) => [p.id, p.school])),
         needs: sheet.makeSafe,
         repairs: new Set(sheet.repairs.map((r) => r.id)),
+        targets: vocabularyOf(bench).targets,
       }
     })
     known.set(id, facts)

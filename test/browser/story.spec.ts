@@ -111,6 +111,31 @@ test('undo takes a reading back as if it had never been entered', async ({ page 
   await expect.poll(() => page.locator('.suspects').innerText()).toBe(before)
 })
 
+test('a jumper shows as bypassed and the job cannot be closed with it in', async ({ page }) => {
+  await signIn(page, place)
+  const job = await openCall(page, place, 'No water comes in')
+  await part(page, 'lid switch').click()
+  const fit = page.getByRole('button', { name: 'Note: jumper fitted across it' })
+  await expect(fit).toBeDisabled()
+  await choose(page, 'Volts behind the lid switch, to the return')
+  await makeSafe(page)
+  await part(page, 'lid switch').click()
+  await fit.click()
+  await expect(part(page, 'lid switch')).toHaveAttribute('data-state', 'bypassed')
+  const close = {
+    id: '01900000-0000-7000-a000-000000000001',
+    v: 1,
+    at: new Date().toISOString(),
+    device: 'test',
+    what: { is: 'closed', repair: '', text: '' },
+  }
+  const answer = await page.request.post(`${place.url}/api/jobs/${job}/events`, { data: { events: [close] } })
+  expect(answer.status()).toBe(409)
+  expect(await answer.text()).toContain('jumper')
+  await page.getByRole('button', { name: 'Note: jumper taken out' }).click()
+  await expect(part(page, 'lid switch')).not.toHaveAttribute('data-state', 'bypassed')
+})
+
 test('with the database gone the page says so, keeps what was typed, and carries on when it is back', async ({
   page,
 }) => {

@@ -82,6 +82,9 @@ describe('command line', () => {
     expect(run('check', 'ghost').status).toBe(1)
     expect(run('simulate', 'orrisk-tl40', '--fault', 'ghost').status).toBe(1)
     expect(run('frobnicate').status).toBe(1)
+    expect(run('constructor').status).toBe(1)
+    expect(run('simulate', 'orrisk-tl40', '--set', 'cold-valve.ohms=0 Ω').status).toBe(1)
+    expect(run('simulate', 'orrisk-tl40', '--fault', 'cold-plug.corroded=-5').status).toBe(1)
     expect(run('simulate', 'orrisk-tl40', '--sett', 'x').status).toBe(1)
   })
   it('simulates, lists, predicts and prints a netlist', () => {

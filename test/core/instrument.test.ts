@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { findMeter, showAmps, showOhms, showVolts, showWater } from '../../core/instrument'
 import { makeVariant, type Machine } from '../../core/machine'
-import { Plant, simulate } from '../../core/simulate'
+import type { Plant } from '../../core/simulate'
+import { simulate } from '../../core/simulate'
 import { edit, FAMILY, machineOf, mini, predictorOf, presentIn, runTo } from './sheets'
 
 const volts = findMeter('volts')!

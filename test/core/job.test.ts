@@ -46,6 +46,11 @@ describe('job', () => {
     ])
     expect(with2.log.map((l) => l.is)).toEqual(['action'])
   })
+  it('the opening cannot be taken back; a retraction can', () => {
+    const back = [opened, reading(1, '800'), event(2, { is: 'retracted', event: 'e001' })]
+    expect(foldJob([...back, event(5, { is: 'retracted', event: 'e000' })]).machine).toBe('m')
+    expect(foldJob([...back, event(5, { is: 'retracted', event: 'e002' })]).log).toHaveLength(1)
+  })
   it('no live step before the safety steps, no dead step before its own', () => {
     const job = foldJob([opened])
     expect(missingSteps('live', NEEDS, job).map((n) => n.id)).toEqual(['isolate', 'ready'])

@@ -1,10 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { findShipped } from '../../cli/library'
-import { believe } from '../../core/diagnose'
+import { believe, conditional, likelihood, noCondition } from '../../core/diagnose'
 import { advise, openBench } from '../../core/explain'
 import { backwardSolve, choleskyInPlace, factorInPlace, forwardSolve, solveInPlace } from '../../core/linear'
 import { plan } from '../../core/plan'
-import { conditional, likelihood, noCondition } from '../../core/diagnose'
 import { minutesTo } from '../../core/procedure'
 import { evidenceOf, mini, predictorOf, sheetOf } from './sheets'
 

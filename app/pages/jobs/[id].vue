@@ -118,6 +118,19 @@ function best() {
   chosen.value = undefined
   void think()
 }
+/** Parts that hands have parted and not yet put back. */
+const parted = computed(() => {
+  const out = new Set<string>()
+  for (const l of job.state.log) {
+    if (l.is !== 'action' || l.action.target === undefined) continue
+    if (l.action.verb === 'unplug') out.add(l.action.target)
+    if (l.action.verb === 'plug') out.delete(l.action.target)
+  }
+  return [...out]
+})
+const handsOn = computed(
+  () => !job.state.closed && !!facts.value && !missingSteps('live', facts.value.makeSafe, job.state).length,
+)
 const undo = (event: string) => job.enter({ is: 'retracted', event })
 const safety = (step: string) => job.enter({ is: 'safety', step })
 const answer = (word: 'yes' | 'no') => card.value?.shape.takes === 'yes-no' && take(word)
@@ -210,6 +223,10 @@ useKeys({
             :parts="facts.parts"
             @choose="choose"
             @clear="part = -1"
+            :jumpers="job.state.jumpers"
+            :parted="parted"
+            :hands-on="handsOn"
+            @act="(verb, target) => job.enter({ is: 'action', action: { verb, target } })"
           />
         </div>
         <div class="right">
