@@ -40,7 +40,7 @@ ul {
 li {
   position: relative;
   display: grid;
-  grid-template-columns: 5.6rem 1fr;
+  grid-template-columns: 6.4rem 1fr;
   align-items: baseline;
   padding: 0.28rem 0 0.42rem;
 }

@@ -1,6 +1,6 @@
 import { fine, problem, wrong, type Outcome, type Problem } from '../issue'
 import { readReading, type ReadingShape } from '../quantity'
-import { VERBS, type Action, type Evidence } from './index'
+import { VERBS, type Action, type Evidence } from './evidence'
 
 /** What names a machine knows; given by the caller, so that this room needs no sheet. */
 export interface Vocabulary {

@@ -1,4 +1,4 @@
-import type { Vocabulary } from '../evidence/read-evidence'
+import type { Vocabulary } from '../evidence'
 import { METERS } from '../instrument'
 import { buildMachine } from '../machine'
 import { Predictor } from '../predict'

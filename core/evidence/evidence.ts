@@ -1,0 +1,26 @@
+import type { ReadingValue } from '../quantity'
+
+/** What is known about a machine, as data, in the order it came. */
+export type Evidence =
+  | { is: 'complaint'; complaint: string }
+  | { is: 'action'; action: Action }
+  | { is: 'reading'; test: string; value: ReadingValue; instrument: string | undefined }
+
+/** What hands did. `target` is a part, a panel, a program or a repair, by id. */
+export interface Action {
+  verb: 'isolate' | 'restore' | 'open' | 'close' | 'unplug' | 'plug' | 'jumper' | 'unjumper' | 'start' | 'repair'
+  target?: string
+}
+
+export const VERBS = [
+  'isolate',
+  'restore',
+  'open',
+  'close',
+  'unplug',
+  'plug',
+  'jumper',
+  'unjumper',
+  'start',
+  'repair',
+] as const
