@@ -156,8 +156,6 @@ export interface FaultTemplate {
   severity?: { from: number; to: number; scale: 'log' | 'linear' }
   /** Typical occurrences per machine and year. */
   perYear: number
-  /** Share of the time it does not show, 0 … 1. */
-  misses?: number
   /** What usually cures it. */
   cure: 'replace' | 'clean' | 'restore' | 'remake'
 }

@@ -156,7 +156,6 @@ export function buildMachine(sheet: Sheet): Machine {
     }),
     perYear: f.perYear,
     severity: f.severity,
-    misses: f.misses,
     repair: sheet.repairs.findIndex((r) => r.id === f.repair),
   }))
   return {

@@ -78,7 +78,6 @@ export interface Fault {
   effects: readonly Effect[]
   perYear: number
   severity: { from: number; to: number; scale: 'log' | 'linear' } | undefined
-  misses: number
   /** Index into `sheet.repairs`. */
   repair: number
 }

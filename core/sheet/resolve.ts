@@ -377,10 +377,6 @@ export function resolveSheet(w: WrittenSheet): Outcome<Sheet> {
         effects,
         perYear: rate,
         severity,
-        misses:
-          f.misses === undefined
-            ? (template?.misses ?? 0)
-            : desk.quantity(f.misses, 'ratio', [...path, 'misses']).value,
         repair,
       },
     ]

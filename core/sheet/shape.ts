@@ -80,7 +80,6 @@ export const sheetShape = z.strictObject({
           scale: z.enum(['log', 'linear']),
         })
         .optional(),
-      misses: quantity.optional(),
       repair: name.optional(),
     }),
   ).optional(),

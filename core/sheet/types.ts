@@ -81,7 +81,6 @@ export interface SheetFault {
   effects: SheetEffect[]
   perYear: number
   severity: { from: number; to: number; scale: 'log' | 'linear' } | undefined
-  misses: number
   repair: string
 }
 
