@@ -215,6 +215,27 @@ describe('a changed sheet changes what follows from it', () => {
     expect(value(moved, 'cold-out.to-return', 'lid.stuck-open') as number).toBeGreaterThan(110)
     expect(value(moved, 'cold-valve.volts', 'lid.stuck-open') as number).toBeLessThan(5)
   })
+  it('advice follows the wiring: volts behind the output clear a lid switch in the feed, not one in the return', () => {
+    const moved = edit(
+      edit(
+        edit(FAMILY, 'interlock: [fuse.2, lid, cold-out.com]', 'interlock: [fuse.2, cold-out.com]'),
+        '[lid.2, hot-out.com]',
+        '[fuse.2, hot-out.com]',
+      ),
+      'valve-return, board.N]',
+      'valve-return, lid.1]\n  lid-return: [lid.2, board.N]',
+    )
+    const lidAfter = (text: string) => {
+      const p = predictorOf(text)
+      const a = top(p, { complaint: 'no-fill' }, { test: 'cold-out.to-return', reading: '119' })
+      const lid = a.links[p.bench.machine.partIndex.get('lid')!]
+      return { p: lid.p, state: lid.state, first: a.plan.next[0].procedure.id }
+    }
+    const [feed, back] = [lidAfter(FAMILY), lidAfter(moved)]
+    expect(feed.state).toBe('proven')
+    expect(back.state).toBe('suspect')
+    expect(back.p).toBeGreaterThan(10 * feed.p)
+  })
   it('crossed plugs let the cold phase run hot water', () => {
     const crossed = predictorOf(FAMILY)
     const { plant } = {
