@@ -88,12 +88,7 @@ export const useJob = defineStore('job', () => {
       } else if (error.status === 401) {
         await navigateTo({ path: '/sign-in', query: { to: `/jobs/${id.value}` } })
       } else if (batch.length > 1) {
-        // One of them is refused: send them singly so that the others are kept.
-        for (const e of batch)
-          await ask(`/api/jobs/${id.value}/events`, 'POST', { events: [e] })
-            .then(() => kept.value.push(e))
-            .catch((x: AskError) => (refused.value = x.message))
-        done(batch.map((e) => e.id))
+        await sendSingly(batch, done)
       } else {
         refused.value = error.message
         done(batch.map((e) => e.id))
@@ -102,6 +97,24 @@ export const useJob = defineStore('job', () => {
       sending = false
     }
     if (!trouble.value && unsent.value.length) await send()
+  }
+
+  /** One of a batch is refused: each is sent alone, so that the others are kept. Stops when nobody answers. */
+  async function sendSingly(batch: JobEvent[], done: (ids: string[]) => void): Promise<void> {
+    for (const e of batch) {
+      try {
+        await ask(`/api/jobs/${id.value}/events`, 'POST', { events: [e] })
+        kept.value.push(e)
+      } catch (error) {
+        if (!(error instanceof AskError)) throw error
+        if (error.away) {
+          trouble.value = error.message
+          return later(send)
+        }
+        refused.value = error.message
+      }
+      done([e.id])
+    }
   }
 
   /** Enters something: shown at once, kept on the device, sent when possible. */

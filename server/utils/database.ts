@@ -19,7 +19,10 @@ export async function withDatabase<T>(work: (db: Sequelize) => Promise<T>): Prom
   try {
     return await work(database())
   } catch (error) {
-    if (error instanceof UniqueConstraintError || error instanceof ForeignKeyConstraintError) throw error
+    // Two senders of one new id at the same instant: the slower one asks again and finds it there.
+    if (error instanceof UniqueConstraintError)
+      throw refuse(409, 'id-taken', 'This id was taken a moment ago. Send it again.')
+    if (error instanceof ForeignKeyConstraintError) throw error
     if (error instanceof BaseError) {
       console.error(`database: ${error.message}`)
       throw refuse(

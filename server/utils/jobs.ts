@@ -1,4 +1,6 @@
-import { UniqueConstraintError } from 'sequelize'
+import type { Transaction } from 'sequelize'
+import { readEvidence } from '../../core/evidence'
+import { sayProblem, type Problem } from '../../core/issue'
 import { foldJob, inOrder, refuses, type Happening, type JobEvent, type Refusal } from '../../core/job'
 import { Job, JobEventRow, Machine, User } from '../database/models'
 import { refuse } from './refuse'
@@ -23,8 +25,8 @@ export async function jobOf(who: SignedIn, id: string): Promise<Job> {
   return job
 }
 
-export async function eventsOf(jobId: string): Promise<JobEvent[]> {
-  return inOrder((await JobEventRow.findAll({ where: { jobId } })).map(toEvent))
+export async function eventsOf(jobId: string, transaction?: Transaction): Promise<JobEvent[]> {
+  return inOrder((await JobEventRow.findAll({ where: { jobId }, transaction })).map(toEvent))
 }
 
 /** Events with the names of those who entered them. */
@@ -45,25 +47,30 @@ const REFUSED: Record<Refusal['why'], string> = {
   'opened-twice': 'This job is open already.',
 }
 
-/** Whether everything an event names exists on the machine or in the job. */
-function knows(facts: SheetFacts, what: Happening, job: Job, events: readonly string[]): boolean {
+/** What is wrong with the names and readings of an event, checked against the machine and the job. */
+function faultsOf(facts: SheetFacts, what: Happening, job: Job, events: readonly string[]): Problem[] | undefined {
+  const unless = (known: boolean): Problem[] | undefined => (known ? undefined : [])
+  const asEvidence = (written: object): Problem[] | undefined => {
+    const read = readEvidence([written], facts.vocabulary)
+    return read.ok ? undefined : read.problems
+  }
   switch (what.is) {
     case 'reading':
-      return facts.schools.has(what.test)
-    case 'closed':
-      return what.repair === '' || facts.repairs.has(what.repair)
-    case 'safety':
-      return facts.needs.some((n) => n.id === what.step)
+      return asEvidence({ test: what.test, reading: what.text, instrument: what.instrument })
+    case 'action':
+      return asEvidence({ action: `${what.action.verb} ${what.action.target ?? ''}` })
     case 'opened':
-      return what.machine === job.machineId && what.complaints.every((c) => facts.complaints.has(c))
+      return what.machine === job.machineId
+        ? what.complaints.map((complaint) => asEvidence({ complaint })).find((p) => p !== undefined)
+        : []
+    case 'closed':
+      return unless(what.repair === '' || facts.repairs.has(what.repair))
+    case 'safety':
+      return unless(facts.needs.some((n) => n.id === what.step))
     case 'retracted':
-      return events.includes(what.event)
-    case 'action': {
-      const targets = facts.targets[what.action.verb]
-      return targets === undefined || targets.includes(what.action.target ?? '')
-    }
+      return unless(events.includes(what.event))
     default:
-      return true
+      return undefined
   }
 }
 
@@ -73,38 +80,51 @@ function knows(facts: SheetFacts, what: Happening, job: Job, events: readonly st
  *
  * @returns ids now kept
  */
-export async function appendEvents(who: SignedIn, job: Job, events: readonly JobEvent[]): Promise<string[]> {
-  const machine = await Machine.findByPk(job.machineId)
+export async function appendEvents(
+  who: SignedIn,
+  job: Job,
+  events: readonly JobEvent[],
+  transaction: Transaction,
+): Promise<string[]> {
+  // Whoever appends to a job waits here for the other, so that the guard always sees the whole job.
+  await Job.findByPk(job.id, { transaction, lock: true })
+  const machine = await Machine.findByPk(job.machineId, { transaction })
   const facts = await sheetFacts(machine!.sheet)
-  const there = await eventsOf(job.id)
+  const there = await eventsOf(job.id, transaction)
   const have = new Set(there.map((e) => e.id))
-  const elsewhere = await JobEventRow.findAll({ where: { id: events.map((e) => e.id).filter((id) => !have.has(id)) } })
+  const elsewhere = await JobEventRow.findAll({
+    where: { id: events.map((e) => e.id).filter((id) => !have.has(id)) },
+    transaction,
+  })
   if (elsewhere.length) throw refuse(409, 'id-taken', 'An event with this id belongs to another job.')
   const fresh: JobEvent[] = []
   for (const event of events) {
     if (have.has(event.id) || fresh.some((e) => e.id === event.id)) continue
     const { what } = event
-    if (!knows(facts, what, job, [...have, ...fresh.map((e) => e.id)]))
-      throw refuse(422, 'unknown-name', 'This names something that the machine or the job does not have.')
+    const faults = faultsOf(facts, what, job, [...have, ...fresh.map((e) => e.id)])
+    if (faults)
+      throw refuse(
+        422,
+        what.is === 'reading' && facts.schools.has(what.test) ? 'bad-reading' : 'unknown-name',
+        faults.length
+          ? faults.map(sayProblem).join(' ')
+          : 'This names something that the machine or the job does not have.',
+      )
     const refusal = refuses(foldJob([...there, ...fresh]), event, facts.needs, (test) => facts.schools.get(test))
     if (refusal) throw refuse(409, refusal.why, REFUSED[refusal.why])
     fresh.push(event)
   }
-  try {
-    await JobEventRow.bulkCreate(
-      fresh.map((e) => ({
-        id: e.id,
-        jobId: job.id,
-        userId: who.id,
-        version: e.v,
-        at: new Date(e.at),
-        device: e.device,
-        what: e.what,
-      })),
-      { ignoreDuplicates: true },
-    )
-  } catch (error) {
-    if (!(error instanceof UniqueConstraintError)) throw error
-  }
+  await JobEventRow.bulkCreate(
+    fresh.map((e) => ({
+      id: e.id,
+      jobId: job.id,
+      userId: who.id,
+      version: e.v,
+      at: new Date(e.at),
+      device: e.device,
+      what: e.what,
+    })),
+    { transaction },
+  )
   return events.map((e) => e.id)
 }

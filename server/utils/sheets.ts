@@ -24,14 +24,13 @@ export async function sheetTexts(id: string): Promise<SheetText[]> {
 }
 
 export interface SheetFacts {
-  complaints: Set<string>
+  /** What evidence about this machine may name, and how its readings are written. */
+  vocabulary: Vocabulary
   /** What the customer says, by complaint. */
   says: Map<string, string>
   schools: Map<string, School>
   needs: SafetyNeed[]
   repairs: Set<string>
-  /** What each verb of an action may name. */
-  targets: Vocabulary['targets']
 }
 const known = new Map<string, Promise<SheetFacts>>()
 
@@ -43,12 +42,11 @@ export function sheetFacts(id: string): Promise<SheetFacts> {
       const sheet = orThrow(readSheet(texts[0].text, texts[0].file, (other) => texts.find((t) => t.id === other)))
       const { bench } = openBench(sheet)
       return {
-        complaints: new Set(sheet.complaints.map((c) => c.id)),
+        vocabulary: vocabularyOf(bench),
         says: new Map(sheet.complaints.map((c) => [c.id, c.says])),
         schools: new Map(bench.procedures.map((p) => [p.id, p.school])),
         needs: sheet.makeSafe,
         repairs: new Set(sheet.repairs.map((r) => r.id)),
-        targets: vocabularyOf(bench).targets,
       }
     })
     known.set(id, facts)

@@ -105,6 +105,7 @@ test('bad input gets a clear 4xx in one shape, never a stack', async ({ playwrig
     [400, r.get(`${place.url}/api/jobs/not-an-id`)],
     [422, post(`jobs/${job}/events`, { events: [event({ is: 'reading', test: 'no.such', text: '1' })] })],
     [422, post(`jobs/${job}/events`, { events: [event({ is: 'retracted', event: STRANGE })] })],
+    [422, post(`jobs/${job}/events`, { events: [event({ is: 'reading', test: 'tub.filling', text: 'banana' })] })],
     [409, post(`jobs/${job}/events`, { events: [event({ is: 'reading', test: 'cold-valve.volts', text: '120' })] })],
     [400, post('session', { email: 'x' })],
     [404, r.put(`${place.url}/api/jobs`, { data: {} })],
@@ -132,6 +133,25 @@ test('an event posted twice is harmless', async ({ playwright }) => {
   expect(events).toHaveLength(2)
   const other = await newJob(r)
   expect((await r.post(`${place.url}/api/jobs/${other}/events`, { data: { events: [e] } })).status()).toBe(409)
+})
+
+test('many senders at once: each event is kept once, and of two that exclude each other one is refused', async ({
+  playwright,
+}) => {
+  const r = await playwright.request.newContext()
+  await signedIn(r, MARA)
+  const body = opening()
+  const answers = await Promise.all(Array.from({ length: 6 }, () => r.post(`${place.url}/api/jobs`, { data: body })))
+  expect(answers.every((a) => a.ok())).toBe(true)
+  const send = (...events: object[]) => r.post(`${place.url}/api/jobs/${body.job}/events`, { data: { events } })
+  const notes = Array.from({ length: 8 }, (_, i) => event({ is: 'note', text: `note ${i}` }))
+  await Promise.all([...notes, ...notes].map((e) => send(e)))
+  const closing = await Promise.all(
+    Array.from({ length: 4 }, () => send(event({ is: 'closed', repair: '', text: '' }))),
+  )
+  expect(closing.map((a) => a.status()).sort()).toEqual([200, 409, 409, 409])
+  const { events } = (await (await r.get(`${place.url}/api/jobs/${body.job}`)).json()) as { events: unknown[] }
+  expect(events).toHaveLength(1 + 8 + 1)
 })
 
 test('tries to sign in are limited, and a password is kept only as a hash', async ({ playwright }) => {

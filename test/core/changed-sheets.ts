@@ -80,5 +80,17 @@ export const CHANGED: Record<string, { text: string; phase: string | undefined; 
   },
   'irrigation zone 3': { text: mini('irrigation'), phase: 'zone3' },
   'boiler heating': { text: mini('boiler'), phase: 'heating' },
+  'boiler float opens on rise': {
+    text: edit(mini('boiler'), 'on-rise: closes', 'on-rise: opens'),
+    phase: 'settled',
+  },
+  'boiler drain valve closed at rest': {
+    text: edit(mini('boiler'), 'rest: open', 'rest: closed'),
+    phase: 'filling',
+  },
+  'hot called earlier': {
+    text: edit(FAMILY, 'level.level >= 60 mm, to: fill-hot', 'level.level >= 25 mm, to: fill-hot'),
+    phase: 'fill-hot',
+  },
   'interlocks running': { text: mini('interlocks'), phase: undefined },
 }

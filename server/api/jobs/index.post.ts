@@ -6,26 +6,20 @@ export default defineEventHandler(async (event) => {
   const body = shaped(openBody, await readBody(event))
   if (body.event.what.is !== 'opened' || body.event.what.machine !== body.machine)
     throw refuse(400, 'wrong-shape', 'A job begins with an event that opens it on the same machine.')
-  return withDatabase(async () => {
+  return withDatabase(async (db) => {
     const machine = await Machine.findOne({ where: { id: body.machine, organisationId: who.organisation } })
     if (!machine) throw refuse(404, 'not-found', 'There is no such machine.')
-    const existing = await Job.findByPk(body.job)
-    if (existing && existing.organisationId !== who.organisation)
-      throw refuse(409, 'id-taken', 'A job with this id exists already.')
-    const facts = await sheetFacts(machine.sheet)
-    if (body.event.what.is === 'opened' && !body.event.what.complaints.every((c) => facts.complaints.has(c)))
-      throw refuse(422, 'unknown-name', 'This machine knows no such complaint.')
-    const job =
-      existing ??
-      (await Job.create({
-        id: body.job,
-        organisationId: who.organisation,
-        machineId: machine.id,
-        openedBy: who.id,
-        createdAt: new Date(),
-      }))
-    await appendEvents(who, job, [body.event])
-    setResponseStatus(event, existing ? 200 : 201)
-    return { id: job.id }
+    const opened = await db.transaction(async (transaction) => {
+      const { id: openedBy, organisation: organisationId } = who
+      const row = { id: body.job, organisationId, machineId: machine.id, openedBy, createdAt: new Date() }
+      const before = await Job.count({ where: { id: body.job }, transaction })
+      await Job.bulkCreate([row], { ignoreDuplicates: true, transaction })
+      const job = await Job.findOne({ where: { id: body.job, organisationId }, transaction })
+      if (!job) throw refuse(409, 'id-taken', 'A job with this id exists already.')
+      await appendEvents(who, job, [body.event], transaction)
+      return before === 0
+    })
+    setResponseStatus(event, opened ? 201 : 200)
+    return { id: body.job }
   })
 })

@@ -3,5 +3,8 @@ export default defineEventHandler(async (event) => {
   const who = await whoAsks(event)
   const { id } = shaped(idParam, getRouterParams(event))
   const { events } = shaped(eventsBody, await readBody(event))
-  return withDatabase(async () => ({ kept: await appendEvents(who, await jobOf(who, id), events) }))
+  return withDatabase(async (db) => {
+    const job = await jobOf(who, id)
+    return { kept: await db.transaction((t) => appendEvents(who, job, events, t)) }
+  })
 })
