@@ -19,6 +19,7 @@ import { InputFault, orThrow, problem, sayProblem } from '../core/issue'
 import { buildMachine, makeVariant, type Machine, type Present } from '../core/machine'
 import { ORDERS, type Order } from '../core/plan'
 import type { Prediction, Predictor } from '../core/predict'
+import { readProbe } from '../core/procedure'
 import { readQuantity, sayQuantity } from '../core/quantity'
 import { readSheet, type Sheet } from '../core/sheet'
 import { simulate, type Timeline } from '../core/simulate'
@@ -27,7 +28,7 @@ import { findShipped, shippedIds } from './library'
 const USAGE = `duckweed check SHEET...
 duckweed simulate SHEET [--fault ID[=severity]]... [--program ID] [--set PARAM=VALUE]... [--for 40min] [--json]
 duckweed tests SHEET [--json]
-duckweed predict SHEET --test ID [--fault ID[=severity]]... [--json]
+duckweed predict SHEET --test ID | --probe "POINT to POINT [at MOMENT]" [--instrument ID] [--fault ID[=severity]]... [--json]
 duckweed diagnose SHEET --evidence FILE [--order ${ORDERS.join('|')}] [--json]
 duckweed netlist SHEET [--fault ID[=severity]]... [--at PHASE] [--dc]
 
@@ -85,6 +86,8 @@ interface Options {
   program?: string
   for?: string
   test?: string
+  probe?: string
+  instrument?: string
   evidence?: string
   order?: string
   at?: string
@@ -177,16 +180,24 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
   predict([name], o) {
     const predictor = openBench(loadSheet(name))
     const { machine, procedures } = predictor.bench
-    const procedure = procedures.find((p) => p.id === o.test)
+    const words = vocabularyOf(predictor.bench)
+    if (o.instrument !== undefined && !words.instruments.includes(o.instrument))
+      fail('wrong-shape', ['--instrument'], o.instrument, words.instruments.join(', '))
+    const procedure =
+      o.probe === undefined
+        ? procedures.find((p) => p.id === o.test)
+        : orThrow(readProbe(predictor.bench, o.probe, o.instrument))
     if (!procedure)
       return fail('unknown-test', ['--test'], o.test ?? 'nothing', `one of ${procedures.map((p) => p.id).join(', ')}`)
+    if (!words.shapeOf(procedure.id, o.instrument))
+      fail('wrong-shape', ['--instrument'], o.instrument!, [procedure.meter, ...procedure.otherMeters].join(', '))
     const present = presentOf(machine, o.fault ?? [])
     const member = present.length ? predictor.trial(present) : predictor.members[0]
-    const p = predictor.predict(member, procedure)
+    const p = predictor.predict(member, procedure, o.instrument)
     const dimension = dimensionOf(procedure)
     const sd = p.is === 'value' ? Math.sqrt(p.sensitivity.reduce((s, x) => s + x * x, 0) + p.noise ** 2) : undefined
     if (o.json) return { test: procedure.id, ...plainPrediction(p), sd }
-    console.log(sayHow(machine, procedure))
+    console.log(sayHow(machine, procedure, o.instrument ?? procedure.meter))
     console.log(
       p.is === 'value'
         ? `${sayQuantity(p.mean, dimension!)} ± ${sayQuantity(2 * sd!, dimension!)} (two standard deviations)`
@@ -222,7 +233,7 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
       stop: a.plan.stop,
     }
     if (a.plan.next[0])
-      json.next[0].why = reasons(predictor, a.belief, a.placed.case, a.plan.next[0])
+      json.next[0].why = reasons(predictor, a.belief, a.placed, a.plan.next[0])
         .map((r) => `${r.text} (${sayChance(r.chance)}) would point to ${r.leads} (${sayChance(r.p)})`)
         .join('; ')
     if (o.json) return json
@@ -323,6 +334,8 @@ export function main(argv: string[]): number {
         program: { type: 'string' },
         for: { type: 'string' },
         test: { type: 'string' },
+        probe: { type: 'string' },
+        instrument: { type: 'string' },
         evidence: { type: 'string' },
         order: { type: 'string' },
         at: { type: 'string' },

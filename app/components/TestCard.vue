@@ -10,7 +10,7 @@ const props = defineProps<{
   best: boolean
   closed: boolean
 }>()
-const emit = defineEmits<{ taken: [text: string]; safety: [step: string]; best: [] }>()
+const emit = defineEmits<{ taken: [text: string]; safety: [step: string]; best: []; meter: [id: string] }>()
 /** What is typed lives with the page, so that nothing is lost when the card changes its face. */
 const text = defineModel<string>('text', { required: true })
 const refusal = ref('')
@@ -37,6 +37,12 @@ function take(value = text.value) {
 }
 const focus = () => field.value?.$el.focus()
 defineExpose({ focus })
+/** Suspects that would show the same stand together: one row for each reading that tells something. */
+const groups = computed(() => {
+  const by = new Map<string, TestCard['suspects']>()
+  for (const s of props.card.suspects) by.set(s.text, [...(by.get(s.text) ?? []), s])
+  return [...by].map(([text, suspects]) => ({ text, suspects }))
+})
 const chips = computed(() => {
   const { shape } = props.card
   if (shape.takes === 'yes-no') return []
@@ -57,6 +63,19 @@ const chips = computed(() => {
     </div>
     <h2>{{ card.title }}</h2>
     <p class="how">{{ card.how }}</p>
+    <div v-if="card.meters.length > 1" class="chips" role="radiogroup" aria-label="Instrument">
+      <button
+        v-for="m in card.meters"
+        :key="m.id"
+        type="button"
+        role="radio"
+        class="chip"
+        :aria-checked="m.id === card.meter"
+        @click="emit('meter', m.id)"
+      >
+        {{ m.title }}
+      </button>
+    </div>
     <p v-if="card.moves.length" class="small soft">First: {{ card.moves.join(' → ') }}</p>
     <ul v-if="card.cautions.length" class="cautions">
       <li v-for="c in card.cautions" :key="c"><i class="pi pi-exclamation-triangle" aria-hidden="true" /> {{ c }}</li>
@@ -137,7 +156,7 @@ const chips = computed(() => {
       <table>
         <tbody>
           <tr>
-            <td>healthy</td>
+            <td><strong>healthy</strong></td>
             <td class="number">
               {{ card.healthy.text
               }}<span v-if="card.healthy.sd !== undefined && dimension" class="soft">
@@ -145,11 +164,13 @@ const chips = computed(() => {
               >
             </td>
           </tr>
-          <tr v-for="s in card.suspects" :key="s.title">
+          <tr v-for="g in groups" :key="g.text">
             <td>
-              {{ s.title }} <span class="soft small">{{ sayChance(s.p) }}</span>
+              <span v-for="s in g.suspects" :key="s.title" class="who"
+                >{{ s.title }} <span class="soft small">{{ sayChance(s.p) }}</span></span
+              >
             </td>
-            <td class="number">{{ s.text }}</td>
+            <td class="number">{{ g.text }}</td>
           </tr>
         </tbody>
       </table>
@@ -223,6 +244,11 @@ const chips = computed(() => {
   background: none;
   cursor: pointer;
 }
+.chip[aria-checked='true'] {
+  background: var(--shade);
+  border-width: 3px;
+  font-weight: 600;
+}
 .chip.quiet {
   border-color: transparent;
   text-decoration: underline;
@@ -258,6 +284,13 @@ td {
 .why li > .soft,
 .expect td > span {
   margin-left: 0.35em;
+}
+.who {
+  display: block;
+}
+.expect td.number {
+  font-size: 1.1rem;
+  vertical-align: top;
 }
 .again {
   display: none;

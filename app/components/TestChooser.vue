@@ -78,6 +78,7 @@ const rows = computed(() => {
         </button>
       </li>
     </ul>
+    <slot />
   </section>
 </template>
 

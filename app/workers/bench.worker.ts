@@ -11,18 +11,30 @@ import {
   type TestCard,
   type View,
 } from '../../core/explain'
-import { InputFault, orThrow } from '../../core/issue'
+import { METERS } from '../../core/instrument'
+import { InputFault, orThrow, sayProblem } from '../../core/issue'
 import type { SafetyNeed } from '../../core/job'
 import type { Order } from '../../core/plan'
 import type { Predictor } from '../../core/predict'
 import type { ReadingShape } from '../../core/quantity'
+import { readProbe } from '../../core/procedure'
 import { readSheet } from '../../core/sheet'
 
 /** Heavy computation, off the page's thread. */
 export interface MachineFacts {
   title: string
   source: string
-  parts: { id: string; title: string; line: 'water' | 'power' | 'level'; byHand: boolean; jumper: boolean }[]
+  parts: {
+    id: string
+    title: string
+    line: 'water' | 'power' | 'level'
+    byHand: boolean
+    jumper: boolean
+    terminals: readonly string[]
+  }[]
+  /** Moments at which a free probe can be taken, and the meters for it. */
+  moments: { id: string; title: string }[]
+  meters: { id: string; title: string; dead: boolean }[]
   lines: Lines
   complaints: { id: string; says: string }[]
   makeSafe: (SafetyNeed & { text: string })[]
@@ -62,7 +74,7 @@ const api = {
       if (error instanceof InputFault) throw new Error(error.message)
       throw error
     }
-    const { machine, procedures } = predictor.bench
+    const { machine, procedures, spots } = predictor.bench
     const { sheet } = machine
     return {
       title: sheet.title,
@@ -73,6 +85,13 @@ const api = {
         line: p.line,
         byHand: machine.kinds[p.index].hand !== undefined,
         jumper: machine.kinds[p.index].jumperAllowed ?? false,
+        terminals: machine.kinds[p.index].terminals,
+      })),
+      moments: [...new Map(spots.map((s) => [s.id, { id: s.id, title: s.title }])).values()],
+      meters: METERS.filter((m) => m.dimension === 'voltage' || m.dimension === 'resistance').map((m) => ({
+        id: m.id,
+        title: m.title,
+        dead: m.dimension === 'resistance',
       })),
       lines: linesOf(predictor.bench),
       complaints: sheet.complaints.map(({ id, says }) => ({ id, says })),
@@ -92,9 +111,21 @@ const api = {
     const { evidence: e, predictor: p } = evidence(written)
     return viewOf(p, e, order, quick ? 0 : undefined)
   },
-  card(written: Written[], order: Order, test: string, quick: boolean): TestCard | undefined {
+  card(
+    written: Written[],
+    order: Order,
+    test: string,
+    instrument: string | undefined,
+    quick: boolean,
+  ): TestCard | undefined {
     const { evidence: e, predictor: p } = evidence(written)
-    return cardOf(p, e, order, test, quick ? 0 : undefined)
+    return cardOf(p, e, order, test, instrument, quick ? 0 : undefined)
+  },
+  /** The id of a free probe, or why there is none. */
+  probe(text: string, instrument: string): { id: string } | { refused: string } {
+    if (!predictor) throw new Error('No sheet is open.')
+    const read = readProbe(predictor.bench, text, instrument)
+    return read.ok ? { id: read.value.id } : { refused: read.problems.map(sayProblem).join(' ') }
   },
 }
 

@@ -17,6 +17,35 @@ export type Component =
   | { t: 'VDC'; a: number; b: number; ohms: number; volts: number }
   /** Transformer: primary a–b, secondary c–d, turns ratio primary/secondary, magnetising inductance seen from the primary. */
   | { t: 'T'; a: number; b: number; c: number; d: number; ohms: number; ohms2: number; henries: number; ratio: number }
+  /**
+   * Rectifier of ideal diodes: AC side a–b, DC side c (plus) – d with its series resistance. To the AC network it is
+   * the resistance `load` (Infinity: unloaded), to the DC network a source of `volts`. The two are tied together by
+   * `coupleRectifiers`, which fills both in; as stamped they are a guess.
+   */
+  | {
+      t: 'RECT'
+      a: number
+      b: number
+      c: number
+      d: number
+      ohms: number
+      wave: Wave
+      load: number
+      volts: number
+    }
+
+export type Wave = 'half' | 'full'
+
+/**
+ * A rectified sine by its RMS on the AC side: `mean` (what a DC meter shows), `ripple` (what an AC-coupled true-RMS
+ * meter shows, as a share of the mean) and `drawn`, the resistance that takes the same power from the AC side over
+ * the resistance of the DC side. Ideal diodes, a sine that stays a sine, a load that is resistive to the ripple.
+ * Full wave: mean 2√2/π, RMS 1. Half wave: mean √2/π, RMS 1/√2.
+ */
+export const WAVES: Record<Wave, { mean: number; ripple: number; drawn: number }> = {
+  full: { mean: (2 * Math.SQRT2) / Math.PI, ripple: Math.sqrt(Math.PI ** 2 / 8 - 1), drawn: 1 },
+  half: { mean: Math.SQRT2 / Math.PI, ripple: Math.sqrt(Math.PI ** 2 / 4 - 1), drawn: 2 },
+}
 
 export type Analysis = 'ac' | 'dc'
 
@@ -29,7 +58,7 @@ export interface Admittance {
   im12: number
   re22: number
   im22: number
-  /** Norton current flowing out of the source into node `a` (amperes, real). */
+  /** Norton current flowing out of the source into node `a`, of a rectifier into `c` (amperes, real). */
   amps: number
 }
 
@@ -69,6 +98,12 @@ export function admittanceOf(c: Component, analysis: Analysis, omega: number, ou
     case 'VDC':
       out.re = 1 / c.ohms
       out.amps = (c.t === 'VAC') === (analysis === 'ac') ? c.volts / c.ohms : 0
+      return out
+    case 'RECT':
+      // Two branches without transfer between them: the AC side a–b, the DC side c–d (entry 22).
+      out.re = analysis === 'ac' ? 1 / c.load : 0
+      out.re22 = analysis === 'dc' ? 1 / c.ohms : 0
+      out.amps = analysis === 'dc' ? c.volts / c.ohms : 0
       return out
     case 'T': {
       if (analysis === 'dc') {

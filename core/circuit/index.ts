@@ -1,4 +1,13 @@
-export { admittanceOf, newAdmittance, type Admittance, type Analysis, type Component } from './components'
+export {
+  admittanceOf,
+  newAdmittance,
+  WAVES,
+  type Admittance,
+  type Analysis,
+  type Component,
+  type Wave,
+} from './components'
+export { coupleRectifiers } from './rectifiers'
 export {
   ampsThrough,
   dcVoltsBetween,

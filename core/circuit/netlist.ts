@@ -42,6 +42,12 @@ export function writeNetlist(
         lines.push(`V${k} m${k} ${b} DC ${dc}${ac}`, `R${k} m${k} ${a} ${value(c.ohms)}`)
         break
       }
+      case 'RECT':
+        used.add(c.c).add(c.d)
+        if (analysis === 'dc')
+          lines.push(`V${k} m${k} ${node(c.d)} DC ${value(c.volts)}`, `R${k} m${k} ${node(c.c)} ${value(c.ohms)}`)
+        else if (Number.isFinite(c.load)) lines.push(`R${k} ${a} ${b} ${value(c.load)}`)
+        break
       case 'T':
         used.add(c.c).add(c.d)
         lines.push(

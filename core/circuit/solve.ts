@@ -47,6 +47,11 @@ function islands(nodes: number, components: readonly Component[], analysis: Anal
     parent[Math.max(x, y)] = Math.min(x, y)
   }
   for (const c of components) {
+    if (c.t === 'RECT') {
+      if (analysis === 'dc') join(c.c, c.d)
+      else if (Number.isFinite(c.load)) join(c.a, c.b)
+      continue
+    }
     if (analysis === 'dc' && c.t === 'RC') continue
     join(c.a, c.b)
     if (c.t === 'T') join(c.c, c.d)
@@ -89,9 +94,10 @@ export function solveCircuit(
     add(b, a, -gr, -gi)
   }
   for (const c of components) {
-    if (c.a === c.b && c.t !== 'T') continue
+    if (c.a === c.b && c.t !== 'T' && c.t !== 'RECT') continue
     admittanceOf(c, analysis, omega, y)
     branch(c.a, c.b, y.re, y.im)
+    if (c.t === 'RECT') branch(c.c, c.d, y.re22, 0)
     if (c.t === 'T') {
       branch(c.c, c.d, y.re22, y.im22)
       for (const [p, q, sign] of [
@@ -139,11 +145,12 @@ export function refreshSources(solution: Solution, components: readonly Componen
   const xi = new Float64Array(factor.n)
   const y = newAdmittance()
   for (const c of components) {
-    if (c.t !== 'VAC' && c.t !== 'VDC') continue
+    if (c.t !== 'VAC' && c.t !== 'VDC' && c.t !== 'RECT') continue
     const { amps } = admittanceOf(c, analysis, omega, y)
     if (amps === 0) continue
-    if (row[c.a]! >= 0) xr[row[c.a]!]! += amps
-    if (row[c.b]! >= 0) xr[row[c.b]!]! -= amps
+    const [plus, minus] = c.t === 'RECT' ? [c.c, c.d] : [c.a, c.b]
+    if (row[plus]! >= 0) xr[row[plus]!]! += amps
+    if (row[minus]! >= 0) xr[row[minus]!]! -= amps
   }
   solveInPlace(factor, xr, xi)
   for (let i = 0; i < row.length; i++) {
@@ -192,9 +199,10 @@ export function dcVoltsBetween(s: Solution, a: number, b: number): number {
   return s.island[a] === s.island[b] ? s.re[a]! - s.re[b]! : 0
 }
 
-/** Magnitude of the current through one component (its primary, for a transformer), amperes. */
+/** Magnitude of the current through one component (its primary, for a transformer; its DC side, for a rectifier), amperes. */
 export function ampsThrough(s: Solution, c: Component): number {
   const y = admittanceOf(c, s.analysis, s.omega, newAdmittance())
+  if (c.t === 'RECT' && s.analysis === 'dc') return Math.abs(y.re22 * (s.re[c.c]! - s.re[c.d]!) - y.amps)
   const vr = s.re[c.a]! - s.re[c.b]!
   const vi = s.im[c.a]! - s.im[c.b]!
   let ir = y.re * vr - y.im * vi - y.amps
@@ -217,10 +225,11 @@ export function ampsThrough(s: Solution, c: Component): number {
 export function portChange(s: Solution, port: Port, before: Component, changed: Component): [number, number] {
   const y0 = admittanceOf(before, s.analysis, s.omega, newAdmittance())
   const y1 = admittanceOf(changed, s.analysis, s.omega, newAdmittance())
-  const { a, b } = before
+  const onDcSide = before.t === 'RECT' && s.analysis === 'dc'
+  const [a, b] = onDcSide ? [before.c, before.d] : [before.a, before.b]
   const [ur, ui] = [port.adjointRe[a]! - port.adjointRe[b]!, port.adjointIm[a]! - port.adjointIm[b]!]
   const [xr, xi] = [s.re[a]! - s.re[b]!, s.im[a]! - s.im[b]!]
-  const [gr, gi] = [y1.re - y0.re, y1.im - y0.im]
+  const [gr, gi] = onDcSide ? [y1.re22 - y0.re22, 0] : [y1.re - y0.re, y1.im - y0.im]
   let jr = y1.amps - y0.amps - (gr * xr - gi * xi)
   let ji = -(gr * xi + gi * xr)
   let re = 0

@@ -14,16 +14,15 @@ const TOGETHER_YEARS = 0.1
 /** Pairs run as pairs for one state of evidence. */
 export const PAIRS_MADE = 16
 
+const keyOf = (r: PlacedReading): string => `${r.procedure.key}|${r.meter ?? ''}|${editsKey(r.edits)}`
+
 /** Readings in an order that does not depend on when they were taken. */
 function inOrder(readings: readonly PlacedReading[]): PlacedReading[] {
-  const key = (r: PlacedReading) =>
-    `${String(r.procedure.index).padStart(4, '0')}|${r.meter ?? ''}|${editsKey(r.edits)}|${JSON.stringify(r.value)}`
+  const key = (r: PlacedReading) => `${keyOf(r)}|${JSON.stringify(r.value)}`
   const sorted = [...readings].filter((r) => r.value.is !== 'could-not').sort((a, b) => (key(a) < key(b) ? -1 : 1))
-  // The same sense asked twice about the same thing is one witness.
-  return sorted.filter((r, i) => r.procedure.shape.takes === 'number' || i === 0 || key(sorted[i - 1]) !== key(r))
+  // The same sense asked twice about the same thing is one witness; so is the same open line measured twice.
+  return sorted.filter((r, i) => r.value.is === 'value' || i === 0 || key(sorted[i - 1]) !== key(r))
 }
-
-const keyOf = (r: PlacedReading): string => `${r.procedure.index}|${r.meter ?? ''}|${editsKey(r.edits)}`
 
 interface Scored {
   /** Logarithm of prior × likelihood of everything. */

@@ -1,12 +1,14 @@
 import type { Evidence } from '../evidence'
 import type { Edit, Machine } from '../machine'
-import type { Bench, Procedure, Standing } from '../procedure'
+import { findProcedure, type Bench, type Standing } from '../procedure'
 import type { Case, PlacedReading } from './types'
 
 /** What the log of actions leads to: the case for the belief, and how machine and technician stand now. */
 export interface Placed {
   case: Case
   standing: Standing
+  /** What hands have left in the machine, as the next reading meets it. */
+  edits: Edit[]
   /** Parts with a jumper across them now. */
   jumpers: number[]
   /** Parts whose plug is pulled or whose tap is shut by hand now. */
@@ -22,14 +24,17 @@ function handEdit(machine: Machine, part: number): Edit {
 
 /** Gives each reading the context of the actions before it. Actions of a retracted reading stay. */
 export function placeEvidence(bench: Bench, evidence: readonly Evidence[]): Placed {
-  const { machine, procedures } = bench
-  const byId = new Map<string, Procedure>(procedures.map((p) => [p.id, p]))
+  const { machine } = bench
   const complaints: number[] = []
   const readings: PlacedReading[] = []
   const cured: number[] = []
   let standing: Standing = startStanding
   const jumpers = new Set<number>()
   const parted = new Set<number>()
+  const editsNow = (): Edit[] => [
+    ...[...parted].sort((a, b) => a - b).map((part) => handEdit(machine, part)),
+    ...[...jumpers].sort((a, b) => a - b).map((jumper) => ({ jumper })),
+  ]
   for (const e of evidence) {
     if (e.is === 'complaint') {
       const k = machine.sheet.complaints.findIndex((c) => c.id === e.complaint)
@@ -37,13 +42,9 @@ export function placeEvidence(bench: Bench, evidence: readonly Evidence[]): Plac
       continue
     }
     if (e.is === 'reading') {
-      const procedure = byId.get(e.test)
+      const procedure = findProcedure(bench, e.test, e.instrument)
       if (!procedure) continue
-      const edits: Edit[] = [
-        ...[...parted].sort((a, b) => a - b).map((part) => handEdit(machine, part)),
-        ...[...jumpers].sort((a, b) => a - b).map((jumper) => ({ jumper })),
-      ]
-      readings.push({ procedure, value: e.value, meter: e.instrument, edits })
+      readings.push({ procedure, value: e.value, meter: e.instrument, edits: editsNow() })
       const { power, panels, reach } = procedure.needs
       standing = {
         power: power === 'any' ? standing.power : power,
@@ -95,5 +96,11 @@ export function placeEvidence(bench: Bench, evidence: readonly Evidence[]): Plac
         })
     }
   }
-  return { case: { complaints, readings, cured }, standing, jumpers: [...jumpers], parted: [...parted] }
+  return {
+    case: { complaints, readings, cured },
+    standing,
+    edits: editsNow(),
+    jumpers: [...jumpers],
+    parted: [...parted],
+  }
 }

@@ -5,9 +5,12 @@ import { VERBS, type Action, type Evidence } from './evidence'
 /** What names a machine knows; given by the caller, so that this room needs no sheet. */
 export interface Vocabulary {
   complaints: readonly string[]
-  /** Shape of the reading of each test. */
-  tests: ReadonlyMap<string, ReadingShape>
+  tests: readonly string[]
   instruments: readonly string[]
+  /** How the reading of a test is written with an instrument; `undefined` when the two do not go together. */
+  shapeOf(test: string, instrument: string | undefined): ReadingShape | undefined
+  /** A free probe as text: its id among the tests, or what is wrong with it. */
+  probe(text: string, instrument: string | undefined): Outcome<string>
   /** Valid targets of each verb; absent for verbs without a target. */
   targets: Partial<Record<Action['verb'], readonly string[]>>
 }
@@ -18,8 +21,8 @@ const some = (names: Iterable<string>): string => {
 }
 
 /**
- * Reads a list of evidence as written in a file: `{complaint}`, `{action: "unplug cold-plug"}` or
- * `{test, reading, instrument?}`, in the order done.
+ * Reads a list of evidence as written in a file: `{complaint}`, `{action: "unplug cold-plug"}`,
+ * `{test, reading, instrument?}` or `{probe: "lid.2 to mains.N at fill-cold", reading, instrument?}`, in the order done.
  *
  * @param written the parsed YAML or JSON
  * @returns the evidence, or every mistake with its path
@@ -45,22 +48,28 @@ export function readEvidence(written: unknown, words: Vocabulary): Outcome<Evide
       if (targets && !targets.includes(target))
         return void say('unknown-action', 'action', entry.action, `${verb} and ${some(targets)}`)
       out.push({ is: 'action', action: { verb, target: targets ? target : undefined } })
-    } else if ('test' in entry) {
-      const id = String(entry.test)
-      const shape = words.tests.get(id)
-      if (!shape) return void say('unknown-test', 'test', id, some(words.tests.keys()))
-      const reading = readReading(String(entry.reading ?? ''), shape)
-      if (!reading.ok)
-        return void problems.push(...reading.problems.map((p) => ({ ...p, place: { path: [i, 'reading'] } })))
+    } else if ('test' in entry || 'probe' in entry) {
+      const field = 'test' in entry ? 'test' : 'probe'
       const instrument = entry.instrument === undefined ? undefined : String(entry.instrument)
       if (instrument !== undefined && !words.instruments.includes(instrument))
         return void say('wrong-shape', 'instrument', instrument, some(words.instruments))
+      let id = String(entry[field])
+      if (field === 'probe' || (id.includes(' to ') && !words.tests.includes(id))) {
+        const probe = words.probe(id, instrument)
+        if (!probe.ok) return void problems.push(...probe.problems.map((p) => ({ ...p, place: { path: [i, field] } })))
+        id = probe.value
+      } else if (!words.tests.includes(id)) return void say('unknown-test', field, id, some(words.tests))
+      const shape = words.shapeOf(id, instrument)
+      if (!shape) return void say('wrong-shape', 'instrument', instrument, 'an instrument for this test')
+      const reading = readReading(String(entry.reading ?? ''), shape)
+      if (!reading.ok)
+        return void problems.push(...reading.problems.map((p) => ({ ...p, place: { path: [i, 'reading'] } })))
       out.push({ is: 'reading', test: id, value: reading.value, instrument })
     } else
       problems.push(
         problem('wrong-shape', [i], {
           found: JSON.stringify(item),
-          expected: 'complaint, action or test with reading',
+          expected: 'complaint, action, test or probe with reading',
         }),
       )
   })

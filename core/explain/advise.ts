@@ -12,7 +12,7 @@ import {
 } from '../diagnose'
 import type { Evidence } from '../evidence'
 import { plan, type Order, type Plan } from '../plan'
-import type { Predictor } from '../predict'
+import { editsKey, type Predictor } from '../predict'
 
 /** Everything the evidence says about a machine: the one answer that web and command line both show. */
 export interface Advice {
@@ -37,17 +37,15 @@ export function advise(
 ): Advice {
   const placed = placeEvidence(predictor.bench, evidence)
   const belief = believe(predictor, placed.case, pairs)
-  // Tests read since the last action that changed the machine; before it they may show something new.
-  const lastChange = evidence.findLastIndex((e) => e.is === 'action' && e.action.verb !== 'start')
-  const taken = new Set(
-    evidence.flatMap((e, i) => (e.is === 'reading' && (i > lastChange || !placed.jumpers.length) ? [e.test] : [])),
-  )
+  // A test read with the same things in and out tells nothing new; after a change it may.
+  const now = editsKey(placed.edits)
+  const taken = new Set(placed.case.readings.flatMap((r) => (editsKey(r.edits) === now ? [r.procedure.id] : [])))
   return {
     placed,
     belief,
     suspects: suspects(belief),
     links: links(predictor, belief, placed.jumpers),
     verdicts: placed.case.readings.map((r) => judge(predictor, r)),
-    plan: plan(predictor, belief, placed.standing, order, taken),
+    plan: plan(predictor, belief, placed.standing, order, taken, placed.edits),
   }
 }

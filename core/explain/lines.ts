@@ -43,8 +43,8 @@ function edgesOf(plant: Plant, hertz: number): Edge[] {
     plant.componentsOf(p).flatMap((c): Edge[] => {
       const { re, im } = admittanceOf(c, 'ac', 2 * Math.PI * hertz, y)
       const ohms = 1 / Math.max(Math.hypot(re, im), 1e-12)
-      if (c.t !== 'T') return [{ part: p.index, a: c.a, b: c.b, ohms }]
-      // A transformer is passed from its secondary to its primary, live to live and return to return.
+      if (c.t !== 'T' && c.t !== 'RECT') return [{ part: p.index, a: c.a, b: c.b, ohms }]
+      // A transformer or rectifier is passed from its far side to its near side, live to live and return to return.
       return [
         { part: p.index, a: c.a, b: c.c, ohms: 1 },
         { part: p.index, a: c.b, b: c.d, ohms: 1 },

@@ -1,23 +1,36 @@
 import type { Vocabulary } from '../evidence'
+import { fine } from '../issue'
 import { METERS } from '../instrument'
 import { buildMachine } from '../machine'
 import { Predictor } from '../predict'
-import { listProcedures, type Bench } from '../procedure'
+import { findProcedure, listProcedures, readProbe, shapeWith, type Bench } from '../procedure'
 import type { Sheet } from '../sheet'
 
 /** From a sheet to a predictor that answers everything about it. */
 export const openBench = (sheet: Sheet): Predictor => new Predictor(listProcedures(buildMachine(sheet)))
 
 /** The names that evidence about this machine may use. */
-export function vocabularyOf({ machine, procedures }: Bench): Vocabulary {
+export function vocabularyOf(bench: Bench): Vocabulary {
+  const { machine, procedures } = bench
   const { sheet, parts, kinds } = machine
   const byHand = parts.filter((p) => kinds[p.index].hand).map((p) => p.id)
   const bridged = parts.filter((p) => kinds[p.index].jumperAllowed).map((p) => p.id)
   const panels = sheet.panels.map((p) => p.id)
   return {
     complaints: sheet.complaints.map((c) => c.id),
-    tests: new Map(procedures.map((p) => [p.id, p.shape])),
+    tests: procedures.map((p) => p.id),
     instruments: METERS.map((m) => m.id),
+    shapeOf: (test, instrument) => {
+      const procedure = findProcedure(bench, test, instrument)
+      const fits = instrument === undefined || instrument === procedure?.meter
+      return procedure && (fits || procedure.otherMeters.includes(instrument))
+        ? shapeWith(procedure, instrument)
+        : undefined
+    },
+    probe: (text, instrument) => {
+      const read = readProbe(bench, text, instrument)
+      return read.ok ? fine(read.value.id) : read
+    },
     targets: {
       open: panels,
       close: panels,

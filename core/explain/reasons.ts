@@ -1,4 +1,4 @@
-import { believe, suspects, type Belief, type Case, type PlacedReading } from '../diagnose'
+import { believe, suspects, type Belief, type Placed, type PlacedReading } from '../diagnose'
 import type { Outcome, Suggestion } from '../plan'
 import type { Predictor } from '../predict'
 import type { Procedure } from '../procedure'
@@ -69,12 +69,18 @@ export interface Consequence {
 }
 
 /** A reading that stands for an outcome: for values, what its likeliest member predicts. */
-function typicalReading(predictor: Predictor, belief: Belief, procedure: Procedure, o: Outcome): ReadingValue {
+function typicalReading(
+  predictor: Predictor,
+  belief: Belief,
+  procedure: Procedure,
+  edits: Placed['edits'],
+  o: Outcome,
+): ReadingValue {
   switch (o.is) {
     case 'value': {
       let best = 0
       for (let i = 1; i < o.after.length; i++) if (o.after[i] > o.after[best]) best = i
-      const p = predictor.predict(belief.members[best], procedure)
+      const p = predictor.predict(belief.members[best], procedure, undefined, edits)
       const mean = p.is === 'value' ? p.mean : 0
       return { is: 'value', si: Math.min(Math.max(mean, o.low), o.high) }
     }
@@ -92,7 +98,7 @@ function typicalReading(predictor: Predictor, belief: Belief, procedure: Procedu
 export function reasons(
   predictor: Predictor,
   belief: Belief,
-  c: Case,
+  placed: Placed,
   s: Suggestion,
   most = 3,
   pairs?: number,
@@ -101,10 +107,11 @@ export function reasons(
     .sort((a, b) => b.p - a.p)
     .slice(0, most)
     .map((o) => {
-      const reading = typicalReading(predictor, belief, s.procedure, o)
+      const { case: c, edits } = placed
+      const reading = typicalReading(predictor, belief, s.procedure, edits, o)
       const then = believe(
         predictor,
-        { ...c, readings: [...c.readings, { procedure: s.procedure, value: reading, meter: undefined, edits: [] }] },
+        { ...c, readings: [...c.readings, { procedure: s.procedure, value: reading, meter: undefined, edits }] },
         pairs,
       )
       const [first] = suspects(then)

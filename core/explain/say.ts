@@ -2,7 +2,7 @@ import type { LinkState, Verdict } from '../diagnose'
 import { findMeter, SENSES } from '../instrument'
 import type { Machine } from '../machine'
 import type { Prediction } from '../predict'
-import type { Move, Procedure } from '../procedure'
+import type { Move, Point, Procedure } from '../procedure'
 import { sayQuantity, type Dimension, type ReadingValue } from '../quantity'
 
 /** A share of one as the trade says it; never "0 %" for what is possible, never "100 %" for what is not proved. */
@@ -52,11 +52,15 @@ const capital = (text: string): string => text[0].toUpperCase() + text.slice(1)
 const terminal = (machine: Machine, part: number, name: string): string =>
   name === '@return' ? 'the return of the supply' : `terminal ${name} of the ${machine.parts[part].title}`
 
-/** Where the two probes go. */
-const probesAt = (machine: Machine, part: number, a: string, b: string): string =>
-  b !== '@return' && Object.keys(machine.parts[part].e).length === 2
-    ? `one probe on each terminal of the ${machine.parts[part].title}`
-    : `one probe on ${terminal(machine, part, a)}, one on ${terminal(machine, part, b)}`
+const pointOf = (machine: Machine, { part, terminal: t }: Point): string => terminal(machine, part, t)
+
+/** The meter and where its probes go. `both`: the part whose two terminals they are. */
+function sayMeter(meterId: string | undefined, a: string, b: string, both?: string): string {
+  const meter = findMeter(meterId ?? 'volts')!
+  if (meter.says && meter.dimension === 'voltage') return `Hold the ${meter.title} to ${a}. Yes if it glows`
+  const where = both === undefined ? `one probe on ${a}, one on ${b}` : `one probe on each terminal of the ${both}`
+  return meter.says ? `Meter on ${meter.title}, ${where}. Yes if it sounds` : `Meter on ${meter.title}, ${where}`
+}
 
 /** The name of a test in lists: what is taken, where. */
 export function sayTest(machine: Machine, p: Procedure): string {
@@ -68,6 +72,8 @@ export function sayTest(machine: Machine, p: Procedure): string {
       return `Time the phase ${p.title}`
     case 'watch':
       return p.title
+    case 'between':
+      return `${p.school === 'dead' ? 'Ohms' : 'Volts'} from ${pointOf(machine, what.a)} to ${pointOf(machine, what.b)}`
     case 'probe': {
       const { title } = machine.parts[what.part]
       const { probe } = what
@@ -104,14 +110,19 @@ export function sayHow(machine: Machine, p: Procedure, meterId: string | undefin
       return `Start the watch when ${p.title} begins, stop it when it ends. Type never if it does not end or is never reached.`
     case 'watch':
       return `${p.title}, ${p.when}. Yes if the ${machine.parts[what.part].title} does it: ${machine.kinds[what.part].signals![what.signal].about}.`
+    case 'between':
+      return `${sayMeter(meterId, pointOf(machine, what.a), pointOf(machine, what.b))}. Read it ${p.when}.`
     case 'probe': {
       const { title } = machine.parts[what.part]
       const { probe } = what
+      const [a, b] =
+        'b' in probe ? [terminal(machine, what.part, probe.a), terminal(machine, what.part, probe.b)] : ['', '']
+      const both = 'b' in probe && probe.b !== '@return' && Object.keys(machine.parts[what.part].e).length === 2
       switch (probe.what) {
         case 'ohms':
-          return `Take the leads off the ${title}. Meter on ohms, ${probesAt(machine, what.part, probe.a, probe.b)}.`
+          return `Take the leads off the ${title}. ${sayMeter(meterId, a, b, both ? title : undefined)}.`
         case 'volts':
-          return `Meter on ${findMeter(meterId ?? 'volts')?.title ?? 'volts'}, ${probesAt(machine, what.part, probe.a, probe.b)}. Read it ${p.when}.`
+          return `${sayMeter(meterId, a, b, both ? title : undefined)}. Read it ${p.when}.`
         case 'amps':
           return `Clamp round one lead of the ${title}. Read it ${p.when}.`
         case 'pressure':

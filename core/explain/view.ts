@@ -1,5 +1,7 @@
 import type { Evidence } from '../evidence'
 import type { Order } from '../plan'
+import { findMeter } from '../instrument'
+import { findProcedure, minutesTo, shapeWith } from '../procedure'
 import type { Predictor } from '../predict'
 import type { ReadingShape } from '../quantity'
 import { advise } from './advise'
@@ -38,8 +40,9 @@ export interface TestCard {
   part: number
   school: TestRow['school']
   shape: ReadingShape
+  /** The instrument chosen, and those it can be taken with, the usual one first. */
   meter: string | undefined
-  otherMeters: readonly string[]
+  meters: { id: string; title: string }[]
   minutes: number
   moves: string[]
   cautions: string[]
@@ -102,29 +105,38 @@ export function cardOf(
   evidence: readonly Evidence[],
   order: Order,
   testId: string,
+  instrument?: string,
   pairs?: number,
 ): TestCard | undefined {
-  const { machine, procedures } = predictor.bench
-  const procedure = procedures.find((p) => p.id === testId)
+  const { machine } = predictor.bench
+  const procedure = findProcedure(predictor.bench, testId, instrument)
   if (!procedure) return undefined
+  const usual = procedure.meter
+  const meter = instrument !== undefined && procedure.otherMeters.includes(instrument) ? instrument : usual
   const a = advise(predictor, evidence, order, pairs)
   const suggestion = a.plan.next.find((s) => s.procedure === procedure)
-  const shown = expectations(predictor, a.belief, procedure, undefined, [])
+  const shown = expectations(predictor, a.belief, procedure, meter, a.placed.edits)
+  const way = suggestion ?? minutesTo(machine, a.placed.standing, procedure)
   return {
     id: procedure.id,
     title: sayTest(machine, procedure),
-    how: sayHow(machine, procedure),
+    how: sayHow(machine, procedure, meter),
     part: procedure.what.is === 'probe' || procedure.what.is === 'watch' ? procedure.what.part : -1,
     school: procedure.school,
-    shape: procedure.shape,
-    meter: procedure.meter,
-    otherMeters: procedure.otherMeters,
-    minutes: suggestion?.minutes ?? procedure.minutes,
-    moves: (suggestion?.moves ?? []).map((m) => sayMove(machine, m)),
+    shape: shapeWith(procedure, meter),
+    meter,
+    meters: [...(usual === undefined ? [] : [usual]), ...procedure.otherMeters.filter((m) => m !== usual)].map(
+      (id) => ({
+        id,
+        title: findMeter(id)!.title,
+      }),
+    ),
+    minutes: way.minutes,
+    moves: way.moves.map((m) => sayMove(machine, m)),
     cautions: sayCautions(machine, procedure),
     destroys: procedure.destroys,
     healthy: shown.healthy,
     suspects: shown.suspects,
-    why: suggestion ? reasons(predictor, a.belief, a.placed.case, suggestion, 3, pairs) : [],
+    why: suggestion && meter === usual ? reasons(predictor, a.belief, a.placed, suggestion, 3, pairs) : [],
   }
 }

@@ -1,2 +1,2 @@
 export { findMeter, METERS, SENSES, type Meter } from './meters'
-export { plantAtRest, showAmps, showOhms, showVolts, showWater, type Shown } from './observe'
+export { beeps, plantAtRest, showAmps, showNeon, showOhms, showVolts, showWater, type Shown } from './observe'

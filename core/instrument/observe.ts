@@ -1,13 +1,25 @@
-import { ampsThrough, portAt, portChange, solveCircuit, type Component, type Port, type Solution } from '../circuit'
+import {
+  ampsThrough,
+  portAt,
+  portChange,
+  solveCircuit,
+  WAVES,
+  type Component,
+  type Port,
+  type Solution,
+} from '../circuit'
 import type { Part } from '../kinds'
 import { makeVariant, type Machine } from '../machine'
 import { Plant } from '../simulate'
 import { reachesOf, solveWater } from '../water'
 import type { Meter } from './meters'
 
+/** Above this a point counts as live for an ohmmeter, V. */
+const LIVE_ABOVE = 1
+
 /** What an instrument shows, in SI, with its sensitivity to the machine's parameters (one standard deviation each). */
 export interface Shown {
-  is: 'value' | 'open'
+  is: 'value' | 'open' | 'refused'
   value: number
   /** Change of the value for +1 standard deviation of each parameter. */
   sensitivity: Float64Array
@@ -61,7 +73,10 @@ function nudges(plant: Plant): Nudges[] {
   const wired = plant.variant.parts.filter((p) => plant.variant.machine.kinds[p.index].stamp)
   for (const { param, scratch, owners } of raised(plant, wired)) {
     const before = owners.flatMap((p) => plant.componentsOf(p))
-    const after = stampOf(scratch, owners)
+    const after = stampOf(scratch, owners).map((c, i) => {
+      const was = before[i]
+      return c.t === 'RECT' && was?.t === 'RECT' ? { ...c, load: was.load, volts: was.volts } : c
+    })
     const pairs = before.flatMap((c, i): [Component, Component][] =>
       after[i] && changed(c, after[i]) ? [[c, after[i]]] : [],
     )
@@ -71,6 +86,7 @@ function nudges(plant: Plant): Nudges[] {
   return out
 }
 
+/** Change of the open-circuit voltage of a port, times `loaded`, for +1 sd of each parameter. */
 function portSensitivity(plant: Plant, s: Solution, port: Port, loaded: number): Float64Array {
   const out = new Float64Array(plant.variant.machine.params.length)
   const size = Math.hypot(port.re, port.im)
@@ -80,64 +96,146 @@ function portSensitivity(plant: Plant, s: Solution, port: Port, loaded: number):
       const [re, im] = portChange(s, port, before, after)
       out[param] += (loaded * (port.re * re + port.im * im)) / size
     }
+  if (s.analysis === 'dc') addThroughRectifiers(plant, s, port, loaded * Math.sign(port.re), out)
   return out
 }
 
-/**
- * Volts between two nodes as the meter shows them: the meter's input is part of the circuit.
- * RMS of the AC part, or the DC part when the machine has no AC source.
- */
-export function showVolts(plant: Plant, meter: Meter, a: number, b: number): Shown {
-  const input = meter.input ?? 10e6
-  const s = plant.hasSource('ac') ? plant.ac() : plant.dc()
+/** What moves the AC side of a rectifier moves the mean on its DC side with it. */
+function addThroughRectifiers(plant: Plant, s: Solution, port: Port, weight: number, out: Float64Array): void {
+  for (const c of s.components) {
+    if (c.t !== 'RECT' || !Number.isFinite(c.load)) continue
+    const ac = plant.ac()
+    const side = portAt(ac, c.a, c.b)
+    const gain = (port.adjointRe[c.c] - port.adjointRe[c.d]) / c.ohms
+    const through = portSensitivity(plant, ac, side, WAVES[c.wave].mean * gain * weight)
+    for (let i = 0; i < out.length; i++) out[i] += through[i]
+  }
+}
+
+/** Share of the mean that an AC-coupled meter still sees in the island of a node: the ripple of its rectifier. */
+function rippleAt(dc: Solution, node: number): number {
+  const feeding = dc.components.find((c) => c.t === 'RECT' && dc.island[c.c] === dc.island[node])
+  return feeding?.t === 'RECT' ? WAVES[feeding.wave].ripple : 0
+}
+
+const nothing = (plant: Plant): Shown => ({
+  is: 'value',
+  value: 0,
+  sensitivity: new Float64Array(plant.variant.machine.params.length),
+})
+
+function voltsOf(plant: Plant, s: Solution, input: number, a: number, b: number): Shown {
   const port = portAt(s, a, b)
+  if (!port.connected) return nothing(plant)
   const loaded = input / Math.hypot(input + port.zRe, port.zIm)
   return {
     is: 'value',
     value: Math.hypot(port.re, port.im) * loaded,
-    sensitivity: port.connected
-      ? portSensitivity(plant, s, port, loaded)
-      : new Float64Array(plant.variant.machine.params.length),
+    sensitivity: portSensitivity(plant, s, port, loaded),
   }
 }
 
 /**
- * Ohms between two terminals. `lifted`: the part alone, its terminals taken off; otherwise the network as it stands
- * with every source dead.
+ * Volts between two nodes as the meter shows them: the meter's input is part of the circuit. A meter on AC shows the
+ * RMS of the AC part (with the ripple of a rectified part), one on DC the mean, without its sign.
  */
-export function showOhms(plant: Plant, meter: Meter, part: Part, a: string, b: string, lifted: boolean): Shown {
+export function showVolts(plant: Plant, meter: Meter, a: number, b: number): Shown {
+  const input = meter.input ?? 10e6
+  const dc = plant.hasSource('dc') ? voltsOf(plant, plant.dc(), input, a, b) : nothing(plant)
+  if (meter.shows === 'dc') return dc
+  const ac = plant.hasSource('ac') ? voltsOf(plant, plant.ac(), input, a, b) : nothing(plant)
+  const ripple = dc.value === 0 ? 0 : rippleAt(plant.dc(), a) * dc.value
+  if (ripple === 0) return ac
+  const value = Math.hypot(ac.value, ripple)
+  return {
+    is: 'value',
+    value,
+    sensitivity: ac.sensitivity.map(
+      (x, i) => (ac.value * x + (ripple * ripple * dc.sensitivity[i]) / dc.value) / value,
+    ),
+  }
+}
+
+/**
+ * Chance that a neon or non-contact tester glows at a node. It measures against earth, which the return of the
+ * supply is bonded to: it sees a live point, never whether a current could return.
+ */
+export function showNeon(plant: Plant, meter: Meter, node: number): number {
+  const { machine, parts } = plant.variant
+  if (!plant.hasSource('ac')) return 0
+  let volts = 0
+  machine.kinds.forEach((kind, i) => {
+    if (kind.returns === undefined) return
+    volts = Math.max(volts, voltsOf(plant, plant.ac(), meter.input!, node, parts[i].e[kind.returns]).value)
+  })
+  return above(volts, meter.says!)
+}
+
+/** Share of the thresholds that lie below a value. */
+const above = (x: number, { from, to }: { from: number; to: number }): number =>
+  x <= from ? 0 : x >= to ? 1 : Math.log(x / from) / Math.log(to / from)
+
+/** Chance that a beeper sounds between two nodes: its limit differs from meter to meter. */
+export const beeps = (shown: Shown, meter: Meter): number =>
+  shown.is === 'value' ? 1 - above(Math.max(shown.value, 1e-9), meter.says!) : 0
+
+/**
+ * Ohms between two nodes. `alone`: that part by itself, its terminals taken off; otherwise the network as it stands,
+ * which must be dead: where a voltage stands between the points the meter is refused.
+ */
+export function showOhms(plant: Plant, meter: Meter, a: number, b: number, alone?: Part): Shown {
   const { machine } = plant.variant
+  const sensitivity = new Float64Array(machine.params.length)
+  if (!alone && plant.volts(a, b) > LIVE_ABOVE) return { is: 'refused', value: NaN, sensitivity }
   const ohmsWith = (components: readonly Component[]): number => {
-    const dead = components.map((c) => (c.t === 'VAC' || c.t === 'VDC' ? { ...c, volts: 0 } : c))
-    const port = portAt(solveCircuit(machine.nodes, dead, 'dc', 0), part.e[a], part.e[b])
+    // Sources are cut or dead; a rectifier blocks the small voltage of an ohmmeter.
+    const dead = components
+      .filter((c) => c.t !== 'RECT')
+      .map((c) => (c.t === 'VAC' || c.t === 'VDC' ? { ...c, volts: 0 } : c))
+    const port = portAt(solveCircuit(machine.nodes, dead, 'dc', 0), a, b)
     return port.connected ? port.zRe : Infinity
   }
-  const own = lifted ? [part] : plant.variant.parts
-  const value = ohmsWith([...stampOf(plant, own), ...(lifted ? [] : plant.variant.extra)])
-  const sensitivity = new Float64Array(machine.params.length)
+  const own = alone ? [alone] : plant.variant.parts
+  const extra = alone ? [] : plant.variant.extra
+  const value = ohmsWith([...stampOf(plant, own), ...extra])
   if (value > (meter.range ?? Infinity)) return { is: 'open', value: Infinity, sensitivity }
   for (const { param, scratch } of raised(plant, own))
-    sensitivity[param] = ohmsWith([...stampOf(scratch, own), ...(lifted ? [] : plant.variant.extra)]) - value
+    sensitivity[param] = ohmsWith([...stampOf(scratch, own), ...extra]) - value
   return { is: 'value', value, sensitivity }
 }
 
-/** Amperes in the lead of a part, as a clamp shows them: the greatest current through any of its components. */
+/**
+ * Amperes in the lead of a part, as a clamp shows them: the greatest current through any of its components, RMS of
+ * AC and DC together.
+ */
 export function showAmps(plant: Plant, part: Part): Shown {
-  const { machine } = plant.variant
-  const sensitivity = new Float64Array(machine.params.length)
-  const s = plant.hasSource('ac') ? plant.ac() : plant.dc()
+  const parts = (['ac', 'dc'] as const)
+    .filter((analysis) => plant.hasSource(analysis))
+    .map((analysis) => ampsIn(plant, analysis === 'ac' ? plant.ac() : plant.dc(), part))
+  const [one = nothing(plant), two = nothing(plant)] = parts
+  if (two.value === 0) return one
+  const value = Math.hypot(one.value, two.value)
+  return {
+    is: 'value',
+    value,
+    sensitivity: one.sensitivity.map((x, i) => (one.value * x + two.value * two.sensitivity[i]) / value),
+  }
+}
+
+function ampsIn(plant: Plant, s: Solution, part: Part): Shown {
+  const none = nothing(plant)
   let value = 0
   let lead: Component | undefined
   for (const c of plant.componentsOf(part)) {
     const amps = ampsThrough(s, c)
     if (amps > value) [value, lead] = [amps, c]
   }
-  if (!lead || lead.t === 'T') return { is: 'value', value, sensitivity }
+  if (!lead || lead.t === 'T' || lead.t === 'RECT') return { ...none, value }
   // I = y·V: the change of V comes from the adjoint, the change of y from the component itself.
   const port = portAt(s, lead.a, lead.b)
   const size = Math.hypot(port.re, port.im)
-  if (size === 0) return { is: 'value', value, sensitivity }
-  sensitivity.set(portSensitivity(plant, s, port, value / size))
+  if (size === 0) return { ...none, value }
+  const sensitivity = portSensitivity(plant, s, port, value / size)
   for (const { param, pairs } of nudges(plant))
     for (const [before, after] of pairs) if (before === lead) sensitivity[param] += ampsThrough(s, after) - value
   return { is: 'value', value, sensitivity }

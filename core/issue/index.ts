@@ -29,6 +29,7 @@ export type ProblemCode =
   | 'duplicate'
   | 'limit-reached'
   | 'floating-node'
+  | 'live-part'
 
 /** Where an input fault stands. Lines and columns count from 1. */
 export interface Place {
@@ -89,6 +90,7 @@ const LEAD: Record<ProblemCode, string> = {
   duplicate: 'This name is used twice',
   'limit-reached': 'A limit was reached',
   'floating-node': 'A point of the circuit hangs in the air',
+  'live-part': 'An ohmmeter is never put on a live part',
 }
 
 /** The one place where an input fault becomes a sentence. */

@@ -29,14 +29,14 @@ export function refuses(
   job: Job,
   event: JobEvent,
   needs: readonly SafetyNeed[],
-  schoolOf: (test: string) => School | undefined,
+  schoolOf: (test: string, instrument: string | undefined) => School | undefined,
 ): Refusal | undefined {
   const { what } = event
   if (what.is === 'opened') return job.machine === undefined ? undefined : { why: 'opened-twice' }
   if (job.machine === undefined) return { why: 'not-opened' }
   if (job.closed && what.is !== 'reopened' && what.is !== 'note') return { why: 'closed' }
   if (what.is === 'reading') {
-    const school = schoolOf(what.test)
+    const school = schoolOf(what.test, what.instrument)
     const missing = school === undefined ? [] : missingSteps(school, needs, job)
     if (missing.length) return { why: 'make-safe-first', steps: missing.map((m) => m.id) }
   }

@@ -26,6 +26,9 @@ import { trade as resistorTrade } from './resistor/trade'
 import { spec as transformerSpec } from './transformer/spec'
 import { physics as transformerPhysics } from './transformer/physics'
 import { trade as transformerTrade } from './transformer/trade'
+import { spec as rectifierSpec } from './rectifier/spec'
+import { physics as rectifierPhysics } from './rectifier/physics'
+import { trade as rectifierTrade } from './rectifier/trade'
 import { spec as boardSpec } from './board/spec'
 import { physics as boardPhysics } from './board/physics'
 import { trade as boardTrade } from './board/trade'
@@ -98,6 +101,7 @@ export const KINDS: readonly Kind[] = [
   { ...connectorSpec, ...connectorPhysics, ...connectorTrade },
   { ...resistorSpec, ...resistorPhysics, ...resistorTrade },
   { ...transformerSpec, ...transformerPhysics, ...transformerTrade },
+  { ...rectifierSpec, ...rectifierPhysics, ...rectifierTrade },
   { ...boardSpec, ...boardPhysics, ...boardTrade },
   { ...senseInputSpec, ...senseInputPhysics, ...senseInputTrade },
   { ...analogInputSpec, ...analogInputPhysics, ...analogInputTrade },

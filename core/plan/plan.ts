@@ -1,5 +1,5 @@
 import { conditional, type Belief } from '../diagnose'
-import type { Machine } from '../machine'
+import type { Edit, Machine } from '../machine'
 import type { Predictor, Prediction } from '../predict'
 import { minutesTo, type Move, type Procedure, type Standing } from '../procedure'
 
@@ -132,10 +132,15 @@ function binEdges(values: { mean: number; sd: number }[]): number[] {
 }
 
 /** Distinct outcomes of a test under a belief, each with its probability and the posterior it would leave. */
-export function outcomesOf(predictor: Predictor, belief: Belief, procedure: Procedure): Outcome[] {
+export function outcomesOf(
+  predictor: Predictor,
+  belief: Belief,
+  procedure: Procedure,
+  edits: readonly Edit[] = [],
+): Outcome[] {
   const rows: { i: number; p: number; prediction: Prediction }[] = []
   belief.members.forEach((m, i) => {
-    if (belief.p[i] >= COUNTS) rows.push({ i, p: belief.p[i], prediction: predictor.screen(m, procedure) })
+    if (belief.p[i] >= COUNTS) rows.push({ i, p: belief.p[i], prediction: predictor.screen(m, procedure, edits) })
   })
   const values = rows.flatMap(({ i, prediction }) => {
     if (prediction.is !== 'value') return []
@@ -186,6 +191,7 @@ export function outcomesOf(predictor: Predictor, belief: Belief, procedure: Proc
  * The saving of a test is the fall of the expected cost to the right repair, averaged over its outcomes.
  *
  * @param standing how machine and technician stand, for the minutes of each test
+ * @param edits what hands have left in the machine
  * @param taken ids of tests already read in the present state; they are not offered again
  */
 export function plan(
@@ -194,6 +200,7 @@ export function plan(
   standing: Standing,
   order: Order = 'best',
   taken: ReadonlySet<string> = new Set(),
+  edits: readonly Edit[] = [],
 ): Plan {
   const { machine, procedures } = predictor.bench
   const costs = Float64Array.from(machine.sheet.repairs, (_, r) => repairCost(machine, r))
@@ -209,7 +216,7 @@ export function plan(
   const suggestions: Suggestion[] = []
   for (const procedure of procedures) {
     if (taken.has(procedure.id)) continue
-    const outcomes = outcomesOf(predictor, belief, procedure)
+    const outcomes = outcomesOf(predictor, belief, procedure, edits)
     if (outcomes.length < 2) continue
     const after = outcomes.reduce((s, o) => s + o.p * costToGo(costs, needs, o.after, 0), 0) / counted
     const saving = (countedNow - after) * counted

@@ -1,8 +1,11 @@
+import type { Part } from '../kinds'
 import {
+  beeps,
   findMeter,
   METERS,
   SENSES,
   showAmps,
+  showNeon,
   showOhms,
   showVolts,
   showWater,
@@ -26,6 +29,12 @@ const SCREENED_SPREAD = 0.06
 const NODE_SPREAD = 0.6
 /** Share of calls where nothing turns out to be wrong, against all fault rates together. */
 const HEALTHY_SHARE = 0.03
+
+/** How often a tester is misread either way. */
+const TESTER_WRONG = 0.03
+
+/** A tester's answer from the chance that it sounds or glows. */
+const tester = (chance: number): Prediction => ({ is: 'sense', yes: TESTER_WRONG + (1 - 2 * TESTER_WRONG) * chance })
 
 /** What hands have done, as a key for caching. */
 export const editsKey = (edits: readonly Edit[]): string =>
@@ -157,9 +166,9 @@ export class Predictor {
    * A quick prediction for comparing tests: the length of a phase gets a broad share of itself as noise instead of
    * its exact sensitivities, which need a run for each parameter.
    */
-  screen(member: Member, procedure: Procedure): Prediction {
-    if (procedure.what.is !== 'duration') return this.predict(member, procedure)
-    const { from, to } = this.timeline(member, procedure.run).phases[procedure.what.phase]
+  screen(member: Member, procedure: Procedure, edits: readonly Edit[] = []): Prediction {
+    if (procedure.what.is !== 'duration') return this.predict(member, procedure, undefined, edits)
+    const { from, to } = this.timeline(member, procedure.run, edits).phases[procedure.what.phase]
     if (Number.isNaN(from) || Number.isNaN(to)) return { is: 'never' }
     return {
       is: 'value',
@@ -172,7 +181,7 @@ export class Predictor {
   /** The prediction at the member's own severity, without the width of its node. */
   private bare(member: Member, procedure: Procedure, meterId: string | undefined, edits: readonly Edit[]): Prediction {
     const meter = meterId ?? procedure.meter
-    const key = `${procedure.index}|${meter ?? ''}|${editsKey(edits)}`
+    const key = `${procedure.key}|${meter ?? ''}|${editsKey(edits)}`
     const { predictions } = this.tried[member.index]
     let p = predictions.get(key)
     if (!p) {
@@ -193,16 +202,20 @@ export class Predictor {
     }
     const plant = timeline.snapshots[procedure.moment]
     if (!plant) return { is: 'never' }
-    const part = plant.variant.parts[what.part]
     if (what.is === 'watch') return this.sense(plant.signal(what.part, what.signal) > 0.5, what.sense)
+    if (what.is === 'between') {
+      const [a, b] = [what.a, what.b].map((p) => plant.variant.parts[p.part].e[p.terminal])
+      return meter!.dimension === 'resistance' ? this.ohms(plant, meter!, a, b) : this.volts(plant, meter!, a, b)
+    }
+    const part = plant.variant.parts[what.part]
     const { probe } = what
     switch (probe.what) {
       case 'sense':
         return this.sense(plant.signal(what.part, probe.signal) > 0.5, probe.sense)
       case 'volts':
-        return this.shown(showVolts(plant, meter!, part.e[probe.a], this.node(plant, what.part, probe.b)), meter!)
+        return this.volts(plant, meter!, part.e[probe.a], this.node(plant, what.part, probe.b))
       case 'ohms':
-        return this.shown(showOhms(plant, meter!, part, probe.a, probe.b, probe.lifted), meter!)
+        return this.ohms(plant, meter!, part.e[probe.a], part.e[probe.b], probe.lifted ? part : undefined)
       case 'amps':
         return this.shown(showAmps(plant, part), meter!)
       case 'pressure':
@@ -220,12 +233,22 @@ export class Predictor {
     return parts[supply].e[machine.kinds[supply].returns!]
   }
 
+  private volts(plant: Plant, meter: Meter, a: number, b: number): Prediction {
+    if (!meter.says) return this.shown(showVolts(plant, meter, a, b), meter)
+    return tester(showNeon(plant, meter, a))
+  }
+  private ohms(plant: Plant, meter: Meter, a: number, b: number, alone?: Part): Prediction {
+    const shown = showOhms(plant, meter, a, b, alone)
+    return meter.says ? tester(beeps(shown, meter)) : this.shown(shown, meter)
+  }
+
   private sense(truth: boolean, sense: keyof typeof SENSES): Prediction {
     const { falseYes, falseNo } = SENSES[sense]
     return { is: 'sense', yes: truth ? 1 - falseNo : falseYes }
   }
 
   private shown(s: Shown, meter: Meter): Prediction {
+    if (s.is === 'refused') return { is: 'never' }
     return s.is === 'open' ? { is: 'open' } : this.value(s.value, s.sensitivity, meter)
   }
 

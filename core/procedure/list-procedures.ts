@@ -1,15 +1,10 @@
 import type { Part, ProbeSpec } from '../kinds'
-import { makeVariant, type Machine } from '../machine'
+import type { Machine } from '../machine'
 import type { ReadingShape } from '../quantity'
-import { simulate, type Moment, type Plant, type Timeline } from '../simulate'
-import type { Procedure, Run, What } from './types'
+import type { Plant } from '../simulate'
+import { courseOf, START_AT, type Course, type Spot } from './moments'
+import type { Procedure, What } from './types'
 
-/** Seconds between the start of a script and the start of its program. */
-const START_AT = 1
-/** Longest time after the entry of a phase at which it is read, s. */
-const SETTLE = 4
-/** Between isolating and a dead reading: panel, proving, clips; s. */
-const DEAD_AFTER = 180
 const MINUTES: Record<ProbeSpec['what'], number> = {
   ohms: 2,
   volts: 1.5,
@@ -21,30 +16,30 @@ const MINUTES: Record<ProbeSpec['what'], number> = {
 }
 const METER: Partial<Record<ProbeSpec['what'], string>> = {
   ohms: 'ohms',
-  volts: 'volts',
   amps: 'clamp',
   pressure: 'gauge',
   bucket: 'bucket',
   display: 'display',
 }
 
-/** The machine with its runs and everything that can be tested on it. */
-export interface Bench {
-  machine: Machine
-  runs: Run[]
-  procedures: Procedure[]
-  /** The healthy machine through each run. */
-  healthy: Timeline[]
+/** Instruments that may be used instead of the usual one. */
+export const INSTEAD: Record<string, readonly string[]> = {
+  volts: ['volts-lowz', 'neon'],
+  'volts-dc': ['volts-dc-lowz'],
+  ohms: ['beeper'],
 }
 
-interface Spot {
-  run: number
-  moment: number
-  title: string
-  /** Seconds since the start of the program on the healthy machine. */
-  seconds: number
-  plant: Plant
-  final: boolean
+/** Where the healthy machine has a mean rather than an alternating voltage, the meter stands on DC. */
+function voltmeterAt(plant: Plant, part: Part, probe: ProbeSpec & { what: 'volts' }): string {
+  const b = probe.b === '@return' ? undefined : part.e[probe.b]
+  if (b === undefined) return plant.hasSource('ac') ? 'volts' : 'volts-dc'
+  const dc = Math.abs(plant.dcVolts(part.e[probe.a], b))
+  return dc > 0.7 * plant.volts(part.e[probe.a], b) || !plant.hasSource('ac') ? 'volts-dc' : 'volts'
+}
+
+/** The machine with its runs and everything that can be tested on it. */
+export interface Bench extends Course {
+  procedures: readonly Procedure[]
 }
 
 const isActive = (machine: Machine, part: Part, plant: Plant): boolean => {
@@ -78,107 +73,36 @@ function shapeOf(machine: Machine, part: Part, probe: ProbeSpec): ReadingShape {
  * phase in which the healthy part is active, an idle probe in the first running phase in which it is not.
  */
 export function listProcedures(machine: Machine): Bench {
+  const course = courseOf(machine)
   const { sheet } = machine
-  const runs: Run[] = []
-  const healthy: Timeline[] = []
-  const addRun = (program: number, moments: Moment[], jumper?: number): number => {
-    const { lasts } = machine.programs[program]
-    const script = {
-      steps: [
-        { at: START_AT, start: program },
-        { at: START_AT + lasts, hold: [...machine.isolators] },
-      ],
-      until: START_AT + lasts + DEAD_AFTER,
-      stopsWhenFinal: false,
-      moments: [
-        ...moments,
-        { is: 'time' as const, at: START_AT / 2 },
-        { is: 'time' as const, at: START_AT + lasts - 0.5 },
-        { is: 'time' as const, at: START_AT + lasts + DEAD_AFTER },
-      ],
-    }
-    const index = runs.length
-    runs.push({ index, program, script, jumper })
-    healthy.push(simulate(makeVariant(machine, [], jumper === undefined ? [] : [{ jumper }]), script))
-    return index
-  }
-  const spots: Spot[] = []
-  const phaseSpot = new Map<number, Spot>()
-  const coldSpot: Spot[] = []
-  const settledSpot: Spot[] = []
-  const deadSpot: Spot[] = []
-  const momentsOf: Moment[][] = machine.programs.map((program) => {
-    const trial = simulate(makeVariant(machine), {
-      steps: [{ at: START_AT, start: program.index }],
-      until: START_AT + program.lasts,
-      stopsWhenFinal: true,
-      moments: [],
-    })
-    const moments: Moment[] = machine.phases.flatMap((phase): Moment[] => {
-      const { from, to } = trial.phases[phase.index]
-      if (Number.isNaN(from)) return []
-      return [
-        { is: 'phase', phase: phase.index, after: Math.min(SETTLE, (Number.isNaN(to) ? Infinity : to - from) / 2) },
-      ]
-    })
-    for (const m of sheet.moments) if (m.program === program.id) moments.push({ is: 'time', at: START_AT + m.after })
-    return moments
-  })
-  machine.programs.forEach((program) => {
-    const moments = momentsOf[program.index]
-    const run = addRun(program.index, moments)
-    const { snapshots, phases } = healthy[run]
-    const here = sheet.moments.filter((m) => m.program === program.id)
-    const phaseCount = moments.length - here.length
-    moments.forEach((m, k) => {
-      const plant = snapshots[k]
-      if (!plant) return
-      const spot: Spot = {
-        run,
-        moment: k,
-        title: m.is === 'phase' ? `while ${machine.phases[m.phase].title} runs` : here[k - phaseCount].title,
-        seconds: (m.is === 'phase' ? phases[m.phase].from + m.after : m.at) - START_AT,
-        plant,
-        final: m.is === 'phase' && machine.phases[m.phase].final,
-      }
-      spots.push(spot)
-      if (m.is === 'phase' && !phaseSpot.has(m.phase)) phaseSpot.set(m.phase, spot)
-    })
-    const tail = (offset: number, title: string): Spot => ({
-      run,
-      moment: moments.length + offset,
-      title,
-      seconds: program.lasts,
-      plant: snapshots[moments.length + offset]!,
-      final: true,
-    })
-    coldSpot.push(tail(0, 'with the supply on, before a program is started'))
-    settledSpot.push(tail(1, `after ${program.title} has run out or stopped`))
-    deadSpot.push(tail(2, 'switched off and proved dead'))
-  })
-  spots.sort((a, b) => a.run - b.run || a.seconds - b.seconds)
+  const { runs, healthy, addRun } = course
+  const spots = course.spots.filter((s) => s.is === 'phase' || s.is === 'moment')
+  const first = (is: Spot['is']) => course.spots.find((s) => s.is === is)
+  const [start, end, off] = [first('start'), first('end'), first('off')]
+  const atPhase = (phase: string) => spots.find((s) => s.is === 'phase' && s.id === phase)
 
   /** Parts that work as soon as the supply is on are read then, whether or not a program can be started. */
   const standing = (part: Part): Spot | undefined =>
-    sheet.control?.starts === undefined && coldSpot[0] && isActive(machine, part, coldSpot[0].plant)
-      ? coldSpot[0]
-      : undefined
+    sheet.control?.starts === undefined && start && isActive(machine, part, start.plant) ? start : undefined
 
   const procedures: Procedure[] = []
-  const add = (p: Omit<Procedure, 'index'>) => procedures.push({ ...p, index: procedures.length })
+  const add = (p: Omit<Procedure, 'index' | 'key'>) => {
+    const index = procedures.length
+    procedures.push({ ...p, index, key: String(index).padStart(5, '0') })
+  }
   const panelsOf = (part: Part) => (part.panel === undefined ? [] : [part.panel])
 
   for (const part of machine.parts)
     for (const probe of machine.kinds[part.index].probes?.(part) ?? []) {
       let spot: Spot | undefined
-      if (probe.when === 'dead') spot = deadSpot[0]
-      else if (probe.when === 'cold') spot = coldSpot[0]
-      else if (probe.when === 'settled') spot = settledSpot[0]
+      if (probe.when === 'dead') spot = off
+      else if (probe.when === 'cold') spot = start
+      else if (probe.when === 'settled') spot = end
       else if (probe.when === 'active') spot = standing(part) ?? spots.find((s) => isActive(machine, part, s.plant))
       else spot = spots.find((s) => !s.final && !isActive(machine, part, s.plant))
       if (!spot) continue
       const what: What = { is: 'probe', part: part.index, probe }
-      const meter = METER[probe.what]
+      const meter = probe.what === 'volts' ? voltmeterAt(spot.plant, part, probe) : METER[probe.what]
       const electrical = probe.what === 'ohms' || probe.what === 'volts' || probe.what === 'amps'
       const dead = probe.when === 'dead'
       const water = probe.what === 'pressure' || probe.what === 'bucket'
@@ -192,15 +116,13 @@ export function listProcedures(machine: Machine): Bench {
         when: water || (dead && !panelsOf(part).length && !electrical) ? 'at any time' : spot.title,
         shape: shapeOf(machine, part, probe),
         meter,
-        otherMeters: probe.what === 'volts' ? ['volts-lowz'] : [],
+        otherMeters: meter === undefined ? [] : (INSTEAD[meter] ?? []),
         school: water ? 'water' : electrical ? (dead ? 'dead' : 'live') : 'look',
         needs: {
           power: water || (dead && !panelsOf(part).length && !electrical) ? 'any' : dead ? 'off' : 'on',
           panels: handsOn || dead ? panelsOf(part) : [],
           reach:
-            dead || water || spot === coldSpot[0]
-              ? undefined
-              : { program: runs[spot.run].program, seconds: spot.seconds },
+            dead || water || spot === start ? undefined : { program: runs[spot.run].program, seconds: spot.seconds },
         },
         minutes: probe.minutes ?? MINUTES[probe.what],
         caution: undefined,
@@ -209,7 +131,7 @@ export function listProcedures(machine: Machine): Bench {
       })
     }
   for (const phase of machine.phases) {
-    const spot = phaseSpot.get(phase.index)
+    const spot = atPhase(phase.id)
     if (!spot || phase.final) continue
     const { from, to } = healthy[spot.run].phases[phase.index]
     if (Number.isNaN(to)) continue
@@ -230,14 +152,14 @@ export function listProcedures(machine: Machine): Bench {
       destroys: undefined,
     })
   }
-  if (sheet.alarms.length)
+  if (sheet.alarms.length && end)
     add({
       id: 'control.code',
       title: 'Code shown',
       what: { is: 'code' },
-      run: settledSpot[0].run,
-      moment: settledSpot[0].moment,
-      when: settledSpot[0].title,
+      run: end.run,
+      moment: end.moment,
+      when: end.title,
       shape: { takes: 'word', words: ['none', ...sheet.alarms.map((a) => a.code)] },
       meter: undefined,
       otherMeters: [],
@@ -245,7 +167,7 @@ export function listProcedures(machine: Machine): Bench {
       needs: {
         power: 'on',
         panels: [],
-        reach: { program: runs[settledSpot[0].run].program, seconds: Math.min(settledSpot[0].seconds, 900) },
+        reach: { program: runs[end.run].program, seconds: Math.min(end.seconds, 900) },
       },
       minutes: 0.3,
       caution: undefined,
@@ -254,21 +176,10 @@ export function listProcedures(machine: Machine): Bench {
   for (const test of sheet.tests) {
     const part = machine.partIndex.get(test.part)!
     const jumper = test.jumper === undefined ? undefined : machine.partIndex.get(test.jumper)!
-    const base =
-      phaseSpot.get(machine.phases.findIndex((p) => p.id === test.moment)) ??
-      spots.find((s) => {
-        const m = runs[s.run].script.moments[s.moment]
-        const own = sheet.moments.find((x) => x.id === test.moment)
-        return (
-          own !== undefined &&
-          m.is === 'time' &&
-          m.at === START_AT + own.after &&
-          runs[s.run].program === sheet.programs.findIndex((p) => p.id === own.program)
-        )
-      })
+    const base = atPhase(test.moment) ?? spots.find((s) => s.is === 'moment' && s.id === test.moment)
     if (!base) continue
     const { program } = runs[base.run]
-    const run = jumper === undefined ? base.run : addRun(program, momentsOf[program], jumper)
+    const run = jumper === undefined ? base.run : addRun(program, jumper)
     add({
       id: test.id,
       title: test.title,
@@ -290,5 +201,5 @@ export function listProcedures(machine: Machine): Bench {
       destroys: undefined,
     })
   }
-  return { machine, runs, procedures, healthy }
+  return { ...course, procedures }
 }

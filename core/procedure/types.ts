@@ -14,6 +14,8 @@ export interface Run {
 
 export type What =
   | { is: 'probe'; part: number; probe: ProbeSpec }
+  /** A free probe: volts or ohms between two points, the network as it stands. */
+  | { is: 'between'; a: Point; b: Point }
   /** A special test of the sheet: a signal watched by a sense. */
   | { is: 'watch'; part: number; signal: string; sense: Sense }
   /** How long a phase lasts. */
@@ -21,9 +23,17 @@ export type What =
   /** Which code the machine shows at the end of the run. */
   | { is: 'code' }
 
+/** A terminal of a part. */
+export interface Point {
+  part: number
+  terminal: string
+}
+
 /** A test with everything needed to do it, time it and predict it. */
 export interface Procedure {
   index: number
+  /** Numbers alone, the same whatever the ids are called: orders readings and names what is kept of them. */
+  key: string
   id: string
   /** Short name, as it stands in lists. */
   title: string

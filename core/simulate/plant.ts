@@ -1,6 +1,7 @@
 import {
   admittanceOf,
   ampsThrough,
+  coupleRectifiers,
   dcVoltsBetween,
   newAdmittance,
   refreshSources,
@@ -21,6 +22,7 @@ interface Circuit {
   ac: Solution | undefined
   dc: Solution | undefined
   live: { ac: boolean; dc: boolean }
+  rectifies: boolean
   /** Nodes whose island has a DC source in it. */
   dcIslands: Uint8Array | undefined
 }
@@ -218,11 +220,12 @@ export class Plant implements Live {
   }
   ac(): Solution {
     const c = this.circuitNow()
-    const { machine } = this.variant
-    return (c.ac ??= solveCircuit(machine.nodes, c.components, 'ac', 2 * Math.PI * machine.sheet.hertz))
+    if (!c.ac && c.rectifies) this.couple(c)
+    return (c.ac ??= solveCircuit(this.variant.machine.nodes, c.components, 'ac', this.omega))
   }
   dc(): Solution {
     const c = this.circuitNow()
+    if (!c.dc && c.rectifies) this.couple(c)
     c.dc ??= solveCircuit(this.variant.machine.nodes, c.components, 'dc', 0)
     if (!this.sourcesFresh && this.roles.followers.length) {
       for (const part of this.roles.followers) {
@@ -233,6 +236,14 @@ export class Plant implements Live {
       this.sourcesFresh = true
     }
     return c.dc
+  }
+  private get omega(): number {
+    return 2 * Math.PI * this.variant.machine.sheet.hertz
+  }
+  private couple(c: Circuit): void {
+    const { ac, dc } = coupleRectifiers(this.variant.machine.nodes, c.components, this.omega)
+    c.ac = ac
+    c.dc = dc
   }
   hasSource(analysis: 'ac' | 'dc'): boolean {
     return this.circuitNow().live[analysis]
@@ -250,7 +261,8 @@ export class Plant implements Live {
     }
     components.push(...extra)
     c.live.ac = components.some((x) => x.t === 'VAC')
-    c.live.dc = components.some((x) => x.t === 'VDC')
+    c.rectifies = components.some((x) => x.t === 'RECT')
+    c.live.dc = c.rectifies || components.some((x) => x.t === 'VDC')
   }
   private circuitNow(): Circuit {
     if (this.circuit) return this.circuit
@@ -264,6 +276,7 @@ export class Plant implements Live {
         ac: undefined,
         dc: undefined,
         live: { ac: false, dc: false },
+        rectifies: false,
         dcIslands: undefined,
       }
       this.circuit = c
@@ -361,7 +374,9 @@ export class Plant implements Live {
     if (!c.live.dc) return 0
     if (!c.dcIslands) {
       const { island } = this.dc()
-      const fed = new Set(c.components.flatMap((x) => (x.t === 'VDC' ? [island[x.a]] : [])))
+      const fed = new Set(
+        c.components.flatMap((x) => (x.t === 'VDC' ? [island[x.a]] : x.t === 'RECT' ? [island[x.c]] : [])),
+      )
       c.dcIslands = Uint8Array.from(island, (root) => (fed.has(root) ? 1 : 0))
     }
     return c.dcIslands[a] ? dcVoltsBetween(this.dc(), a, b) : 0

@@ -105,12 +105,12 @@ export async function appendEvents(
     if (faults)
       throw refuse(
         422,
-        what.is === 'reading' && facts.schools.has(what.test) ? 'bad-reading' : 'unknown-name',
+        what.is === 'reading' && facts.schoolOf(what.test, what.instrument) ? 'bad-reading' : 'unknown-name',
         faults.length
           ? faults.map(sayProblem).join(' ')
           : 'This names something that the machine or the job does not have.',
       )
-    const refusal = refuses(foldJob([...there, ...fresh]), event, facts.needs, (test) => facts.schools.get(test))
+    const refusal = refuses(foldJob([...there, ...fresh]), event, facts.needs, facts.schoolOf)
     if (refusal) throw refuse(409, refusal.why, REFUSED[refusal.why])
     fresh.push(event)
   }

@@ -10,7 +10,7 @@ export const happening = z.discriminatedUnion('is', [
   z.strictObject({ is: z.literal('safety'), step: name }),
   z.strictObject({
     is: z.literal('reading'),
-    test: name,
+    test: z.string().min(1).max(200),
     text: z.string().min(1).max(60),
     instrument: name.optional(),
   }),

@@ -2,6 +2,7 @@ import type { Vocabulary } from '../../core/evidence'
 import { openBench, vocabularyOf } from '../../core/explain'
 import { orThrow } from '../../core/issue'
 import type { SafetyNeed, School } from '../../core/job'
+import { findProcedure } from '../../core/procedure'
 import { readSheet } from '../../core/sheet'
 
 export interface SheetText {
@@ -28,7 +29,8 @@ export interface SheetFacts {
   vocabulary: Vocabulary
   /** What the customer says, by complaint. */
   says: Map<string, string>
-  schools: Map<string, School>
+  /** The school of a test or free probe; `undefined` when there is none by this name. */
+  schoolOf(test: string, instrument: string | undefined): School | undefined
   needs: SafetyNeed[]
   repairs: Set<string>
 }
@@ -44,7 +46,7 @@ export function sheetFacts(id: string): Promise<SheetFacts> {
       return {
         vocabulary: vocabularyOf(bench),
         says: new Map(sheet.complaints.map((c) => [c.id, c.says])),
-        schools: new Map(bench.procedures.map((p) => [p.id, p.school])),
+        schoolOf: (test, instrument) => findProcedure(bench, test, instrument)?.school,
         needs: sheet.makeSafe,
         repairs: new Set(sheet.repairs.map((r) => r.id)),
       }

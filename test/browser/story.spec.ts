@@ -95,6 +95,39 @@ test('from a call to a proven cause, and the job as it was after a restart in a 
   expect(foreign).toEqual([])
 })
 
+test('another instrument and a probe between any two points, each with what it should show', async ({ page }) => {
+  await signIn(page, place)
+  await openCall(page, place, 'No water comes in')
+  await choose(page, 'Volts across the cold valve')
+  await makeSafe(page)
+  await page.getByRole('radio', { name: /neon/ }).click()
+  await expect(page.locator('.how')).toContainText('Yes if it glows')
+  await page.locator('[data-answer=yes]').click()
+  await expect(page.locator('.history li')).toHaveCount(1)
+  await page.getByText('Probe between any two points').click()
+  for (const [box, words, option] of [
+    ['One probe on', 'lid', 'lid switch · 2'],
+    ['The other on', 'outlet', 'outlet · N'],
+  ]) {
+    await page.getByRole('combobox', { name: box }).click()
+    await page.getByRole('searchbox').last().fill(words)
+    await page.getByRole('option', { name: option }).click()
+  }
+  await page.getByRole('button', { name: 'Show what it should read' }).click()
+  await expect(page.locator('.test h2')).toHaveText(
+    'Volts from terminal 2 of the lid switch to terminal N of the outlet',
+  )
+  await expect(page.locator('.expect tr').first()).toContainText('120 V')
+  await enter(page, '0.2')
+  await expect(page.locator('.history li')).toHaveCount(2)
+  await expect(page.locator('.history li').first()).toContainText('Too low')
+  await settled(page)
+  await expect(page.locator('.suspects li').first()).toContainText('switch does not close')
+  await page.reload()
+  await settled(page)
+  await expect(page.locator('.history li').first()).toContainText('lid switch')
+})
+
 test('undo takes a reading back as if it had never been entered', async ({ page }) => {
   await signIn(page, place)
   await openCall(page, place, 'No water comes in')

@@ -123,7 +123,7 @@ describe('properties of the belief', () => {
   it('explanations are true when re-run with the quoted reading', () => {
     const a = top(washer, ...CALL)
     for (const s of a.plan.next.slice(0, 4))
-      for (const r of reasons(washer, a.belief, a.placed.case, s)) {
+      for (const r of reasons(washer, a.belief, a.placed, s)) {
         const then = advise(washer, [
           ...evidenceOf(washer, ...CALL),
           { is: 'reading', test: s.procedure.id, value: r.reading, instrument: undefined },

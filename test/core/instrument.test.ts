@@ -1,9 +1,12 @@
 import { describe, expect, it } from 'vitest'
-import { findMeter, showAmps, showOhms, showVolts, showWater } from '../../core/instrument'
+import { beeps, findMeter, showAmps, showNeon, showOhms, showVolts, showWater } from '../../core/instrument'
+import { advise } from '../../core/explain'
+import { orThrow } from '../../core/issue'
 import { makeVariant, type Machine } from '../../core/machine'
+import { readProbe } from '../../core/procedure'
 import type { Plant } from '../../core/simulate'
 import { simulate } from '../../core/simulate'
-import { edit, FAMILY, machineOf, mini, predictorOf, presentIn, runTo } from './sheets'
+import { edit, evidenceOf, FAMILY, machineOf, mini, predictorOf, presentIn, runTo } from './sheets'
 
 const volts = findMeter('volts')!
 const lowz = findMeter('volts-lowz')!
@@ -63,8 +66,8 @@ describe('meters as part of the circuit', () => {
       moments: [],
     }).end
     const valve = part(bled, 'cold-valve')
-    expect(showOhms(dead, ohms, valve, 'a', 'b', false).value).toBeCloseTo(390, 0)
-    expect(showOhms(dead, ohms, valve, 'a', 'b', true).value).toBeCloseTo(780, 6)
+    expect(showOhms(dead, ohms, valve.e.a, valve.e.b).value).toBeCloseTo(390, 0)
+    expect(showOhms(dead, ohms, valve.e.a, valve.e.b, valve).value).toBeCloseTo(780, 6)
     const warm = machine.values.slice()
     warm[0] = 70
     const hot = simulate(makeVariant(machine, [], [], warm), {
@@ -73,7 +76,7 @@ describe('meters as part of the circuit', () => {
       stopsWhenFinal: false,
       moments: [],
     }).end
-    expect(showOhms(hot, ohms, cold, 'a', 'b', true).value).toBeCloseTo(780 * (1 + 0.00393 * 50), 4)
+    expect(showOhms(hot, ohms, cold.e.a, cold.e.b, cold).value).toBeCloseTo(780 * (1 + 0.00393 * 50), 4)
   })
   it('a clamp sees inrush with the plunger out and less with it in', () => {
     const running = showAmps(runTo(machine, 'fill-cold').plant, cold).value
@@ -90,10 +93,9 @@ describe('meters as part of the circuit', () => {
       showOhms(
         runTo(machine, 'fill-cold', presentIn(machine, 'cold-valve.coil-open')).plant,
         ohms,
+        cold.e.a,
+        cold.e.b,
         cold,
-        'a',
-        'b',
-        true,
       ).is,
     ).toBe('open')
   })
@@ -138,5 +140,133 @@ describe('sensitivities are what a re-run with the changed value shows', () => {
     }
     expect(read(mini('boiler'))).toBe('open')
     expect(read(edit(mini('boiler'), 'on-rise: closes', 'on-rise: opens'))).toBe('value')
+  })
+})
+
+describe('testers', () => {
+  it('a neon sees live, not a lost return: it glows on both terminals', () => {
+    const neon = findMeter('neon')!
+    const glows = (plant: Plant) => [cold.e.a, cold.e.b].map((n) => showNeon(plant, neon, n) > 0.5)
+    expect(glows(runTo(machine, 'fill-cold').plant)).toEqual([true, false])
+    expect(glows(runTo(machine, 'fill-cold', presentIn(machine, 'valve-return.broken')).plant)).toEqual([true, true])
+  })
+  it('a beeper’s silence on a coil of 780 Ω proves nothing, and between 20 and 250 Ω it depends on the meter', () => {
+    const beeper = findMeter('beeper')!
+    const { plant } = runTo(machine, 'fill-cold')
+    expect(beeps(showOhms(plant, ohms, cold.e.a, cold.e.b, cold), beeper)).toBe(0)
+    const at = (value: number) => beeps({ is: 'value', value, sensitivity: new Float64Array(0) }, beeper)
+    expect([at(5), at(300)]).toEqual([1, 0])
+    expect(at(Math.sqrt(20 * 250))).toBeCloseTo(0.5, 12)
+  })
+  it('an ohmmeter is refused where a voltage stands', () => {
+    const { plant } = runTo(machine, 'fill-cold')
+    expect(showOhms(plant, ohms, cold.e.a, cold.e.b).is).toBe('refused')
+  })
+})
+
+describe('rectified loads: what each kind of meter shows', () => {
+  const text = (wave: string) => `
+sheet: 1
+id: rectified
+title: A DC coil behind a rectifier
+frequency: 50 Hz
+panels: { side: { title: side, minutes: 1 min } }
+parts:
+  mains: { kind: ac-supply, volts: 230 V ±2 %, ohms: 0.4 Ω }
+  isolator: { kind: isolator, ohms: 0.01 Ω }
+  bridge: { kind: rectifier, wave: ${wave}, ohms: 2 Ω }
+  coil: { kind: motor, ohms: 4 kΩ ±5 %, starts: 50 V }
+wiring:
+  feed: [mains.L, isolator.Lin/Lout, bridge.ac1]
+  return: [mains.N, isolator.Nin/Nout, bridge.ac2]
+  plus: [bridge.plus, coil.a]
+  minus: [bridge.minus, coil.b]
+programs: { on: { title: On, lasts: 1 min } }
+`
+  const read = (wave: string, meter: string, ...faults: string[]) => {
+    const m = machineOf(
+      `${text(wave)}faults:\n  bridge.one-diode-open: { repair: r }\nrepairs: { r: { title: r, minutes: 5 min } }\n`,
+    )
+    const { plant } = runTo(m, undefined, ...faults.map((f) => presentIn(m, f)))
+    const { e } = part(m, 'coil')
+    return { shown: showVolts(plant, findMeter(meter)!, e.a, e.b), plant, m }
+  }
+  it('full wave: mean 0.900, ripple 0.435 of the RMS; half wave: 0.450 and 0.545', () => {
+    // Ideal diodes, 4 kΩ behind 2 Ω of rectifier and 0.4 Ω of supply.
+    const stands = (230 * 4000) / 4002.4
+    for (const [wave, mean, rms] of [
+      ['full', (2 * Math.SQRT2) / Math.PI, 1],
+      ['half', Math.SQRT2 / Math.PI, Math.SQRT1_2],
+    ] as const) {
+      expect(read(wave, 'volts-dc').shown.value / (stands * mean)).toBeCloseTo(1, 3)
+      expect(read(wave, 'volts').shown.value / (stands * Math.sqrt(rms ** 2 - mean ** 2))).toBeCloseTo(1, 3)
+    }
+  })
+  it('one open diode halves the mean, and the supply moves the reading in proportion', () => {
+    const [whole, halved] = [
+      read('full', 'volts-dc').shown.value,
+      read('full', 'volts-dc', 'bridge.one-diode-open').shown.value,
+    ]
+    expect(halved / whole).toBeCloseTo(0.5, 3)
+    const { shown, m } = read('full', 'volts-dc')
+    const supply = m.params.find((p) => p.id === 'mains.volts')!
+    expect(shown.sensitivity[supply.index] / shown.value).toBeCloseTo(supply.sd / supply.nominal, 4)
+  })
+  it('an ohmmeter finds the rectified coil open through its rectifier', () => {
+    const { plant, m } = read('full', 'volts')
+    const dead = simulate(makeVariant(m, [], [{ hold: m.isolators[0] }]), {
+      steps: [],
+      until: 1,
+      stopsWhenFinal: false,
+      moments: [{ is: 'time', at: 0.5 }],
+    }).snapshots[0]!
+    const { e } = part(m, 'bridge')
+    expect(plant.hasSource('dc')).toBe(true)
+    expect(showOhms(dead, ohms, e.ac1, e.ac2).is).toBe('open')
+  })
+})
+
+describe('free probes', () => {
+  const p = predictorOf(FAMILY)
+  const ask = (text: string, instrument?: string, fault?: string) => {
+    const procedure = orThrow(readProbe(p.bench, text, instrument))
+    return p.predict(fault ? p.trial([presentIn(p.bench.machine, fault)]) : p.members[0], procedure, instrument)
+  }
+  it('between any two points at any moment, with any meter for volts or ohms', () => {
+    expect(ask('cold-valve.a to cold-valve.b at fill-hot')).toMatchObject({ is: 'value' })
+    const walk = ['fuse.2', 'lid.2', 'cold-out.out', 'cold-valve.a'].map((point) => {
+      const shown = ask(`${point} to mains.N at fill-cold`, 'volts', 'cold-plug.off')
+      return shown.is === 'value' && shown.mean > 100
+    })
+    expect(walk).toEqual([true, true, true, false])
+    expect(ask('fuse.1 to fuse.2', 'beeper')).toMatchObject({ is: 'sense', yes: 0.97 })
+    expect(ask('sensor.out to sensor.com at fill-hot', 'volts-dc')).toMatchObject({ is: 'value' })
+  })
+  it('in-circuit ohms go by every path: the cold coil lies beside the board and the rest of its loop', () => {
+    const shown = ask('cold-out.out to board.N', 'ohms')
+    expect(shown.is).toBe('value')
+    if (shown.is === 'value') expect(shown.mean).toBeCloseTo(780.2, 0)
+  })
+  it('what cannot be is refused with its reason', () => {
+    const code = (text: string, instrument?: string) => {
+      const read = readProbe(p.bench, text, instrument)
+      return read.ok ? 'fine' : read.problems[0].code
+    }
+    expect(code('fuse.1 to fuse.2 at fill-cold', 'ohms')).toBe('live-part')
+    expect(code('ghost.1 to fuse.2')).toBe('unknown-part')
+    expect(code('fuse.9 to fuse.2')).toBe('unknown-terminal')
+    expect(code('fuse.1 to fuse.2 at noon')).toBe('unknown-phase')
+    expect(code('fuse.1 to fuse.2', 'gauge')).toBe('wrong-shape')
+    expect(code('fuse.1')).toBe('wrong-shape')
+  })
+  it('count as evidence like any test', () => {
+    const evidence = evidenceOf(
+      p,
+      { complaint: 'no-fill' },
+      { probe: 'lid.2 to mains.N at fill-cold', reading: '0.3' },
+      { probe: 'fuse.2 to mains.N at fill-cold', reading: '119' },
+      { probe: 'lid.1 to mains.N at fill-cold', instrument: 'neon', reading: 'yes' },
+    )
+    expect(advise(p, evidence).suspects[0].faults.map((f) => f.id)).toEqual(['lid.stuck-open'])
   })
 })

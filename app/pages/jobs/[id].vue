@@ -11,6 +11,9 @@ const facts = shallowRef<MachineFacts>()
 const view = shallowRef<View>()
 const card = shallowRef<Card>()
 const chosen = ref<string>()
+/** Instrument chosen for the test on the card; the usual one when undefined. */
+const meter = ref<string>()
+const probeRefused = ref('')
 const part = ref(-1)
 const text = ref('')
 const broken = ref('')
@@ -70,7 +73,7 @@ async function think() {
 }
 async function turnCard(evidence: Written[], mine: number, quick = false) {
   const test = chosen.value ?? view.value?.next[0]?.id
-  const next = test === undefined ? undefined : await bench.card(evidence, order.value, test, quick)
+  const next = test === undefined ? undefined : await bench.card(evidence, order.value, test, meter.value, quick)
   if (mine === round) card.value = next
 }
 watch([written, order], think, { deep: true })
@@ -90,7 +93,7 @@ const rows = computed(() => {
       return {
         event: l.event,
         at: l.at,
-        title: facts.value?.tests.find((t) => t.id === l.test)?.title ?? l.test,
+        title: fits?.title ?? facts.value?.tests.find((t) => t.id === l.test)?.title ?? l.test,
         text: fits?.text ?? l.text,
         verdict: fits?.verdict ?? 'judging …',
         fits: fits?.fits ?? ('none' as const),
@@ -103,19 +106,36 @@ const stands = computed(() => view.value?.stop && !chosen.value && view.value.re
 
 function take(answer: string) {
   if (!card.value || missing.value.length || job.state.closed) return
-  job.enter({ is: 'reading', test: card.value.id, text: answer })
+  const other = card.value.meter !== card.value.meters[0]?.id || card.value.id.includes(' to ')
+  const instrument = other ? card.value.meter : undefined
+  job.enter({ is: 'reading', test: card.value.id, text: answer, ...(instrument === undefined ? {} : { instrument }) })
   text.value = ''
   chosen.value = undefined
+  meter.value = undefined
   part.value = -1
 }
-function choose(test: string) {
+function lay(test: string, instrument?: string) {
   chosen.value = test
-  text.value = ''
+  meter.value = instrument
   void turnCard(JSON.parse(JSON.stringify(written.value)) as Written[], round)
+}
+function choose(test: string, instrument?: string) {
+  text.value = ''
+  lay(test, instrument)
   window.scrollTo({ top: 0, behavior: 'smooth' })
+}
+/** The same test with another instrument; what is typed stays. */
+function turnMeter(id: string) {
+  if (card.value) lay(card.value.id, id)
+}
+async function probe(words: string, instrument: string) {
+  const found = await bench.probe(words, instrument)
+  probeRefused.value = 'refused' in found ? found.refused : ''
+  if ('id' in found) choose(found.id, instrument)
 }
 function best() {
   chosen.value = undefined
+  meter.value = undefined
   void think()
 }
 /** Parts that hands have parted and not yet put back. */
@@ -215,6 +235,7 @@ useKeys({
             @taken="take"
             @safety="safety"
             @best="best"
+            @meter="turnMeter"
           />
           <TestChooser
             :tests="facts.tests"
@@ -227,7 +248,9 @@ useKeys({
             :parted="parted"
             :hands-on="handsOn"
             @act="(verb, target) => job.enter({ is: 'action', action: { verb, target } })"
-          />
+          >
+            <ProbeForm :facts="facts" :refused="probeRefused" @probe="probe" />
+          </TestChooser>
         </div>
         <div class="right">
           <SuspectList :view="view" />

@@ -1,0 +1,98 @@
+import { fine, problem, wrong, type Outcome } from '../issue'
+import { findMeter, type Meter } from '../instrument'
+import type { ReadingShape } from '../quantity'
+import type { Spot } from './moments'
+import { INSTEAD, type Bench } from './list-procedures'
+import type { Point, Procedure } from './types'
+
+/**
+ * A probe of the technician's own choice, as text:
+ *
+ *     probe  := POINT "to" POINT [ "at" MOMENT ]
+ *     POINT  := PART "." TERMINAL
+ *     MOMENT := a phase or moment of the sheet, "start", "end" or "off"
+ *
+ * Without a moment: the first phase for a voltmeter, `off` for an ohmmeter.
+ *
+ * @example readProbe(bench, 'cold-out.out to mains.N at fill-cold')
+ * @param instrument id of a meter for volts or ohms; volts when left out
+ * @returns a procedure like those of `listProcedures`, or what is wrong with the text
+ */
+export function readProbe(bench: Bench, text: string, instrument = 'volts'): Outcome<Procedure> {
+  const { machine, runs } = bench
+  const say = (code: Parameters<typeof problem>[0], found: string, expected: string) =>
+    wrong(problem(code, ['probe'], { found, expected }))
+  const m = /^\s*([\w-]+)\.([\w-]+)\s+to\s+([\w-]+)\.([\w-]+)(?:\s+at\s+([\w-]+))?\s*$/.exec(text)
+  if (!m) return say('wrong-shape', text, 'PART.TERMINAL to PART.TERMINAL [at MOMENT]')
+  const meter = findMeter(instrument)
+  if (meter?.dimension !== 'voltage' && meter?.dimension !== 'resistance')
+    return say('wrong-shape', instrument, 'a meter for volts or ohms')
+  const points: Point[] = []
+  for (const [id, terminal] of [
+    [m[1], m[2]],
+    [m[3], m[4]],
+  ]) {
+    const part = machine.partIndex.get(id)
+    if (part === undefined) return say('unknown-part', id, 'the name of a part')
+    if (!(terminal in machine.parts[part].e))
+      return say('unknown-terminal', `${id}.${terminal}`, machine.kinds[part].terminals.join(', ') || 'a wired part')
+    points.push({ part, terminal })
+  }
+  const dead = meter.dimension === 'resistance'
+  const wanted = m[5]
+  const spot =
+    bench.spots.find((s) => (wanted === undefined ? (dead ? s.is === 'off' : s.is === 'phase') : s.id === wanted)) ??
+    bench.spots[0]
+  if (!spot || (wanted !== undefined && spot.id !== wanted))
+    return say('unknown-phase', wanted ?? 'nothing', [...new Set(bench.spots.map((s) => s.id))].join(', '))
+  if (dead && spot.is !== 'off') return say('live-part', wanted ?? spot.id, 'ohms are taken at off, proved dead')
+  const [a, b] = points
+  const panels = [...new Set([a, b].flatMap((p) => machine.parts[p.part].panel ?? []))]
+  return fine({
+    index: -1,
+    key: [
+      '~',
+      spot.run,
+      spot.moment,
+      a.part,
+      machine.kinds[a.part].terminals.indexOf(a.terminal),
+      b.part,
+      machine.kinds[b.part].terminals.indexOf(b.terminal),
+      dead ? 1 : 0,
+    ].join('.'),
+    id: probeId(m[1], m[2], m[3], m[4], spot),
+    title: `${m[1]}.${m[2]} to ${m[3]}.${m[4]}`,
+    what: { is: 'between', a, b },
+    run: spot.run,
+    moment: spot.moment,
+    when: spot.title,
+    shape: { takes: 'number', dimension: meter.dimension },
+    meter: meter.says ? (dead ? 'ohms' : 'volts') : meter.id,
+    otherMeters: dead ? INSTEAD.ohms : ['volts', 'volts-dc', 'volts-lowz', 'volts-dc-lowz', 'neon'],
+    school: dead ? 'dead' : 'live',
+    needs: {
+      power: dead ? 'off' : 'on',
+      panels,
+      reach: dead || spot.is === 'start' ? undefined : { program: runs[spot.run].program, seconds: spot.seconds },
+    },
+    minutes: dead ? 2 : 1.5,
+    caution: undefined,
+    destroys: dead ? 'switching off ends what the machine shows now: codes, levels and voltages' : undefined,
+  })
+}
+
+const probeId = (a: string, t: string, b: string, u: string, spot: Spot) => `${a}.${t} to ${b}.${u} at ${spot.id}`
+
+/** A listed test by its id, or the free probe that a text describes. */
+export function findProcedure(bench: Bench, test: string, instrument?: string): Procedure | undefined {
+  const listed = bench.procedures.find((p) => p.id === test)
+  if (listed || !test.includes(' to ')) return listed
+  const read = readProbe(bench, test, instrument)
+  return read.ok ? read.value : undefined
+}
+
+/** How the reading of a test is written with an instrument: a tester says yes or no where a meter shows a number. */
+export function shapeWith(procedure: Procedure, instrument: string | undefined): ReadingShape {
+  const meter: Meter | undefined = instrument === undefined ? undefined : findMeter(instrument)
+  return meter?.says ? { takes: 'yes-no' } : procedure.shape
+}

@@ -1,0 +1,113 @@
+import { makeVariant, type Machine } from '../machine'
+import { simulate, type Moment, type Plant, type Timeline } from '../simulate'
+import type { Run } from './types'
+
+/** Seconds between the start of a script and the start of its program. */
+export const START_AT = 1
+/** Longest time after the entry of a phase at which it is read, s. */
+const SETTLE = 4
+/** Between isolating and a dead reading: panel, proving, clips; s. */
+const DEAD_AFTER = 180
+
+/** A moment of a run at which something can be read. */
+export interface Spot {
+  /** Id of a phase or of a moment of the sheet; `start`, `end` and `off` for those that every run has. */
+  id: string
+  is: 'phase' | 'moment' | 'start' | 'end' | 'off'
+  run: number
+  /** Index into the moments of the run. */
+  moment: number
+  title: string
+  /** Seconds since the start of the program on the healthy machine. */
+  seconds: number
+  plant: Plant
+  /** Nothing runs any more, or not yet. */
+  final: boolean
+}
+
+/** Runs of the healthy machine and the moments in them that tests are placed at. */
+export interface Course {
+  machine: Machine
+  runs: Run[]
+  /** The healthy machine through each run. */
+  healthy: Timeline[]
+  /** In the order of programs, then of time. */
+  spots: Spot[]
+  /** Adds a run of a program with a jumper in, with the same moments as its plain run. */
+  addRun(program: number, jumper: number): number
+}
+
+/** Runs the healthy machine once per program and marks every phase it reaches, the sheet's own moments, and the ends. */
+export function courseOf(machine: Machine): Course {
+  const { sheet } = machine
+  const runs: Run[] = []
+  const healthy: Timeline[] = []
+  const add = (program: number, moments: readonly Moment[], jumper?: number): number => {
+    const { lasts } = machine.programs[program]
+    const script = {
+      steps: [
+        { at: START_AT, start: program },
+        { at: START_AT + lasts, hold: [...machine.isolators] },
+      ],
+      until: START_AT + lasts + DEAD_AFTER,
+      stopsWhenFinal: false,
+      moments: [
+        ...moments,
+        { is: 'time' as const, at: START_AT / 2 },
+        { is: 'time' as const, at: START_AT + lasts - 0.5 },
+        { is: 'time' as const, at: START_AT + lasts + DEAD_AFTER },
+      ],
+    }
+    const index = runs.length
+    runs.push({ index, program, script, jumper })
+    healthy.push(simulate(makeVariant(machine, [], jumper === undefined ? [] : [{ jumper }]), script))
+    return index
+  }
+  const momentsOf: Moment[][] = machine.programs.map((program) => {
+    const trial = simulate(makeVariant(machine), {
+      steps: [{ at: START_AT, start: program.index }],
+      until: START_AT + program.lasts,
+      stopsWhenFinal: true,
+      moments: [],
+    })
+    const moments: Moment[] = machine.phases.flatMap((phase): Moment[] => {
+      const { from, to } = trial.phases[phase.index]
+      if (Number.isNaN(from)) return []
+      const length = Number.isNaN(to) ? Infinity : to - from
+      return [{ is: 'phase', phase: phase.index, after: Math.min(SETTLE, length / 2) }]
+    })
+    for (const m of sheet.moments) if (m.program === program.id) moments.push({ is: 'time', at: START_AT + m.after })
+    return moments
+  })
+  const spots: Spot[] = []
+  for (const program of machine.programs) {
+    const moments = momentsOf[program.index]
+    const run = add(program.index, moments)
+    const { snapshots, phases } = healthy[run]
+    const own = sheet.moments.filter((m) => m.program === program.id)
+    const inRun: Spot[] = moments.flatMap((m, k): Spot[] => {
+      const plant = snapshots[k]
+      if (!plant) return []
+      if (m.is === 'phase') {
+        const phase = machine.phases[m.phase]
+        const seconds = phases[m.phase].from + m.after - START_AT
+        const title = `while ${phase.title} runs`
+        return [{ id: phase.id, is: 'phase', run, moment: k, title, seconds, plant, final: phase.final }]
+      }
+      const { id, title } = own[k - (moments.length - own.length)]
+      return [{ id, is: 'moment', run, moment: k, title, seconds: m.at - START_AT, plant, final: false }]
+    })
+    inRun.sort((a, b) => a.seconds - b.seconds)
+    const tail = (is: 'start' | 'end' | 'off', offset: number, title: string): Spot => {
+      const moment = moments.length + offset
+      return { id: is, is, run, moment, title, seconds: program.lasts, plant: snapshots[moment]!, final: true }
+    }
+    spots.push(
+      ...inRun,
+      tail('start', 0, 'with the supply on, before a program is started'),
+      tail('end', 1, `after ${program.title} has run out or stopped`),
+      tail('off', 2, 'switched off and proved dead'),
+    )
+  }
+  return { machine, runs, healthy, spots, addRun: (program, jumper) => add(program, momentsOf[program], jumper) }
+}
