@@ -282,7 +282,7 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
     process.stdout.write(
       writeNetlist(
         `${machine.sheet.title}${o.at ? ` at ${o.at}` : ''}`,
-        s.components,
+        plant.components(),
         s.island,
         analysis,
         machine.sheet.hertz,

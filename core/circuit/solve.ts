@@ -31,12 +31,20 @@ export interface Solution {
   re: Float64Array
   im: Float64Array
   island: Int32Array
-  factor: Factor
-  /** Row of each node in the factored matrix, -1 for the tied node of an island. */
+  /** Parts of the matrix that do not touch each other, each factored by itself. */
+  blocks: Factor[]
+  /** Block of each node. */
+  block: Int32Array
+  /** Row of each node in the matrix of its block, -1 for the tied node of an island. */
   row: Int32Array
 }
 
-function islands(nodes: number, components: readonly Component[], analysis: Analysis): Int32Array {
+/** Root of each node under the joints that `touch` names for each component. */
+function joined(
+  nodes: number,
+  components: readonly Component[],
+  touch: (c: Component, join: (a: number, b: number) => void) => void,
+): Int32Array {
   const parent = new Int32Array(nodes).map((_, i) => i)
   const find = (i: number): number => {
     while (parent[i] !== i) i = parent[i] = parent[parent[i]!]!
@@ -46,19 +54,23 @@ function islands(nodes: number, components: readonly Component[], analysis: Anal
     const [x, y] = [find(a), find(b)]
     parent[Math.max(x, y)] = Math.min(x, y)
   }
-  for (const c of components) {
-    if (c.t === 'RECT') {
-      if (analysis === 'dc') join(c.c, c.d)
-      else if (Number.isFinite(c.load)) join(c.a, c.b)
-      continue
-    }
-    if (analysis === 'dc' && c.t === 'RC') continue
-    join(c.a, c.b)
-    if (c.t === 'T') join(c.c, c.d)
-  }
+  for (const c of components) touch(c, join)
   for (let i = 0; i < nodes; i++) find(i)
   return parent.map((_, i) => find(i))
 }
+
+/** Nodes between which current can flow, by the lowest of them. */
+const islandsOf = (nodes: number, components: readonly Component[], analysis: Analysis): Int32Array =>
+  joined(nodes, components, (c, join) => {
+    if (c.t === 'RECT') {
+      if (analysis === 'dc') join(c.c, c.d)
+      else if (Number.isFinite(c.load)) join(c.a, c.b)
+      return
+    }
+    if (analysis === 'dc' && c.t === 'RC') return
+    join(c.a, c.b)
+    if (c.t === 'T') join(c.c, c.d)
+  })
 
 /**
  * Solves the network.
@@ -73,17 +85,27 @@ export function solveCircuit(
   analysis: Analysis,
   omega: number,
 ): Solution {
-  const island = islands(nodes, components, analysis)
+  const island = islandsOf(nodes, components, analysis)
+  // Islands that a transformer couples are one block of the matrix; the others never meet.
+  const root = joined(nodes, components, (c, join) => {
+    if (c.t === 'T' && analysis === 'ac') join(island[c.a], island[c.c])
+  })
   const row = new Int32Array(nodes).fill(-1)
-  let n = 0
-  for (let i = 0; i < nodes; i++) if (island[i] !== i) row[i] = n++
-  const factor: Factor = { n, re: new Float64Array(n * n), im: new Float64Array(n * n) }
-  const { re, im } = factor
+  const block = new Int32Array(nodes).fill(-1)
+  const sizes: number[] = []
+  for (let i = 0; i < nodes; i++) {
+    const first = root[island[i]]
+    // The root of a block is its lowest node, so it has been numbered already.
+    block[i] = first === i ? sizes.push(0) - 1 : block[first]
+    if (island[i] !== i) row[i] = sizes[block[i]]++
+  }
+  const blocks = sizes.map((n): Factor => ({ n, re: new Float64Array(n * n), im: new Float64Array(n * n) }))
   const y = newAdmittance()
   const add = (p: number, q: number, gr: number, gi: number) => {
     const i = row[p]!
     const j = row[q]!
     if (i < 0 || j < 0 || i < j) return
+    const { n, re, im } = blocks[block[p]]
     re[i * n + j]! += gr
     im[i * n + j]! += gi
   }
@@ -100,6 +122,7 @@ export function solveCircuit(
     if (c.t === 'RECT') branch(c.c, c.d, y.re22, 0)
     if (c.t === 'T') {
       branch(c.c, c.d, y.re22, y.im22)
+      if (analysis === 'dc') continue
       for (const [p, q, sign] of [
         [c.a, c.c, 1],
         [c.b, c.d, 1],
@@ -111,22 +134,24 @@ export function solveCircuit(
       }
     }
   }
-  const bad = factorInPlace(factor)
-  if (bad >= 0) {
-    const node = row.indexOf(bad)
+  blocks.forEach((factor, k) => {
+    const bad = factorInPlace(factor)
+    if (bad < 0) return
+    const node = row.findIndex((r, i) => r === bad && block[i] === k)
     throw new InputFault([
       problem('floating-node', ['circuit', node], {
         found: 'no way for current to return from it',
         expected: 'a closed loop',
       }),
     ])
-  }
+  })
   const solution: Solution = {
     analysis,
     omega,
     components,
     island,
-    factor,
+    blocks,
+    block,
     row,
     re: new Float64Array(nodes),
     im: new Float64Array(nodes),
@@ -140,31 +165,34 @@ export function solveCircuit(
  * Mutates `solution.re` and `solution.im`. Cost n².
  */
 export function refreshSources(solution: Solution, components: readonly Component[]): void {
-  const { row, factor, analysis, omega } = solution
-  const xr = new Float64Array(factor.n)
-  const xi = new Float64Array(factor.n)
+  const { row, block, blocks, analysis, omega } = solution
+  const driven: ({ re: Float64Array; im: Float64Array } | undefined)[] = blocks.map(() => undefined)
   const y = newAdmittance()
   for (const c of components) {
     if (c.t !== 'VAC' && c.t !== 'VDC' && c.t !== 'RECT') continue
     const { amps } = admittanceOf(c, analysis, omega, y)
     if (amps === 0) continue
     const [plus, minus] = c.t === 'RECT' ? [c.c, c.d] : [c.a, c.b]
-    if (row[plus]! >= 0) xr[row[plus]!]! += amps
-    if (row[minus]! >= 0) xr[row[minus]!]! -= amps
+    const { n } = blocks[block[plus]]
+    const { re } = (driven[block[plus]] ??= { re: new Float64Array(n), im: new Float64Array(n) })
+    if (row[plus] >= 0) re[row[plus]] += amps
+    if (row[minus] >= 0) re[row[minus]] -= amps
   }
-  solveInPlace(factor, xr, xi)
+  driven.forEach((x, k) => x && solveInPlace(blocks[k], x.re, x.im))
   for (let i = 0; i < row.length; i++) {
-    solution.re[i] = row[i]! < 0 ? 0 : xr[row[i]!]!
-    solution.im[i] = row[i]! < 0 ? 0 : xi[row[i]!]!
+    const x = row[i] < 0 ? undefined : driven[block[i]]
+    solution.re[i] = x ? x.re[row[i]] : 0
+    solution.im[i] = x ? x.im[row[i]] : 0
   }
 }
 
 /** What a meter between nodes a and b is up against. Cost n². */
 export function portAt(solution: Solution, a: number, b: number): Port {
-  const { island, row, factor, re, im } = solution
+  const { island, row, block, blocks, re, im } = solution
   const none = new Float64Array(0)
   if (island[a] !== island[b])
     return { re: 0, im: 0, zRe: 0, zIm: 0, connected: false, adjointRe: none, adjointIm: none }
+  const factor = blocks[block[a]]
   const ur = new Float64Array(factor.n)
   const ui = new Float64Array(factor.n)
   if (row[a]! >= 0) ur[row[a]!]! += 1
@@ -173,9 +201,9 @@ export function portAt(solution: Solution, a: number, b: number): Port {
   const adjointRe = new Float64Array(row.length)
   const adjointIm = new Float64Array(row.length)
   for (let i = 0; i < row.length; i++)
-    if (row[i]! >= 0) {
-      adjointRe[i] = ur[row[i]!]!
-      adjointIm[i] = ui[row[i]!]!
+    if (row[i] >= 0 && block[i] === block[a]) {
+      adjointRe[i] = ur[row[i]]
+      adjointIm[i] = ui[row[i]]
     }
   return {
     re: re[a]! - re[b]!,

@@ -61,13 +61,15 @@ const changed = (a: Component, b: Component): boolean =>
   Object.entries(a).some(([k, x]) => (b as unknown as Record<string, unknown>)[k] !== x)
 
 /** Component changes for +1 sd of each parameter; computed once for a plant, used by every probe on it. */
-export interface Nudges {
+interface Nudges {
   param: number
   pairs: [Component, Component][]
 }
-const nudgeCache = new WeakMap<Plant, Nudges[]>()
-function nudges(plant: Plant): Nudges[] {
-  const known = nudgeCache.get(plant)
+const nudgeCache = new WeakMap<object, Nudges[]>()
+function nudges(plant: Plant, s: Solution): Nudges[] {
+  // What follows the states differs from plant to plant on DC alone.
+  const owner = s.analysis === 'ac' ? s : plant
+  const known = nudgeCache.get(owner)
   if (known) return known
   const out: Nudges[] = []
   const wired = plant.variant.parts.filter((p) => plant.variant.machine.kinds[p.index].stamp)
@@ -82,7 +84,7 @@ function nudges(plant: Plant): Nudges[] {
     )
     if (pairs.length) out.push({ param, pairs })
   }
-  nudgeCache.set(plant, out)
+  nudgeCache.set(owner, out)
   return out
 }
 
@@ -91,7 +93,7 @@ function portSensitivity(plant: Plant, s: Solution, port: Port, loaded: number):
   const out = new Float64Array(plant.variant.machine.params.length)
   const size = Math.hypot(port.re, port.im)
   if (size === 0) return out
-  for (const { param, pairs } of nudges(plant))
+  for (const { param, pairs } of nudges(plant, s))
     for (const [before, after] of pairs) {
       const [re, im] = portChange(s, port, before, after)
       out[param] += (loaded * (port.re * re + port.im * im)) / size
@@ -124,7 +126,20 @@ const nothing = (plant: Plant): Shown => ({
   sensitivity: new Float64Array(plant.variant.machine.params.length),
 })
 
+/** AC readings already taken on a solution: variants whose circuit is the same share it. */
+const taken = new WeakMap<Solution, Map<string, Shown>>()
+
 function voltsOf(plant: Plant, s: Solution, input: number, a: number, b: number): Shown {
+  if (s.analysis === 'dc') return freshVolts(plant, s, input, a, b)
+  let known = taken.get(s)
+  if (!known) taken.set(s, (known = new Map()))
+  const key = `${input}|${a}|${b}`
+  let shown = known.get(key)
+  if (!shown) known.set(key, (shown = freshVolts(plant, s, input, a, b)))
+  return shown
+}
+
+function freshVolts(plant: Plant, s: Solution, input: number, a: number, b: number): Shown {
   const port = portAt(s, a, b)
   if (!port.connected) return nothing(plant)
   const loaded = input / Math.hypot(input + port.zRe, port.zIm)
@@ -141,9 +156,11 @@ function voltsOf(plant: Plant, s: Solution, input: number, a: number, b: number)
  */
 export function showVolts(plant: Plant, meter: Meter, a: number, b: number): Shown {
   const input = meter.input ?? 10e6
-  const dc = plant.hasSource('dc') ? voltsOf(plant, plant.dc(), input, a, b) : nothing(plant)
-  if (meter.shows === 'dc') return dc
+  const mean = () => (plant.hasSource('dc') ? voltsOf(plant, plant.dc(), input, a, b) : nothing(plant))
+  if (meter.shows === 'dc') return mean()
   const ac = plant.hasSource('ac') ? voltsOf(plant, plant.ac(), input, a, b) : nothing(plant)
+  if (!plant.rectifies) return ac
+  const dc = mean()
   const ripple = dc.value === 0 ? 0 : rippleAt(plant.dc(), a) * dc.value
   if (ripple === 0) return ac
   const value = Math.hypot(ac.value, ripple)
@@ -236,15 +253,27 @@ function ampsIn(plant: Plant, s: Solution, part: Part): Shown {
   const size = Math.hypot(port.re, port.im)
   if (size === 0) return { ...none, value }
   const sensitivity = portSensitivity(plant, s, port, value / size)
-  for (const { param, pairs } of nudges(plant))
+  for (const { param, pairs } of nudges(plant, s))
     for (const [before, after] of pairs) if (before === lead) sensitivity[param] += ampsThrough(s, after) - value
   return { is: 'value', value, sensitivity }
 }
 
+/** Water readings already taken on a network, by the pressures that bound it. */
+const drawn = new WeakMap<object, Map<string, Shown>>()
+
 /** Pressure at a water port with nothing flowing beyond it, or the flow out of it into a bucket. */
 export function showWater(plant: Plant, part: Part, port: string, what: 'pressure' | 'bucket'): Shown {
+  const { network } = plant.waterNow()
+  let known = drawn.get(network)
+  if (!known) drawn.set(network, (known = new Map()))
+  const key = `${part.w[port]}|${what}|${plant.heads().join()}`
+  let shown = known.get(key)
+  if (!shown) known.set(key, (shown = drawWater(plant, part.w[port], what)))
+  return shown
+}
+
+function drawWater(plant: Plant, node: number, what: 'pressure' | 'bucket'): Shown {
   const { machine } = plant.variant
-  const node = part.w[port]
   const { network } = plant.waterNow()
   // The joint behind the port is undone: what lies downstream of it is not there.
   const upstream = network.stretches.filter((s) => s.from !== node)
@@ -255,6 +284,16 @@ export function showWater(plant: Plant, part: Part, port: string, what: 'pressur
   )
   const sensitivity = new Float64Array(machine.params.length)
   if (!near) return { is: 'value', value: 0, sensitivity }
+  const measure = (p: Plant): number => {
+    const heads = p.heads()
+    if (what === 'bucket') heads[node] = 0
+    const all = p.stretches().filter((s) => s.from !== node)
+    const stretches = near.stretches.map((k) => all[k])
+    const solved = solveWater(machine.waterNodes, stretches, heads)
+    if (what === 'pressure') return solved.pressure[node]
+    return stretches.reduce((q, s, k) => q + (s.to === node ? solved.flow[k] : 0), 0)
+  }
+  const value = measure(plant)
   const owners = plant.variant.parts.filter((p) => {
     const k = network.of[p.index]
     return (
@@ -262,23 +301,15 @@ export function showWater(plant: Plant, part: Part, port: string, what: 'pressur
       Object.values(p.w).some((n) => near.heads.includes(n))
     )
   })
-  const measure = (p: Plant): number => {
-    const heads = p.heads()
-    if (what === 'bucket') heads[node] = 0
-    const all = p.waterNow().network.stretches.filter((s) => s.from !== node)
-    const stretches = near.stretches.map((k) => all[k])
-    const solved = solveWater(machine.waterNodes, stretches, heads)
-    if (what === 'pressure') return solved.pressure[node]
-    return stretches.reduce((q, s, k) => q + (s.to === node ? solved.flow[k] : 0), 0)
-  }
-  const value = measure(plant)
+  const values = plant.v.slice()
+  const scratch = new Plant({ ...plant.variant, values }, plant.m, plant.x, plant.since)
   for (const part of owners)
     for (const param of Object.values(part.param)) {
       const { sd } = machine.params[param]
       if (sd === 0) continue
-      const values = plant.v.slice()
       values[param] += sd
-      sensitivity[param] = measure(new Plant({ ...plant.variant, values }, plant.m, plant.x, plant.since)) - value
+      sensitivity[param] = measure(scratch) - value
+      values[param] -= sd
     }
   return { is: 'value', value: Math.max(0, value), sensitivity }
 }

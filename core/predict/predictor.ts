@@ -14,7 +14,7 @@ import {
 } from '../instrument'
 import { makeVariant, severityNodes, type Edit, type Present } from '../machine'
 import type { Bench, Procedure } from '../procedure'
-import { newPlantCache, simulate, type Plant, type PlantCache, type Timeline } from '../simulate'
+import { newPlantCache, simulate, type Plant, type Timeline } from '../simulate'
 import type { Member, Prediction } from './types'
 
 /** Nodes per severity range. */
@@ -45,7 +45,6 @@ export const editsKey = (edits: readonly Edit[]): string =>
 
 interface Tried {
   timelines: Map<string, Timeline>
-  caches: Map<string, PlantCache>
   predictions: Map<string, Prediction>
   /** Predictions that already have the width of their severity nodes. */
   widened: Set<Prediction>
@@ -62,6 +61,7 @@ export class Predictor {
   readonly members: Member[] = []
   readonly shared: number
   private readonly tried: Tried[] = []
+  private readonly cache = newPlantCache()
   private readonly pairs = new Map<string, Member>()
 
   constructor(readonly bench: Bench) {
@@ -88,7 +88,7 @@ export class Predictor {
 
   private make(present: readonly Present[], weight: number, neighbours: Member['neighbours'] = []): Member {
     const member: Member = { index: this.tried.length, present, weight, neighbours }
-    this.tried.push({ timelines: new Map(), caches: new Map(), predictions: new Map(), widened: new Set() })
+    this.tried.push({ timelines: new Map(), predictions: new Map(), widened: new Set() })
     return member
   }
   private add(present: readonly Present[], weight: number, neighbours?: Member['neighbours']): Member {
@@ -125,17 +125,14 @@ export class Predictor {
   /** The run of a member through one script of the bench, with edits in. */
   timeline(member: Member, run: number, edits: readonly Edit[] = []): Timeline {
     const { runs, machine } = this.bench
-    const { timelines, caches } = this.tried[member.index]
+    const { timelines } = this.tried[member.index]
     const own = editsKey(edits)
     const key = `${run}|${own}`
     let timeline = timelines.get(key)
     if (!timeline) {
       const { jumper, script } = runs[run]
       const all = jumper === undefined ? edits : [...edits, { jumper }]
-      const variantKey = `${jumper ?? ''}|${own}`
-      let cache = caches.get(variantKey)
-      if (!cache) caches.set(variantKey, (cache = newPlantCache()))
-      timeline = simulate(makeVariant(machine, member.present, all), script, cache)
+      timeline = simulate(makeVariant(machine, member.present, all), script, this.cache)
       timelines.set(key, timeline)
     }
     return timeline

@@ -12,7 +12,7 @@ import {
 } from '../circuit'
 import type { Kind, Live, Part } from '../kinds'
 import type { Machine, Variant } from '../machine'
-import { reachesOf, solveWater, type Stretch } from '../water'
+import { chainOf, reachesOf, solveChain, solveWater, type Chain, type Stretch } from '../water'
 
 interface Circuit {
   components: Component[]
@@ -34,76 +34,126 @@ interface Reaches {
   of: Int32Array
   reaches: {
     stretches: number[]
+    own: Stretch[]
+    /** The reach as one equation where it does not branch. */
+    chain: Chain | undefined
     heads: number[]
+    /** Heads of the solution below, NaN before the first. */
     last: Float64Array
-    pressure: Map<number, number>
     flow: Float64Array
+    /** Its nodes of unknown pressure and what they had. */
+    free: number[]
+    pressure: Float64Array
   }[]
 }
 
-/** Circuits and water networks already built, by modes; shared by the plants of one variant. */
+/**
+ * Circuits and water networks already built, by what they depend on: the modes and the values that matter to them.
+ * Shared by all variants of one machine, so that faults of the water line are solved electrically once, and the
+ * other way round.
+ */
 export interface PlantCache {
   circuits: Map<string, Circuit>
   water: Map<string, Reaches>
-  roles: Roles | undefined
 }
-export const newPlantCache = (): PlantCache => ({ circuits: new Map(), water: new Map(), roles: undefined })
+export const newPlantCache = (): PlantCache => ({ circuits: new Map(), water: new Map() })
 
-/** Which modes change the circuit and which the water network; the others need no new solution. */
+/** Which modes and parameters change the circuit and which the water network. */
 interface Influence {
   circuit: Int32Array
   water: Int32Array
-  onCircuit: Uint8Array
-  onWater: Uint8Array
+  onCircuit: { mode: Uint8Array; param: Uint8Array }
+  onWater: { mode: Uint8Array; param: Uint8Array }
 }
 const influences = new WeakMap<Machine, Influence>()
 
-/** Found by trying every combination of each part's own modes, once per machine. */
+/** Found by trying every combination of each part's own modes, and each parameter in them, once per machine. */
 function influenceOf(machine: Machine): Influence {
   const known = influences.get(machine)
   if (known) return known
-  const onCircuit = new Uint8Array(machine.modes.length)
-  const onWater = new Uint8Array(machine.modes.length)
+  const marks = () => ({ mode: new Uint8Array(machine.modes.length), param: new Uint8Array(machine.params.length) })
+  const [onCircuit, onWater] = [marks(), marks()]
   const blank: Influence = { circuit: new Int32Array(0), water: new Int32Array(0), onCircuit, onWater }
   influences.set(machine, blank)
   const m = machine.modes.slice()
+  const values = machine.values.slice()
   const plant = new Plant(
-    { machine, parts: machine.parts, values: machine.values, held: new Int8Array(m.length).fill(-1), extra: [] },
+    { machine, parts: machine.parts, values, held: new Int8Array(m.length).fill(-1), extra: [] },
     m,
     machine.states.slice(),
     new Float64Array(m.length),
   )
   for (const part of machine.parts) {
     const kind = machine.kinds[part.index]
+    if (!kind.stamp && !kind.flow) continue
+    const face = () => {
+      const components: Component[] = []
+      const stretches: Stretch[] = []
+      kind.stamp?.(part, plant, (c) => components.push(c))
+      kind.flow?.(part, plant, (s) => stretches.push(s))
+      return { circuit: JSON.stringify(components), water: JSON.stringify(stretches) }
+    }
     const modes = (kind.modes ?? []).map((spec) => ({ index: part.mode[spec.name], count: spec.values.length }))
     const total = modes.reduce((n, { count }) => n * count, 1)
+    const params = [0, ...Object.values(part.param)]
     const faces = Array.from({ length: total }, (_, code) => {
       let rest = code
       for (const { index, count } of modes) {
         m[index] = rest % count
         rest = Math.floor(rest / count)
       }
-      const components: Component[] = []
-      const stretches: Stretch[] = []
-      kind.stamp?.(part, plant, (c) => components.push(c))
-      kind.flow?.(part, plant, (s) => stretches.push(s))
-      return { circuit: JSON.stringify(components), water: JSON.stringify(stretches) }
+      const plain = face()
+      for (const i of params) {
+        if (onCircuit.param[i] && onWater.param[i]) continue
+        values[i] = machine.values[i] * 1.01 + 1e-6
+        const moved = face()
+        values[i] = machine.values[i]
+        if (moved.circuit !== plain.circuit) onCircuit.param[i] = 1
+        if (moved.water !== plain.water) onWater.param[i] = 1
+      }
+      return plain
     })
     let step = 1
     for (const { index, count } of modes) {
-      faces.forEach((face, code) => {
+      faces.forEach((own, code) => {
         const other = faces[Math.floor(code / step) % count === count - 1 ? code - (count - 1) * step : code + step]
-        if (face.circuit !== other.circuit) onCircuit[index] = 1
-        if (face.water !== other.water) onWater[index] = 1
+        if (own.circuit !== other.circuit) onCircuit.mode[index] = 1
+        if (own.water !== other.water) onWater.mode[index] = 1
       })
       step *= count
       m[index] = machine.modes[index]
     }
   }
   const chosen = (on: Uint8Array) => Int32Array.from([...on.keys()].filter((i) => on[i]))
-  blank.circuit = chosen(onCircuit)
-  blank.water = chosen(onWater)
+  blank.circuit = chosen(onCircuit.mode)
+  blank.water = chosen(onWater.mode)
   return blank
+}
+
+/** What of a variant's values and wiring its circuit and its water network depend on, as text. */
+interface Fingerprint {
+  circuit: string
+  water: string
+}
+const fingerprints = new WeakMap<Variant, Fingerprint>()
+function fingerprintOf(variant: Variant): Fingerprint {
+  const known = fingerprints.get(variant)
+  if (known) return known
+  const { machine, values, parts, extra } = variant
+  const { onCircuit, onWater } = influenceOf(machine)
+  const made = { circuit: extra.length ? JSON.stringify(extra) : '', water: '' }
+  for (let i = 0; i < values.length; i++) {
+    if (values[i] === machine.values[i]) continue
+    if (onCircuit.param[i]) made.circuit += `|${i}=${values[i]}`
+    if (onWater.param[i]) made.water += `|${i}=${values[i]}`
+  }
+  for (const part of parts) {
+    if (part === machine.parts[part.index]) continue
+    made.circuit += `|p${part.index}:${Object.values(part.e).join()}`
+    made.water += `|p${part.index}:${Object.values(part.w).join()}`
+  }
+  fingerprints.set(variant, made)
+  return made
 }
 
 /** Parts by what their kinds do, so that nobody asks parts that have nothing to say. */
@@ -114,15 +164,21 @@ interface Roles {
   flows: readonly Part[]
   rates: readonly Part[]
 }
-function rolesOf({ parts, machine }: Variant): Roles {
+const roleCache = new WeakMap<Variant, Roles>()
+function rolesOf(variant: Variant): Roles {
+  const known = roleCache.get(variant)
+  if (known) return known
+  const { parts, machine } = variant
   const who = (does: (kind: Kind) => unknown) => parts.filter((p) => does(machine.kinds[p.index]))
-  return {
+  const roles = {
     stamped: who((k) => k.stamp),
     followers: who((k) => k.stampFollowsState),
     heads: who((k) => k.heads),
     flows: who((k) => k.flow),
     rates: who((k) => k.rates),
   }
+  roleCache.set(variant, roles)
+  return roles
 }
 
 interface WaterNow {
@@ -143,8 +199,12 @@ export class Plant implements Live {
   private sourcesFresh = false
   private water: WaterNow | undefined
   private network: Reaches | undefined
+  private readonly fixed: Float64Array
+  private readonly pressures: Float64Array
+  private flows = new Float64Array(0)
   private readonly roles: Roles
   private readonly influence: Influence
+  private readonly print: Fingerprint
 
   constructor(
     readonly variant: Variant,
@@ -153,8 +213,11 @@ export class Plant implements Live {
     readonly since: Float64Array,
     private readonly cache: PlantCache = newPlantCache(),
   ) {
-    this.roles = cache.roles ??= rolesOf(variant)
+    this.fixed = new Float64Array(variant.machine.waterNodes)
+    this.pressures = new Float64Array(variant.machine.waterNodes)
+    this.roles = rolesOf(variant)
     this.influence = influenceOf(variant.machine)
+    this.print = fingerprintOf(variant)
   }
 
   get v(): Float64Array {
@@ -166,11 +229,11 @@ export class Plant implements Live {
 
   /** To be called after a mode has changed. */
   touchMode(mode: number): void {
-    if (this.influence.onCircuit[mode]) {
+    if (this.influence.onCircuit.mode[mode]) {
       this.circuit = undefined
       this.sourcesFresh = false
     }
-    if (this.influence.onWater[mode]) {
+    if (this.influence.onWater.mode[mode]) {
       this.water = undefined
       this.network = undefined
     }
@@ -184,6 +247,7 @@ export class Plant implements Live {
   /** A copy that later changes do not reach. */
   freeze(): Plant {
     const now = this.circuitNow()
+    if (now.live.ac) this.ac()
     const follows = this.roles.followers.length > 0
     // Source voltages that follow the states belong to the copy; everything else of the circuit is shared.
     const dc = follows ? this.dc() : now.dc
@@ -192,14 +256,14 @@ export class Plant implements Live {
       ? {
           ...now,
           components,
-          ac: now.ac && { ...now.ac, components },
           dc: dc && { ...dc, components, re: dc.re.slice(), im: dc.im.slice() },
         }
       : now
     const own: PlantCache = {
-      circuits: follows ? new Map([[this.key(this.influence.circuit), circuit]]) : this.cache.circuits,
+      circuits: follows
+        ? new Map([[this.key(this.influence.circuit, this.print.circuit), circuit]])
+        : this.cache.circuits,
       water: this.cache.water,
-      roles: this.roles,
     }
     const copy = new Plant(this.variant, this.m.slice(), this.x.slice(), this.since.slice(), own)
     copy.t = this.t
@@ -237,6 +301,10 @@ export class Plant implements Live {
     }
     return c.dc
   }
+  /** Whether some DC part of the circuit is a rectified sine. */
+  get rectifies(): boolean {
+    return this.circuitNow().rectifies
+  }
   private get omega(): number {
     return 2 * Math.PI * this.variant.machine.sheet.hertz
   }
@@ -266,7 +334,7 @@ export class Plant implements Live {
   }
   private circuitNow(): Circuit {
     if (this.circuit) return this.circuit
-    const key = this.key(this.influence.circuit)
+    const key = this.key(this.influence.circuit, this.print.circuit)
     let c = this.cache.circuits.get(key)
     if (!c) {
       c = {
@@ -287,15 +355,23 @@ export class Plant implements Live {
     return c
   }
 
-  private key(modes: Int32Array): string {
-    let key = ''
+  private key(modes: Int32Array, print: string): string {
+    let key = print
     for (const mode of modes) key += String.fromCharCode(this.m[mode])
     return key
   }
 
+  /** The stretches of the moment, made anew: for a plant whose values are moved. */
+  stretches(): Stretch[] {
+    const out: Stretch[] = []
+    for (const part of this.roles.flows)
+      this.variant.machine.kinds[part.index].flow!(part, this, (s) => void out.push(s))
+    return out
+  }
+
   private networkNow(): Reaches {
     if (this.network) return this.network
-    const key = this.key(this.influence.water)
+    const key = this.key(this.influence.water, this.print.water)
     let net = this.cache.water.get(key)
     if (!net) {
       const { parts, machine } = this.variant
@@ -306,60 +382,69 @@ export class Plant implements Live {
           of[part.index] = stretches.length
           stretches.push(s)
         })
-      const reaches = reachesOf(machine.waterNodes, stretches, this.heads()).map((r) => ({
-        ...r,
-        last: new Float64Array(r.heads.length).fill(NaN),
-        pressure: new Map<number, number>(),
-        flow: new Float64Array(r.stretches.length),
-      }))
+      const fixed = this.heads(new Float64Array(machine.waterNodes))
+      const reaches = reachesOf(machine.waterNodes, stretches, fixed).map((r) => {
+        const ends = r.stretches.flatMap((k) => [stretches[k].from, stretches[k].to])
+        const free = [...new Set(ends)].filter((node) => Number.isNaN(fixed[node]))
+        const own = r.stretches.map((k) => stretches[k])
+        return {
+          ...r,
+          own,
+          chain: chainOf(own, fixed),
+          last: new Float64Array(r.heads.length).fill(NaN),
+          flow: new Float64Array(r.stretches.length),
+          free,
+          pressure: new Float64Array(free.length),
+        }
+      })
       net = { stretches, of, reaches }
       this.cache.water.set(key, net)
     }
     return (this.network = net)
   }
 
-  /** Fixed pressures, Pa; NaN where a node is free. */
-  heads(): Float64Array {
+  /** Fixed pressures, Pa; NaN where a node is free. Written into `out`. */
+  heads(out: Float64Array = new Float64Array(this.variant.machine.waterNodes)): Float64Array {
     const { machine } = this.variant
-    const fixed = new Float64Array(machine.waterNodes).fill(NaN)
+    out.fill(NaN)
     const put = (node: number, pascals: number) => {
-      fixed[node] = pascals
+      out[node] = pascals
     }
     for (const part of this.roles.heads) machine.kinds[part.index].heads!(part, this, put)
-    return fixed
+    return out
   }
 
+  /** Pressures and flows of the moment. The arrays are used again at the next moment: read, do not keep. */
   waterNow(): WaterNow {
     if (this.water) return this.water
     const network = this.networkNow()
-    const fixed = this.heads()
-    const pressure = fixed.map((p) => (Number.isNaN(p) ? 0 : p))
-    const flow = new Float64Array(network.stretches.length)
+    const fixed = this.heads(this.fixed)
+    if (this.flows.length !== network.stretches.length) this.flows = new Float64Array(network.stretches.length)
+    const { pressures: pressure, flows: flow } = this
+    for (let i = 0; i < fixed.length; i++) pressure[i] = Number.isNaN(fixed[i]) ? 0 : fixed[i]
     for (const reach of network.reaches) {
-      if (reach.heads.some((node, i) => reach.last[i] !== fixed[node])) {
-        const fresh = Number.isNaN(reach.last[0])
-        const solved = solveWater(
-          fixed.length,
-          reach.stretches.map((k) => network.stretches[k]),
-          fixed,
-          fresh ? undefined : reach.flow,
-        )
-        reach.heads.forEach((node, i) => (reach.last[i] = fixed[node]))
-        reach.flow = solved.flow
-        reach.pressure.clear()
-        for (const k of reach.stretches)
-          for (const node of [network.stretches[k].from, network.stretches[k].to])
-            if (Number.isNaN(fixed[node])) reach.pressure.set(node, solved.pressure[node])
+      const { heads, last, stretches, free } = reach
+      let same = true
+      for (let i = 0; i < heads.length; i++) if (last[i] !== fixed[heads[i]]) same = false
+      if (!same) {
+        if (reach.chain) solveChain(reach.own, reach.chain, fixed, reach.flow, pressure)
+        else {
+          const solved = solveWater(fixed.length, reach.own, fixed)
+          reach.flow = solved.flow
+          for (const node of free) pressure[node] = solved.pressure[node]
+        }
+        for (let i = 0; i < heads.length; i++) last[i] = fixed[heads[i]]
+        for (let i = 0; i < free.length; i++) reach.pressure[i] = pressure[free[i]]
       }
-      reach.stretches.forEach((k, i) => (flow[k] = reach.flow[i]))
-      for (const [node, p] of reach.pressure) pressure[node] = p
+      for (let i = 0; i < stretches.length; i++) flow[stretches[i]] = reach.flow[i]
+      for (let i = 0; i < free.length; i++) pressure[free[i]] = reach.pressure[i]
     }
     return (this.water = { pressure, flow, network })
   }
 
-  /** Rates of change of the continuous states. */
-  rates(): Float64Array {
-    const out = new Float64Array(this.x.length)
+  /** Rates of change of the continuous states, written into `out`. */
+  rates(out: Float64Array = new Float64Array(this.x.length)): Float64Array {
+    out.fill(0)
     for (const part of this.roles.rates) this.variant.machine.kinds[part.index].rates!(part, this, out)
     return out
   }
@@ -401,11 +486,12 @@ export class Plant implements Live {
   }
   inflow(node: number): number {
     const { network, flow } = this.waterNow()
+    const { stretches } = network
     let q = 0
-    network.stretches.forEach((s, k) => {
-      if (s.to === node) q += flow[k]
-      if (s.from === node) q -= flow[k]
-    })
+    for (let k = 0; k < stretches.length; k++) {
+      if (stretches[k].to === node) q += flow[k]
+      if (stretches[k].from === node) q -= flow[k]
+    }
     return q
   }
   of(part: Part, name: string, signal: string): number {

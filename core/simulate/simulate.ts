@@ -43,6 +43,8 @@ export interface Timeline {
 
 const MAX_EVENTS = 20000
 const MAX_ROUNDS = 400
+/** Rounds of one instant that are simply let go before anybody looks whether it goes round in a circle. */
+const CALM_ROUNDS = 12
 const VOLUME_TOLERANCE = 1e-7
 const TIME_TOLERANCE = 1e-5
 const FIRST_STEP = 120
@@ -154,6 +156,7 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
           }
         })
       if (quiet && !move()) return lookBack()
+      if (round < CALM_ROUNDS) continue
       const key = `${m.join(',')}|${plant.phase}`
       const before = seen.get(key)
       if (before !== undefined && changed.length > before) {
@@ -192,29 +195,35 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
     return out
   }
 
-  const put = (values: Float64Array) => {
-    x.set(values)
-    plant.touchStates()
-  }
   let stepSize = FIRST_STEP
+  const n = x.length
+  const [x0, x1, k1, k2, k3, k4] = Array.from({ length: 6 }, () => new Float64Array(n))
 
   /** Moves at most to `limit`, stopping at the first restless instant. */
   function advance(limit: number): void {
     const t0 = plant.t
-    const x0 = x.slice()
-    const k1 = plant.rates()
+    x0.set(x)
+    plant.rates(k1)
     let h = Math.min(stepSize, limit - t0)
+    // Where nothing flows nothing will: rates follow the states alone between events.
+    if (k1.every((rate) => rate === 0)) {
+      plant.t = limit
+      const askers = restless()
+      if (askers.length) backToFirst(askers, t0, limit - t0, (s) => (plant.t = t0 + s * (limit - t0)))
+      return
+    }
     for (;;) {
-      const at = (f: (i: number) => number) => Float64Array.from(x0, (_, i) => x0[i] + h * f(i))
-      put(at((i) => 0.5 * k1[i]))
-      const k2 = plant.rates()
-      put(at((i) => 0.75 * k2[i]))
-      const k3 = plant.rates()
-      const x1 = at((i) => (2 * k1[i] + 3 * k2[i] + 4 * k3[i]) / 9)
-      put(x1)
-      const k4 = plant.rates()
+      for (let i = 0; i < n; i++) x[i] = x0[i] + h * 0.5 * k1[i]
+      plant.touchStates()
+      plant.rates(k2)
+      for (let i = 0; i < n; i++) x[i] = x0[i] + h * 0.75 * k2[i]
+      plant.touchStates()
+      plant.rates(k3)
+      for (let i = 0; i < n; i++) x[i] = x1[i] = x0[i] + (h * (2 * k1[i] + 3 * k2[i] + 4 * k3[i])) / 9
+      plant.touchStates()
+      plant.rates(k4)
       let error = 0
-      for (let i = 0; i < x0.length; i++)
+      for (let i = 0; i < n; i++)
         error = Math.max(error, Math.abs(h * ((-5 / 72) * k1[i] + k2[i] / 12 + k3[i] / 9 - k4[i] / 8)))
       if (error > VOLUME_TOLERANCE && h > 1e-3) {
         h *= Math.max(0.2, 0.9 * Math.cbrt(VOLUME_TOLERANCE / error))
@@ -222,7 +231,8 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
       }
       stepSize = Math.min(LONGEST_STEP, h * Math.min(6, error > 0 ? 0.9 * Math.cbrt(VOLUME_TOLERANCE / error) : 6))
       stepSize = Math.max(stepSize, 1e-3)
-      plant.t = h === limit - t0 ? limit : t0 + h
+      const end = h === limit - t0 ? limit : t0 + h
+      plant.t = end
       const askers = restless()
       if (!askers.length) return
       // Cubic Hermite between the ends of the step; exact where the rates are constant.
@@ -230,23 +240,31 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
         const a = s * s * (3 - 2 * s)
         const b = s * (1 - s) * (1 - s) * h
         const c = -s * s * (1 - s) * h
-        put(Float64Array.from(x0, (v, i) => v + a * (x1[i] - v) + b * k1[i] + c * k4[i]))
+        for (let i = 0; i < n; i++) x[i] = x0[i] + a * (x1[i] - x0[i]) + b * k1[i] + c * k4[i]
+        plant.touchStates()
         plant.t = t0 + s * h
       }
-      let [lo, hi] = [0, 1]
-      while ((hi - lo) * h > TIME_TOLERANCE) {
-        const mid = (lo + hi) / 2
-        between(mid)
-        if (askers.some((ask) => ask())) hi = mid
-        else lo = mid
-      }
-      if (hi < 1) between(hi)
-      else {
-        put(x1)
-        plant.t = h === limit - t0 ? limit : t0 + h
+      if (backToFirst(askers, t0, h, between) === 1) {
+        x.set(x1)
+        plant.touchStates()
+        plant.t = end
       }
       return
     }
+  }
+
+  /** Goes back within a step to the first instant at which somebody asks, by bisection; gives the share of the step. */
+  function backToFirst(askers: (() => boolean)[], t0: number, h: number, between: (s: number) => void): number {
+    let [lo, hi] = [0, 1]
+    while ((hi - lo) * h > TIME_TOLERANCE) {
+      const mid = (lo + hi) / 2
+      between(mid)
+      if (askers.some((ask) => ask())) hi = mid
+      else lo = mid
+    }
+    if (hi < 1) between(hi)
+    else plant.t = t0 + h
+    return hi
   }
 
   const steps = [...script.steps].sort((a, b) => a.at - b.at)

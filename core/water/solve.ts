@@ -34,17 +34,20 @@ export interface WaterSolution {
 }
 
 const BACKWARD = 1e15
-const FLOW_TOLERANCE = 1e-12
+/** Flows are settled when they move by less than this, m³/s. */
+export const FLOW_TOLERANCE = 1e-12
 const MAX_ROUNDS = 60
 
-const drop = (s: Stretch, q: number): number =>
+/** Pressure lost along a stretch at a flow, Pa. */
+export const drop = (s: Stretch, q: number): number =>
   s.linear * q +
   s.square * q * Math.abs(q) +
   (q > s.rated ? s.beyond * (q - s.rated) : 0) +
   (s.oneWay && q < 0 ? BACKWARD * q : 0) -
   s.head
 
-const slope = (s: Stretch, q: number): number =>
+/** Its derivative, Pa/(m³/s). */
+export const slope = (s: Stretch, q: number): number =>
   s.linear + 2 * s.square * Math.abs(q) + (q > s.rated ? s.beyond : 0) + (s.oneWay && q < 0 ? BACKWARD : 0)
 
 /**
@@ -54,15 +57,9 @@ const slope = (s: Stretch, q: number): number =>
  *
  * @param nodes number of nodes
  * @param fixed pressure in Pa per node, NaN where unknown
- * @param start flows to begin from, when a like network was solved just before
  * @returns pressures and flows; nodes cut off from every fixed pressure get 0
  */
-export function solveWater(
-  nodes: number,
-  stretches: readonly Stretch[],
-  fixed: Float64Array,
-  start?: Float64Array,
-): WaterSolution {
+export function solveWater(nodes: number, stretches: readonly Stretch[], fixed: Float64Array): WaterSolution {
   const pressure = new Float64Array(nodes)
   const flow = new Float64Array(stretches.length)
   const reached = new Uint8Array(nodes)
@@ -83,7 +80,7 @@ export function solveWater(
   let n = 0
   for (let i = 0; i < nodes; i++) if (reached[i] && Number.isNaN(fixed[i])) row[i] = n++
   stretches.forEach((s, k) => {
-    flow[k] = reached[s.from] ? (start?.[k] ?? Math.min(1e-4, s.rated)) : 0
+    flow[k] = reached[s.from] ? Math.min(1e-4, s.rated) : 0
   })
   const a = new Float64Array(n * n)
   const b = new Float64Array(n)

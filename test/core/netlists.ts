@@ -19,7 +19,7 @@ export function netlistsOf(name: string): NetlistCase[] {
       const solution = analysis === 'ac' ? plant.ac() : plant.dc()
       const netlist = writeNetlist(
         name,
-        solution.components,
+        plant.components(),
         solution.island,
         analysis,
         machine.sheet.hertz,

@@ -1,7 +1,8 @@
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { makeVariant } from '../../core/machine'
 import { simulate } from '../../core/simulate'
-import { solveWater, type Stretch } from '../../core/water'
+import { chainOf, solveChain, solveWater, type Stretch } from '../../core/water'
 import { edit, FAMILY, machineOf, mini, presentIn, runTo } from './sheets'
 
 describe('water by hand', () => {
@@ -128,5 +129,46 @@ describe('relays, timers and chatter', () => {
     )
     const { timeline } = runTo(machineOf(text))
     expect(timeline.events.some((e) => e.is === 'chatters')).toBe(true)
+  })
+})
+
+describe('a reach without branches', () => {
+  it('gives as one equation what the network method gives', () => {
+    fc.assert(
+      fc.property(
+        fc.array(
+          fc.record({
+            square: fc.double({ min: 1e8, max: 1e14, noNaN: true }),
+            turned: fc.boolean(),
+            oneWay: fc.boolean(),
+            rated: fc.option(fc.double({ min: 1e-5, max: 1e-3, noNaN: true }), { nil: Infinity }),
+            head: fc.constantFrom(0, 0, 2e4),
+          }),
+          { minLength: 1, maxLength: 6 },
+        ),
+        fc.double({ min: -3e5, max: 6e5, noNaN: true }),
+        (links, gap) => {
+          const stretches = links.map(({ square, turned, oneWay, rated, head }, i): Stretch => ({
+            from: turned ? i + 1 : i,
+            to: turned ? i : i + 1,
+            square,
+            linear: 1e5,
+            rated,
+            beyond: rated === Infinity ? 0 : 1e10,
+            head,
+            oneWay,
+          }))
+          const fixed = new Float64Array(links.length + 1).fill(NaN)
+          fixed[0] = gap
+          fixed[links.length] = 0
+          const network = solveWater(fixed.length, stretches, fixed)
+          const flow = new Float64Array(links.length)
+          const pressure = fixed.slice()
+          solveChain(stretches, chainOf(stretches, fixed)!, fixed, flow, pressure)
+          flow.forEach((q, k) => expect(Math.abs(q - network.flow[k])).toBeLessThan(1e-11 + 1e-6 * Math.abs(q)))
+        },
+      ),
+      { seed: 3, numRuns: 150 },
+    )
   })
 })
