@@ -26,7 +26,11 @@ const ROOMS = [
   'explain',
 ]
 /** Rooms with arrows of their own. */
-const OWN = { job: ['evidence'] }
+const OWN = {
+  job: ['evidence'],
+  // The second simulator shares the language of machines and nothing of the solvers.
+  reference: ['circuit', 'water', 'kinds', 'sheet', 'machine', 'simulate'],
+}
 
 const wall = (room, allowed) => {
   const closed = [...ROOMS, ...Object.keys(OWN)].filter((r) => r !== room && !allowed.includes(r))

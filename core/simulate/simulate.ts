@@ -192,6 +192,11 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
       if (asks()) out.push(asks)
     }
     if (wanted()) out.push(() => wanted() !== undefined)
+    // What somebody asks about for ever after is an event too, however soon it passes.
+    for (const c of evers) {
+      const fresh = () => !ever.has(c) && holds(machine, c.of, scene)
+      if (fresh()) out.push(fresh)
+    }
     return out
   }
 

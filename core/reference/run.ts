@@ -1,0 +1,404 @@
+import type { Component } from '../circuit'
+import type { Live, Part } from '../kinds'
+import type { Machine, ModeSet, Variant } from '../machine'
+import type { Condition } from '../sheet'
+import type { Script } from '../simulate'
+import type { Stretch } from '../water'
+import { plainAmps, plainVolts, solveBoth, solvePlain, type PlainSolution } from './circuit'
+import { waterSolver } from './water'
+
+/** Length of a step, s. */
+export const STEP = 0.01
+const ROUNDS = 60
+
+/** A machine at one moment of a plain run, as instruments are put to it. */
+export interface Still {
+  t: number
+  phase: number
+  live: PlainLive
+}
+
+export interface PlainRun {
+  /** Entries of phases in order; -1 when the control loses its supply. */
+  phases: { t: number; phase: number }[]
+  alarms: string[]
+  chatters: boolean
+  /** For each complaint of the sheet, whether it holds at the end. */
+  complaints: boolean[]
+  /** The machine at each moment of the script; `undefined` where it was never reached. */
+  stills: (Still | undefined)[]
+}
+
+/** One circuit: its AC solution, and its DC solution source by source (they add up: the network is linear). */
+interface Solved {
+  components: Component[]
+  owner: number[]
+  ac: PlainSolution
+  /** What rectifiers alone make. */
+  base: PlainSolution
+  /** For each DC source, its place among the components and what one volt of it alone makes. */
+  unit: { at: number; gives: PlainSolution }[]
+}
+
+/** Circuits already solved, by modes; may be shared by runs of one variant. */
+export type SolvedCache = Map<string, Solved>
+
+/** The machine as the kinds see it, every answer from a full solution of the network. */
+export class PlainLive implements Live {
+  t = 0
+  private solved: Solved | undefined
+  /** Volts of each DC source as it stands, in the order of `unit`. */
+  private sources: Float64Array | undefined
+  private network: { stretches: Stretch[]; of: Int32Array; solve: (fixed: Float64Array) => Float64Array } | undefined
+  private flows: { heads: Float64Array; flow: Float64Array } | undefined
+  private readonly followers: readonly Part[]
+
+  constructor(
+    readonly variant: Variant,
+    readonly m: Int8Array,
+    readonly x: Float64Array,
+    readonly since: Float64Array,
+    private readonly cache: SolvedCache,
+  ) {
+    this.followers = variant.parts.filter((p) => variant.machine.kinds[p.index].stampFollowsState)
+  }
+  get v(): Float64Array {
+    return this.variant.values
+  }
+  get ambient(): number {
+    return this.variant.values[0]
+  }
+  get omega(): number {
+    return 2 * Math.PI * this.variant.machine.sheet.hertz
+  }
+  /** A copy that the run leaves behind. */
+  keep(): PlainLive {
+    const copy = new PlainLive(this.variant, this.m.slice(), this.x.slice(), this.since.slice(), this.cache)
+    copy.t = this.t
+    return copy
+  }
+  /** To be called after a mode has changed. */
+  forget(): void {
+    this.solved = undefined
+    this.sources = undefined
+    this.network = undefined
+    this.flows = undefined
+  }
+  /** To be called after the states have moved: sources that follow them have moved too. */
+  moved(): void {
+    if (this.followers.length) this.sources = undefined
+  }
+
+  components(): { components: Component[]; owner: number[] } {
+    const components: Component[] = []
+    const owner: number[] = []
+    for (const part of this.variant.parts)
+      this.variant.machine.kinds[part.index].stamp?.(part, this, (c) => {
+        components.push(c)
+        owner.push(part.index)
+      })
+    for (const c of this.variant.extra) {
+      components.push(c)
+      owner.push(-1)
+    }
+    return { components, owner }
+  }
+  circuit(): Solved {
+    if (this.solved) return this.solved
+    const key = this.m.join()
+    let solved = this.cache.get(key)
+    if (!solved) {
+      const { components, owner } = this.components()
+      const { nodes } = this.variant.machine
+      const only = (at: number) => components.map((c, i) => (c.t === 'VDC' ? { ...c, volts: i === at ? 1 : 0 } : c))
+      const { ac, dc: base } = solveBoth(nodes, only(-1), this.omega)
+      const unit = components.flatMap((c, at) => (c.t === 'VDC' ? [{ at, gives: solvePlain(nodes, only(at), 0) }] : []))
+      solved = { components, owner, ac, base, unit }
+      this.cache.set(key, solved)
+    }
+    return (this.solved = solved)
+  }
+  ac(): PlainSolution {
+    return this.circuit().ac
+  }
+  private sourcesNow(): Float64Array {
+    if (this.sources) return this.sources
+    const { components, owner, unit } = this.circuit()
+    const volts = Float64Array.from(unit, ({ at }) => {
+      const c = components[at]
+      return c.t === 'VDC' ? c.volts : 0
+    })
+    for (const part of this.followers) {
+      let at = owner.indexOf(part.index)
+      this.variant.machine.kinds[part.index].stamp!(part, this, (c) => {
+        const place = unit.findIndex((u) => u.at === at)
+        if (c.t === 'VDC') volts[place] = c.volts
+        at++
+      })
+    }
+    return (this.sources = volts)
+  }
+  dc(): PlainSolution {
+    const { base, unit } = this.circuit()
+    const volts = this.sourcesNow()
+    const re = base.re.slice()
+    unit.forEach(({ gives }, k) => {
+      for (let i = 0; i < re.length; i++) re[i] += volts[k] * gives.re[i]
+    })
+    return { re, im: base.im, island: base.island }
+  }
+  volts(a: number, b: number): number {
+    return Math.hypot(plainVolts(this.ac(), a, b), this.dcVolts(a, b))
+  }
+  dcVolts = (a: number, b: number): number => {
+    const { base, unit } = this.circuit()
+    if (base.island[a] !== base.island[b]) return 0
+    const volts = this.sourcesNow()
+    let sum = base.re[a] - base.re[b]
+    for (let k = 0; k < unit.length; k++) sum += volts[k] * (unit[k].gives.re[a] - unit[k].gives.re[b])
+    return sum
+  }
+  amps(part: Part): number {
+    const { owner } = this.circuit()
+    const dc = this.dc()
+    let most = 0
+    this.components().components.forEach((c, i) => {
+      if (owner[i] !== part.index) return
+      most = Math.max(most, Math.hypot(plainAmps(this.ac(), c, this.omega), plainAmps(dc, c, 0)))
+    })
+    return most
+  }
+
+  heads(): Float64Array {
+    const fixed = new Float64Array(this.variant.machine.waterNodes).fill(NaN)
+    for (const part of this.variant.parts)
+      this.variant.machine.kinds[part.index].heads?.(part, this, (node, pascals) => (fixed[node] = pascals))
+    return fixed
+  }
+  stretches(): { stretches: Stretch[]; of: Int32Array } {
+    const stretches: Stretch[] = []
+    const of = new Int32Array(this.variant.parts.length).fill(-1)
+    for (const part of this.variant.parts)
+      this.variant.machine.kinds[part.index].flow?.(part, this, (s) => (of[part.index] = stretches.push(s) - 1))
+    return { stretches, of }
+  }
+  private water(): { stretches: Stretch[]; of: Int32Array; flow: Float64Array } {
+    const heads = this.heads()
+    if (!this.network) {
+      const { stretches, of } = this.stretches()
+      this.network = { stretches, of, solve: waterSolver(stretches, heads) }
+    }
+    if (!this.flows || heads.some((p, i) => !Object.is(p, this.flows!.heads[i])))
+      this.flows = { heads, flow: this.network.solve(heads) }
+    return { ...this.network, flow: this.flows.flow }
+  }
+  pressure(node: number): number {
+    const fixed = this.heads()
+    if (!Number.isNaN(fixed[node])) return fixed[node]
+    // Walk from a node of known pressure, losing what each stretch loses at its flow.
+    const { stretches, flow } = this.water()
+    const known = new Map<number, number>()
+    fixed.forEach((p, i) => Number.isNaN(p) || known.set(i, p))
+    for (let again = true; again && !known.has(node);) {
+      again = false
+      stretches.forEach((s, k) => {
+        if (known.has(s.from) === known.has(s.to)) return
+        const q = flow[k]
+        const loss = s.linear * q + s.square * q * Math.abs(q) + (q > s.rated ? s.beyond * (q - s.rated) : 0) - s.head
+        // Behind a closed one-way stretch nothing can be said.
+        if (s.oneWay && q < 0) return
+        if (known.has(s.from)) known.set(s.to, known.get(s.from)! - loss)
+        else known.set(s.from, known.get(s.to)! + loss)
+        again = true
+      })
+    }
+    return known.get(node) ?? 0
+  }
+  flow(part: Part): number {
+    const { of, flow } = this.water()
+    return of[part.index] < 0 ? 0 : flow[of[part.index]]
+  }
+  inflow(node: number): number {
+    const { stretches, flow } = this.water()
+    return stretches.reduce((q, s, k) => q + (s.to === node ? flow[k] : 0) - (s.from === node ? flow[k] : 0), 0)
+  }
+  of(part: Part, name: string, signal: string): number {
+    return this.signal(part.ref[name], signal)
+  }
+  signal(index: number, signal: string): number {
+    return this.variant.machine.kinds[index].signals![signal].read(this.variant.parts[index], this)
+  }
+}
+
+/**
+ * Runs a variant in steps of 10 ms: at each step the parts react until they are content and the control moves on, then
+ * every state goes one Euler step further. Nothing is skipped and no event is searched for.
+ */
+export function runPlain(variant: Variant, script: Script, cache: SolvedCache = new Map()): PlainRun {
+  const { machine, parts, held } = variant
+  const { sheet, kinds } = machine
+  const m = machine.modes.map((value, i) => (held[i] >= 0 ? held[i] : value))
+  const live = new PlainLive(variant, m, machine.states.slice(), new Float64Array(m.length), cache)
+  const hand = new Int8Array(m.length).fill(-1)
+  const stilled = new Set<number>()
+  const run: PlainRun = { phases: [], alarms: [], chatters: false, complaints: [], stills: [] }
+  const ever = new Set<Condition>()
+  let phase = -1
+  let entered = 0
+  const firstEntry = new Map<number, number>()
+
+  const truth = (c: Condition): boolean => {
+    switch (c.is) {
+      case 'and':
+        return c.of.every(truth)
+      case 'or':
+        return c.of.some(truth)
+      case 'not':
+        return !truth(c.of)
+      case 'ever':
+        return ever.has(c) || truth(c.of)
+      case 'after':
+        return live.t - entered >= c.seconds - STEP / 4
+      case 'alarm':
+        return run.alarms.includes(c.code)
+      case 'phase':
+        return phase >= 0 && machine.phases[phase].id === c.phase
+      case 'chatters':
+        return run.chatters
+      case 'signal':
+        return live.signal(machine.partIndex.get(c.part)!, c.signal) > 0.5
+      case 'compare': {
+        const value = live.signal(machine.partIndex.get(c.part)!, c.signal)
+        return c.op === '>='
+          ? value >= c.si
+          : c.op === '<='
+            ? value <= c.si
+            : c.op === '>'
+              ? value > c.si
+              : value < c.si
+      }
+    }
+  }
+  const set = (mode: number, value: number): boolean => {
+    if (held[mode] >= 0 || hand[mode] >= 0 || stilled.has(mode) || m[mode] === value) return false
+    m[mode] = value
+    live.since[mode] = live.t
+    live.forget()
+    return true
+  }
+  const powered = () => sheet.control?.powered === undefined || truth(sheet.control.powered)
+  const enter = (next: number) => {
+    phase = next
+    entered = live.t
+    if (!firstEntry.has(next)) firstEntry.set(next, live.t)
+    run.phases.push({ t: live.t, phase: next })
+    stilled.clear()
+    const on = next < 0 ? [] : machine.phases[next].on
+    for (const mode of machine.commands) set(mode, on.includes(mode) ? 1 : 0)
+  }
+  const control = (): boolean => {
+    if (!sheet.control) return false
+    if (!powered()) {
+      if (phase < 0) return false
+      enter(-1)
+      return true
+    }
+    if (phase < 0) {
+      const starts = machine.sheet.programs.findIndex((p) => p.id === sheet.control!.starts)
+      if (starts < 0) return false
+      enter(machine.programs[starts].begins)
+      return true
+    }
+    const exit = machine.phases[phase].exits.find((e) => truth(e.when))
+    if (!exit) return false
+    if (exit.alarm !== undefined && !run.alarms.includes(exit.alarm)) run.alarms.push(exit.alarm)
+    enter(exit.to)
+    return true
+  }
+  const settle = () => {
+    const flips = new Map<number, number>()
+    for (let round = 0; round < ROUNDS; round++) {
+      let quiet = true
+      for (const part of parts)
+        kinds[part.index].react?.(part, live, (mode, value) => {
+          if (!set(mode, value)) return
+          quiet = false
+          flips.set(mode, (flips.get(mode) ?? 0) + 1)
+          // What has gone to and fro this often in one instant chatters.
+          if (flips.get(mode)! < 8) return
+          stilled.add(mode)
+          run.chatters = true
+        })
+      if (quiet && !control()) return
+    }
+  }
+  const steps = [...script.steps].sort((a, b) => a.at - b.at)
+  const hands = ({ hold, free, start }: Script['steps'][number]) => {
+    const put = ({ mode, value }: ModeSet) => {
+      hand[mode] = -1
+      set(mode, value)
+      hand[mode] = value
+    }
+    hold?.forEach(put)
+    for (const mode of free ?? []) {
+      hand[mode] = -1
+      if (held[mode] < 0) set(mode, machine.modes[mode])
+    }
+    stilled.clear()
+    if (start === undefined) return
+    machine.programs[start].sets.forEach(put)
+    settle()
+    if (machine.programs[start].begins >= 0 && powered()) enter(machine.programs[start].begins)
+  }
+  const evers = [
+    ...sheet.complaints.map((c) => c.when),
+    ...machine.phases.flatMap((p) => p.exits.map((e) => e.when)),
+  ].flatMap(everIn)
+  const seen = script.moments.map(() => false)
+  run.stills = script.moments.map(() => undefined)
+  const dx = new Float64Array(live.x.length)
+  const reacting = Math.round(script.until / STEP)
+  for (let k = 0; k <= reacting; k++) {
+    live.t = k * STEP
+    while (steps.length && steps[0].at <= live.t + STEP / 4) hands(steps.shift()!)
+    settle()
+    for (const c of evers) if (!ever.has(c) && truth(c.of)) ever.add(c)
+    script.moments.forEach((moment, i) => {
+      if (seen[i]) return
+      const at = moment.is === 'time' ? moment.at : (firstEntry.get(moment.phase) ?? Infinity) + moment.after
+      if (live.t < at - STEP / 4) return
+      seen[i] = true
+      const there = moment.is === 'time' || (phase === moment.phase && entered === firstEntry.get(moment.phase))
+      if (there) run.stills[i] = { t: live.t, phase, live: live.keep() }
+    })
+    dx.fill(0)
+    for (const part of parts) kinds[part.index].rates?.(part, live, dx)
+    for (let i = 0; i < dx.length; i++) live.x[i] += dx[i] * STEP
+    live.moved()
+  }
+  run.complaints = sheet.complaints.map((c) => truth(c.when))
+  return run
+}
+
+/** Every `ever` of a condition. */
+function everIn(c: Condition): Extract<Condition, { is: 'not' | 'ever' }>[] {
+  switch (c.is) {
+    case 'and':
+    case 'or':
+      return c.of.flatMap(everIn)
+    case 'not':
+      return everIn(c.of)
+    case 'ever':
+      return [c, ...everIn(c.of)]
+    default:
+      return []
+  }
+}
+
+/** First entry of each phase and the entry of the one after it, s; NaN where it did not come. */
+export function phaseTimes(machine: Machine, run: PlainRun): { from: number; to: number }[] {
+  return machine.phases.map(({ index }) => {
+    const k = run.phases.findIndex((p) => p.phase === index)
+    return { from: k < 0 ? NaN : run.phases[k].t, to: k < 0 ? NaN : (run.phases[k + 1]?.t ?? NaN) }
+  })
+}

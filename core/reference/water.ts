@@ -1,0 +1,118 @@
+import type { Stretch } from '../water'
+
+/**
+ * A plain second solver for water: the flow of each chain by bisection, the pressures where chains meet by bisection
+ * too, one after another, round after round until nothing moves. Slow and sure; the networks are small.
+ *
+ * @param fixed Pa per node, NaN where unknown; which nodes are fixed must not change between calls
+ * @returns a function from fixed pressures to m³/s per stretch
+ */
+export function waterSolver(stretches: readonly Stretch[], fixed: Float64Array): (fixed: Float64Array) => Float64Array {
+  const free = [...new Set(stretches.flatMap((s) => [s.from, s.to]))].filter((n) => Number.isNaN(fixed[n]))
+  // Stretches in series at a free node that nothing else meets are one chain with one flow.
+  const chains = chainsOf(stretches, new Set(free))
+  const joints = free.filter((n) => chains.some((c) => c.from === n || c.to === n))
+  const pressure = fixed.map((p) => (Number.isNaN(p) ? 0 : p))
+  const last = chains.map(() => ({ gap: NaN, q: 0 }))
+  const flowOf = (k: number): number => {
+    const gap = pressure[chains[k].from] - pressure[chains[k].to]
+    if (last[k].gap !== gap) last[k] = { gap, q: flowAlong(chains[k], gap) }
+    return last[k].q
+  }
+  return (now) => {
+    now.forEach((p, i) => {
+      if (!Number.isNaN(p)) pressure[i] = p
+    })
+    for (let round = 0; round < (joints.length ? 400 : 0); round++) {
+      let moved = 0
+      for (const node of joints) {
+        const own = [...chains.keys()].filter((k) => chains[k].from === node || chains[k].to === node)
+        const before = pressure[node]
+        let [low, high] = [-1e6, 3e6]
+        for (let i = 0; i < 60; i++) {
+          pressure[node] = (low + high) / 2
+          const surplus = own.reduce((sum, k) => sum + (chains[k].to === node ? flowOf(k) : -flowOf(k)), 0)
+          if (surplus > 0) low = pressure[node]
+          else high = pressure[node]
+        }
+        moved = Math.max(moved, Math.abs(pressure[node] - before))
+      }
+      if (moved < 1e-3) break
+    }
+    const out = new Float64Array(stretches.length)
+    chains.forEach((c, k) => {
+      const q = flowOf(k)
+      for (const l of c.links) out[l.index] = l.forward ? q : -q
+    })
+    return out
+  }
+}
+
+/** The flow at which a chain loses the pressure it is given: the loss rises with the flow, so bisection finds it. */
+function flowAlong(c: Chain, gap: number): number {
+  let high = 1e-3
+  while (lossAlong(c, high) < gap) high *= 2
+  let low = -1e-3
+  while (lossAlong(c, low) > gap) low *= 2
+  for (let i = 0; i < 70; i++) {
+    const mid = (low + high) / 2
+    if (lossAlong(c, mid) > gap) high = mid
+    else low = mid
+  }
+  return (low + high) / 2
+}
+
+function lossAlong(c: Chain, q: number): number {
+  let sum = 0
+  for (const { s, forward } of c.links) {
+    const own = forward ? q : -q
+    const loss =
+      s.linear * own +
+      s.square * own * Math.abs(own) +
+      (own > s.rated ? s.beyond * (own - s.rated) : 0) +
+      (s.oneWay && own < 0 ? 1e15 * own : 0) -
+      s.head
+    sum += forward ? loss : -loss
+  }
+  return sum
+}
+
+interface Link {
+  s: Stretch
+  index: number
+  forward: boolean
+}
+interface Chain {
+  from: number
+  to: number
+  links: Link[]
+}
+
+/** Cuts a network into chains between nodes that are fixed or branch. A chain that ends in nothing carries nothing. */
+function chainsOf(stretches: readonly Stretch[], free: ReadonlySet<number>): Chain[] {
+  const at = new Map<number, number[]>()
+  stretches.forEach((s, k) => [s.from, s.to].forEach((n) => at.set(n, [...(at.get(n) ?? []), k])))
+  const passes = (n: number) => free.has(n) && at.get(n)!.length === 2
+  const ends = (n: number) => free.has(n) && at.get(n)!.length === 1
+  const used = new Set<number>()
+  const chains: Chain[] = []
+  for (const [node, own] of at) {
+    if (passes(node)) continue
+    for (const first of own) {
+      if (used.has(first)) continue
+      const links: Link[] = []
+      let [here, k] = [node, first]
+      for (;;) {
+        used.add(k)
+        const s = stretches[k]
+        const forward = s.from === here
+        links.push({ s, index: k, forward })
+        here = forward ? s.to : s.from
+        if (!passes(here)) break
+        k = at.get(here)!.find((other) => other !== k)!
+      }
+      if (!ends(here) && !ends(node)) chains.push({ from: node, to: here, links })
+    }
+  }
+  return chains
+}
