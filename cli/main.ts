@@ -7,6 +7,7 @@ import {
   advise,
   openBench,
   sayChance,
+  sayDoubt,
   sayHow,
   sayReading,
   sayTest,
@@ -17,7 +18,7 @@ import {
 } from '../core/explain'
 import { InputFault, orThrow, problem, sayProblem } from '../core/issue'
 import { buildMachine, makeVariant, type Machine, type Present } from '../core/machine'
-import { ORDERS, type Order } from '../core/plan'
+import { ORDERS, type Order, type PlanState } from '../core/plan'
 import type { Prediction, Predictor } from '../core/predict'
 import { readProbe } from '../core/procedure'
 import { readQuantity, sayQuantity } from '../core/quantity'
@@ -109,6 +110,13 @@ function sayEvent(machine: Machine, e: Timeline['events'][number]): string | und
       return `${part.id} ${spec.name} ${spec.values[e.value]}`
     }
   }
+}
+
+const SAY_STATE: Record<PlanState, string> = {
+  testing: 'Next tests',
+  'cause-stands': 'The cause stands: no test is worth its minutes any more. Repair:',
+  unexplained: 'The readings fit nothing on the sheet. Take the doubtful ones again. Nearest repairs:',
+  undecided: 'No cause is clear enough, and no test is worth its minutes. Nearest repairs:',
 }
 
 const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
@@ -223,14 +231,14 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
         saving: s.saving,
         why: sayTest(machine, s.procedure),
       })),
-      verdicts: a.verdicts.map((v) => ({ test: v.test, says: v.says, band: v.band })),
+      verdicts: a.verdicts.map((v, i) => ({ test: v.test, says: v.says, band: v.band, slip: a.belief.doubts[i].slip })),
       repairs: a.plan.remedies.map((r) => ({
         repair: machine.sheet.repairs[r.repair].id,
         p: r.p,
         minutes: r.minutes,
         price: r.price,
       })),
-      stop: a.plan.stop,
+      state: a.plan.state,
     }
     if (a.plan.next[0])
       json.next[0].why = reasons(predictor, a.belief, a.placed, a.plan.next[0])
@@ -240,7 +248,7 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
     a.verdicts.forEach((v, i) => {
       const r = a.placed.case.readings[i]
       console.log(
-        `${sayTest(machine, r.procedure)}: ${sayReading(r.value, dimensionOf(r.procedure))}. ${sayVerdict(v, dimensionOf(r.procedure))}`,
+        `${sayTest(machine, r.procedure)}: ${sayReading(r.value, dimensionOf(r.procedure))}. ${sayVerdict(v, dimensionOf(r.procedure))} ${sayDoubt(a.belief.doubts[i], r.value, dimensionOf(r.procedure))}`.trimEnd(),
       )
     })
     console.log('\nSuspects')
@@ -249,7 +257,7 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
     console.log(
       `  ${sayChance(a.belief.unexplained).padStart(10)}  something else\n  ${sayChance(a.belief.residual).padStart(10)}  pairs of faults not run (at most)`,
     )
-    console.log(a.plan.stop ? '\nNo test is worth its minutes any more. Repair:' : '\nNext tests')
+    console.log(`\n${SAY_STATE[a.plan.state]}`)
     if (a.plan.stop)
       for (const r of a.plan.remedies.slice(0, 3))
         console.log(`  ${sayChance(r.p).padStart(10)}  ${machine.sheet.repairs[r.repair].title}`)

@@ -6,16 +6,33 @@ const props = defineProps<{ view: View; jumpers: string[] }>()
 const emit = defineEmits<{ close: [repair: string, text: string]; unjumper: [part: string] }>()
 const choice = ref('')
 const note = ref('')
+const SAY = {
+  testing: { tag: '', text: '' },
+  'cause-stands': {
+    tag: 'The cause stands',
+    text: 'No further test is worth its minutes. Choose the repair, do it, and watch a whole cycle before you close.',
+  },
+  unexplained: {
+    tag: 'Nothing on the sheet fits',
+    text: 'The readings fit no fault that the sheet lists. Take the doubtful ones again, or choose a test of your own. Condemn no part on this.',
+  },
+  undecided: {
+    tag: 'No cause is clear enough',
+    text: 'No listed test is worth its minutes, and no single repair stands. Below are the nearest; prove before you buy.',
+  },
+} as const
+const stands = computed(() => props.view.state === 'cause-stands')
 const repair = computed(() => choice.value || props.view.remedies[0]?.id || '')
 </script>
 
 <template>
-  <section class="card cause" aria-label="The cause">
-    <span class="tag">The cause stands</span>
+  <section class="card cause" :class="{ open: !stands }" aria-label="The cause">
+    <span class="tag">{{ SAY[view.state].tag }}</span>
     <h2 v-if="view.suspects[0]">
-      {{ view.suspects[0].title }} <span class="soft">({{ sayChance(view.suspects[0].p) }} of the chances)</span>
+      <template v-if="!stands">Nearest: </template>{{ view.suspects[0].title }}
+      <span class="soft">({{ sayChance(view.suspects[0].p) }} of the chances)</span>
     </h2>
-    <p>No further test is worth its minutes. Choose the repair, do it, and watch a whole cycle before you close.</p>
+    <p>{{ SAY[view.state].text }}</p>
     <div class="remedies">
       <label v-for="r in view.remedies.slice(0, 4)" :key="r.id" class="remedy">
         <input v-model="choice" type="radio" name="repair" :value="r.id" :checked="repair === r.id" />
@@ -46,6 +63,13 @@ h2 > .soft {
   display: grid;
   gap: 0.6rem;
   border: 3px solid var(--good);
+}
+.cause.open {
+  border-color: var(--ink);
+  border-style: dashed;
+}
+.open .tag {
+  background: var(--ink);
 }
 .tag {
   justify-self: start;

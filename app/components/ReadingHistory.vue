@@ -6,6 +6,7 @@ defineProps<{
     title: string
     text: string
     verdict: string
+    doubt: string
     fits: 'good' | 'edge' | 'bad' | 'none'
     waiting: boolean
   }[]
@@ -28,9 +29,8 @@ const time = (iso: string) => new Date(iso).toLocaleTimeString('en', { hour: '2-
         <span class="mark" :class="r.fits" aria-hidden="true">{{ MARK[r.fits] }}</span>
         <span class="what"
           ><span>{{ r.title }}</span
-          ><span class="small soft"
-            >{{ r.verdict }} · {{ time(r.at) }}{{ r.waiting ? ' · waits to be sent' : '' }}</span
-          ></span
+          ><span class="small soft">{{ r.verdict }} · {{ time(r.at) }}{{ r.waiting ? ' · waits to be sent' : '' }}</span
+          ><strong v-if="r.doubt" class="small">{{ r.doubt }}</strong></span
         >
         <strong class="number">{{ r.text }}</strong>
         <button

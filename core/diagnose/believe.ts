@@ -1,6 +1,6 @@
 import { editsKey, type Member, type Predictor } from '../predict'
-import { broadLikelihood, likelihood, noCondition, withValue } from './likelihood'
-import type { Belief, Case, Condition, PlacedReading } from './types'
+import { broadLikelihood, likelihood, noCondition, withValue, type Fit } from './likelihood'
+import type { Belief, Case, Condition, Doubt, Misread, PlacedReading } from './types'
 
 /** A complaint is heard where the machine shows it, and sometimes where it does not. */
 const HEARD = 0.9
@@ -30,6 +30,7 @@ interface Scored {
   condition: Condition
   /** Likelihood of each reading, in the fixed order. */
   each: number[]
+  fits: Fit[]
   prior: number
   complaint: number
 }
@@ -42,16 +43,19 @@ function score(predictor: Predictor, member: Member, c: Case, readings: readonly
   let log = Math.log(member.weight) + Math.log(complaint) + (cured ? -60 : 0)
   let condition = noCondition
   const each: number[] = []
+  const fits: Fit[] = []
   for (const r of readings) {
     const p = predictor.predict(member, r.procedure, r.meter, r.edits)
     const dimension = r.procedure.shape.takes === 'number' ? r.procedure.shape.dimension : undefined
-    const { l, explains } = likelihood(p, r.value, dimension, condition)
+    const fit = likelihood(p, r.value, dimension, condition)
+    const { l, explains } = fit
+    fits.push(fit)
     each.push(l)
     log += Math.log(Math.max(l, 1e-300))
     if (explains && p.is === 'value' && r.value.is === 'value')
       condition = withValue(condition, p, r.value.si, keyOf(r))
   }
-  return { log, condition, each, prior: member.weight, complaint }
+  return { log, condition, each, fits, prior: member.weight, complaint }
 }
 
 /**
@@ -120,6 +124,19 @@ export function believe(predictor: Predictor, c: Case, pairs: number = PAIRS_MAD
   const other = Math.exp(unlisted - top)
   const bound = rest.reduce((s, d) => s + Math.exp(d.log - top), 0)
   const sum = p.reduce((s, x) => s + x, 0) + other + bound
+  const doubtOf = (r: PlacedReading): Doubt => {
+    const k = readings.indexOf(r)
+    if (k < 0) return { slip: 0, misread: undefined }
+    const by = new Map<Misread | undefined, number>()
+    let slip = 0
+    members.forEach((m, i) => {
+      const fit = scored.get(m)!.fits[k]
+      slip += (p[i] / sum) * fit.slip
+      by.set(fit.misread, (by.get(fit.misread) ?? 0) + (p[i] / sum) * fit.slip)
+    })
+    const [misread] = [...by].sort((a, b) => b[1] - a[1])[0]
+    return { slip, misread }
+  }
   return {
     members,
     p: p.map((x) => x / sum),
@@ -128,6 +145,7 @@ export function believe(predictor: Predictor, c: Case, pairs: number = PAIRS_MAD
     readings: Float64Array.from(members, (m) =>
       scored.get(m)!.each.reduce((sum, l) => sum + Math.log(Math.max(l, 1e-300)), 0),
     ),
+    doubts: c.readings.map(doubtOf),
     conditions: members.map((m) => scored.get(m)!.condition),
   }
 }

@@ -1,7 +1,7 @@
 import { choleskyInPlace, forwardSolve } from '../linear'
 import type { Prediction } from '../predict'
 import type { Dimension, ReadingValue } from '../quantity'
-import type { Condition } from './types'
+import type { Condition, Misread } from './types'
 
 /** Chance that a reading says nothing about the machine: slipped probe, misread scale, wrong range. */
 export const SLIP = 0.02
@@ -15,6 +15,31 @@ const CEILING: Partial<Record<Dimension, number>> = {
   length: 0.6,
   temperature: 120,
 }
+/** Chance that a value was written a thousand times too great or too small (k or m left out), either way. */
+const SCALE_SLIP = 0.004
+/** Chance that a temperature was read in °F and written as °C. */
+const FAHRENHEIT_SLIP = 0.01
+
+/** Ways in which a value is written wrong with its sense kept: what was meant, and how densities stretch with it. */
+const WRITTEN_WRONG: readonly {
+  is: Misread
+  chance: number
+  only?: Dimension
+  meant: (si: number) => number
+  stretch: number
+}[] = [
+  { is: 'thousand-too-small', chance: SCALE_SLIP, meant: (si) => si * 1000, stretch: 1000 },
+  { is: 'thousand-too-great', chance: SCALE_SLIP, meant: (si) => si / 1000, stretch: 1 / 1000 },
+  // The number shown in °F was taken for °C: x °C stands for (x − 32)·5/9 °C.
+  {
+    is: 'fahrenheit',
+    chance: FAHRENHEIT_SLIP,
+    only: 'temperature',
+    meant: (si) => ((si - 32) * 5) / 9,
+    stretch: 5 / 9,
+  },
+]
+
 const LOG_SPAN = Math.log(4e8)
 
 /**
@@ -92,39 +117,59 @@ export function withValue(c: Condition, p: Prediction & { is: 'value' }, value: 
 export const normalDensity = (x: number, mean: number, variance: number): number =>
   Math.exp((-(x - mean) * (x - mean)) / (2 * variance)) / Math.sqrt(2 * Math.PI * variance)
 
-/**
- * Likelihood of one reading under one member, given the member's earlier readings.
- *
- * @returns the likelihood (a density per SI unit for values) and whether the member explains the value itself
- */
+/** How well a member explains a reading. */
+export interface Fit {
+  /** Likelihood; a density per SI unit for values. */
+  l: number
+  /** Whether the member explains the value itself. */
+  explains: boolean
+  /** Share of the likelihood that takes the reading for a slip, 0 … 1. */
+  slip: number
+  /** The slip that keeps its sense, where that explains it best. */
+  misread: Misread | undefined
+}
+
+const none: Pick<Fit, 'explains' | 'slip' | 'misread'> = { explains: false, slip: 0, misread: undefined }
+const slipped = (l: number): Fit => ({ l, explains: false, slip: 1, misread: undefined })
+
+/** Likelihood of one reading under one member, given the member's earlier readings. */
 export function likelihood(
   p: Prediction,
   reading: ReadingValue,
   dimension: Dimension | undefined,
   condition: Condition,
-): { l: number; explains: boolean } {
-  if (reading.is === 'could-not') return { l: 1, explains: false }
+): Fit {
+  if (reading.is === 'could-not') return { ...none, l: 1 }
   const slip = SLIP * broadLikelihood(reading, dimension)
   switch (p.is) {
     case 'value': {
-      if (reading.is !== 'value') return { l: slip, explains: false }
+      if (reading.is !== 'value') return slipped(slip)
       const { mean, variance } = conditional(p, condition)
       const fit = (1 - SLIP) * normalDensity(reading.si, mean, variance)
-      return { l: fit + slip, explains: fit > slip }
+      let all = fit + slip
+      let best = fit
+      let misread: Misread | undefined
+      for (const way of WRITTEN_WRONG) {
+        if (way.only !== undefined && way.only !== dimension) continue
+        const wrong = way.chance * way.stretch * normalDensity(way.meant(reading.si), mean, variance)
+        all += wrong
+        if (wrong > best && wrong > slip) [best, misread] = [wrong, way.is]
+      }
+      return { l: all, explains: fit > 0.5 * all, slip: 1 - fit / all, misread }
     }
     case 'open':
-      if (reading.is === 'open') return { l: 1 - SLIP, explains: false }
+      if (reading.is === 'open') return { ...none, l: 1 - SLIP }
       // A hand on the probes or a damp terminal shows megohms instead of OL.
       if (reading.is === 'value' && reading.si > 1e6)
-        return { l: 0.05 * broadDensity(reading.si, 'resistance'), explains: false }
-      return { l: slip, explains: false }
+        return { ...none, l: 0.05 * broadDensity(reading.si, 'resistance') }
+      return slipped(slip)
     case 'never':
-      return { l: reading.is === 'never' ? 1 - SLIP : slip, explains: false }
+      return reading.is === 'never' ? { ...none, l: 1 - SLIP } : slipped(slip)
     case 'sense':
-      if (reading.is === 'yes') return { l: p.yes, explains: false }
-      if (reading.is === 'no') return { l: 1 - p.yes, explains: false }
-      return { l: slip, explains: false }
+      if (reading.is === 'yes') return { ...none, l: p.yes }
+      if (reading.is === 'no') return { ...none, l: 1 - p.yes }
+      return slipped(slip)
     case 'word':
-      return { l: reading.is === 'word' && reading.word === p.word ? 1 - SLIP : slip, explains: false }
+      return reading.is === 'word' && reading.word === p.word ? { ...none, l: 1 - SLIP } : slipped(slip)
   }
 }

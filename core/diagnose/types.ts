@@ -20,6 +20,16 @@ export interface Case {
   cured: readonly number[]
 }
 
+/** A slip of the pen that keeps the sense of a value. */
+export type Misread = 'thousand-too-small' | 'thousand-too-great' | 'fahrenheit'
+
+/** Doubt about one reading of a case. */
+export interface Doubt {
+  /** Probability that it says nothing about the machine. */
+  slip: number
+  misread: Misread | undefined
+}
+
 /** Posterior over members, with the two masses that no member carries. */
 export interface Belief {
   members: readonly Member[]
@@ -31,6 +41,8 @@ export interface Belief {
   residual: number
   /** Logarithm of the likelihood of the readings alone under each member. */
   readings: Float64Array
+  /** Doubt about each reading, in the order of the case. */
+  doubts: readonly Doubt[]
   /** How each member stands to a further reading. */
   conditions: readonly Condition[]
 }

@@ -3,6 +3,7 @@ export {
   dimensionOf,
   sayCautions,
   sayChance,
+  sayDoubt,
   sayHow,
   sayMove,
   sayPrediction,

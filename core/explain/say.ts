@@ -1,4 +1,4 @@
-import type { LinkState, Verdict } from '../diagnose'
+import type { Doubt, LinkState, Verdict } from '../diagnose'
 import { findMeter, SENSES } from '../instrument'
 import type { Machine } from '../machine'
 import type { Prediction } from '../predict'
@@ -176,4 +176,23 @@ export function sayVerdict(v: Verdict, dimension: Dimension | undefined): string
       ? ` (healthy: ${sayQuantity(v.band.low, dimension)} to ${sayQuantity(v.band.high, dimension)})`
       : ''
   return `${capital(v.says)}${band}`
+}
+
+/** Above this probability a reading is said to be in doubt. */
+const DOUBT_ABOVE = 0.5
+
+/** What is doubtful about a reading, in words; empty when nothing is. */
+export function sayDoubt(doubt: Doubt, value: ReadingValue, dimension: Dimension | undefined): string {
+  if (doubt.slip < DOUBT_ABOVE) return ''
+  const meant = (si: number) => sayQuantity(si, dimension ?? 'count')
+  if (value.is === 'value')
+    switch (doubt.misread) {
+      case 'thousand-too-small':
+        return `Fits nothing as written. Was it ${meant(value.si * 1000)}?`
+      case 'thousand-too-great':
+        return `Fits nothing as written. Was it ${meant(value.si / 1000)}?`
+      case 'fahrenheit':
+        return `Fits nothing as written. Was it read in °F? Then it is ${meant(((value.si - 32) * 5) / 9)}.`
+    }
+  return 'Fits nothing else that was read. Take it again.'
 }

@@ -1,12 +1,12 @@
 import type { Evidence } from '../evidence'
-import type { Order } from '../plan'
+import type { Order, PlanState } from '../plan'
 import { findMeter } from '../instrument'
 import { findProcedure, minutesTo, shapeWith } from '../procedure'
 import type { Predictor } from '../predict'
 import type { ReadingShape } from '../quantity'
 import { advise } from './advise'
 import { expectations, reasons, type Consequence, type Expectation } from './reasons'
-import { dimensionOf, sayCautions, sayHow, sayMove, sayReading, sayTest, sayVerdict } from './say'
+import { dimensionOf, sayCautions, sayDoubt, sayHow, sayMove, sayReading, sayTest, sayVerdict } from './say'
 
 /** Advice as plain data with its words, for a screen. Crosses from the worker as it is. */
 export interface View {
@@ -15,10 +15,17 @@ export interface View {
   unexplained: number
   residual: number
   links: { part: number; p: number; state: 'open' | 'proven' | 'suspect' | 'faulty' | 'bypassed' }[]
-  readings: { test: string; text: string; title: string; verdict: string; fits: 'good' | 'edge' | 'bad' | 'none' }[]
+  readings: {
+    test: string
+    text: string
+    title: string
+    verdict: string
+    fits: 'good' | 'edge' | 'bad' | 'none'
+    doubt: string
+  }[]
   next: TestRow[]
   remedies: { id: string; title: string; p: number; minutes: number; price: number }[]
-  stop: boolean
+  state: PlanState
   /** Whether pairs of faults have been run: the settled answer. */
   settled: boolean
 }
@@ -81,6 +88,7 @@ export function viewOf(predictor: Predictor, evidence: readonly Evidence[], orde
         title: sayTest(machine, procedure),
         verdict: sayVerdict(v, dimensionOf(procedure)),
         fits,
+        doubt: sayDoubt(a.belief.doubts[i], value, dimensionOf(procedure)),
       }
     }),
     next: a.plan.next.map((s) => ({
@@ -94,7 +102,7 @@ export function viewOf(predictor: Predictor, evidence: readonly Evidence[], orde
       const { id, title: what } = machine.sheet.repairs[r.repair]
       return { id, title: what, p: r.p, minutes: r.minutes, price: r.price }
     }),
-    stop: a.plan.stop,
+    state: a.plan.state,
     settled: pairs === undefined,
   }
 }

@@ -1,1 +1,12 @@
-export { ORDERS, outcomesOf, plan, type Order, type Outcome, type Plan, type Remedy, type Suggestion } from './plan'
+export {
+  ORDERS,
+  outcomesOf,
+  plan,
+  STANDS_ABOVE,
+  type PlanState,
+  type Order,
+  type Outcome,
+  type Plan,
+  type Remedy,
+  type Suggestion,
+} from './plan'

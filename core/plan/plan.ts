@@ -68,7 +68,14 @@ export interface Plan {
   costNow: number
   /** True when no test is worth its minutes any more. */
   stop: boolean
+  /** How it stands: tests to go, a cause that stands, readings that nothing listed explains, or no cause clear enough. */
+  state: PlanState
 }
+
+export type PlanState = 'testing' | 'cause-stands' | 'unexplained' | 'undecided'
+
+/** The cause stands when one repair cures it with at least this probability. */
+export const STANDS_ABOVE = 0.8
 
 const repairCost = (machine: Machine, repair: number): number => {
   const { minutes, price, holds } = machine.sheet.repairs[repair]
@@ -240,5 +247,14 @@ export function plan(
       price: machine.sheet.repairs[r].price,
     }))
   const stop = !suggestions.some((s) => s.saving > s.minutes * PATIENCE)
-  return { next: suggestions, remedies, costNow, stop }
+  const rest = belief.unexplained + belief.residual
+  const best = Math.max(0, ...mass)
+  const state: PlanState = !stop
+    ? 'testing'
+    : best >= STANDS_ABOVE
+      ? 'cause-stands'
+      : rest > best
+        ? 'unexplained'
+        : 'undecided'
+  return { next: suggestions, remedies, costNow, stop, state }
 }

@@ -4,7 +4,7 @@ import { findShipped } from '../../cli/library'
 import { believe } from '../../core/diagnose'
 import type { Evidence } from '../../core/evidence'
 import { foldJob, type Happening, type JobEvent } from '../../core/job'
-import { advise, dimensionOf, openBench, reasons } from '../../core/explain'
+import { advise, dimensionOf, openBench, reasons, sayDoubt } from '../../core/explain'
 import type { Predictor } from '../../core/predict'
 import { renameAll } from './rename'
 import { sheetOf, edit, evidenceOf, FAMILY, mini, predictorOf, presentIn } from './sheets'
@@ -72,6 +72,34 @@ describe('from complaint to cause on the washer', () => {
     )
     expect(before).toBeLessThan(0.05)
     expect(odd.belief.unexplained).toBeGreaterThan(0.5)
+  })
+  it('a value written a thousand times too small is doubted and said, and convicts nobody', () => {
+    const readings = [
+      { test: 'cold-valve.volts', reading: '119' },
+      { test: 'cold-valve.ohms', reading: '0.82' },
+      { test: 'cold-valve.amps', reading: '0.079' },
+    ]
+    const a = top(washer, ...CALL, ...readings)
+    expect(a.belief.doubts[1]).toMatchObject({ misread: 'thousand-too-small' })
+    expect(a.belief.doubts[1].slip).toBeGreaterThan(0.9)
+    expect(sayDoubt(a.belief.doubts[1], { is: 'value', si: 0.82 }, 'resistance')).toContain('820 Ω')
+    expect(Math.max(a.belief.doubts[0].slip, a.belief.doubts[2].slip)).toBeLessThan(0.05)
+    const shorted = a.suspects.find((s) => s.faults[0]?.id === 'cold-valve.coil-shorted')
+    expect(shorted?.p ?? 0).toBeLessThan(0.02)
+  })
+  it('says when nothing on the sheet fits, and when no cause is clear enough', () => {
+    const odd = top(
+      washer,
+      { complaint: 'no-drain' },
+      { test: 'drain-pump.ohms', reading: '14' },
+      { test: 'fill-hot.lasts', reading: 'never' },
+      { test: 'hot-valve.hum', reading: 'yes' },
+      { test: 'fill-cold.lasts', reading: '9' },
+    )
+    expect(['unexplained', 'undecided', 'testing']).toContain(odd.plan.state)
+    expect(odd.plan.remedies[0]?.p ?? 0).toBeLessThan(0.8)
+    const sure = top(washer, { complaint: 'no-drain' }, { test: 'drain-pump.ohms', reading: 'OL' })
+    expect(sure.plan.state).toBe('cause-stands')
   })
   it('three readings of one coil are not three witnesses', () => {
     const high = (n: number) => {

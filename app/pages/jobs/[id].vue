@@ -96,13 +96,16 @@ const rows = computed(() => {
         title: fits?.title ?? facts.value?.tests.find((t) => t.id === l.test)?.title ?? l.test,
         text: fits?.text ?? l.text,
         verdict: fits?.verdict ?? 'judging …',
+        doubt: fits?.doubt ?? '',
         fits: fits?.fits ?? ('none' as const),
         waiting: waiting.has(l.event),
       }
     })
     .toReversed()
 })
-const stands = computed(() => view.value?.stop && !chosen.value && view.value.remedies.length > 0)
+const stands = computed(
+  () => view.value && view.value.state !== 'testing' && !chosen.value && view.value.remedies.length > 0,
+)
 
 function take(answer: string) {
   if (!card.value || missing.value.length || job.state.closed) return
