@@ -39,8 +39,14 @@ interface Scored {
 function score(predictor: Predictor, member: Member, c: Case, readings: readonly PlacedReading[]): Scored {
   let complaint = 1
   for (const k of c.complaints) complaint *= predictor.complains(member, k) ? HEARD : MISHEARD
-  const cured = member.present.some(({ fault }) => c.cured.includes(fault.index))
-  let log = Math.log(member.weight) + Math.log(complaint) + (cured ? -60 : 0)
+  // A machine whose every fault has been repaired still fails only when the repair did not hold.
+  const done = member.present.filter(({ fault }) => c.repairs.includes(fault.repair))
+  const { repairs } = predictor.bench.machine.sheet
+  const held =
+    done.length > 0 && done.length === member.present.length
+      ? done.reduce((chance, { fault }) => chance + 1 - repairs[fault.repair].holds, 1e-9)
+      : 1
+  let log = Math.log(member.weight) + Math.log(complaint) + Math.log(held)
   let condition = noCondition
   const each: number[] = []
   const fits: Fit[] = []

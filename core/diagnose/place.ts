@@ -27,11 +27,12 @@ export function placeEvidence(bench: Bench, evidence: readonly Evidence[]): Plac
   const { machine } = bench
   const complaints: number[] = []
   const readings: PlacedReading[] = []
-  const cured: number[] = []
   let standing: Standing = startStanding
   const jumpers = new Set<number>()
   const parted = new Set<number>()
+  const repairs: number[] = []
   const editsNow = (): Edit[] => [
+    ...[...new Set(repairs)].sort((a, b) => a - b).map((repair) => ({ repair })),
     ...[...parted].sort((a, b) => a - b).map((part) => handEdit(machine, part)),
     ...[...jumpers].sort((a, b) => a - b).map((jumper) => ({ jumper })),
   ]
@@ -91,13 +92,11 @@ export function placeEvidence(bench: Bench, evidence: readonly Evidence[]): Plac
         jumpers.delete(part)
         break
       case 'repair':
-        machine.faults.forEach((f) => {
-          if (machine.sheet.repairs[f.repair].id === target) cured.push(f.index)
-        })
+        repairs.push(machine.sheet.repairs.findIndex((r) => r.id === target))
     }
   }
   return {
-    case: { complaints, readings, cured },
+    case: { complaints, readings, repairs },
     standing,
     edits: editsNow(),
     jumpers: [...jumpers],

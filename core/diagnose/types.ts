@@ -16,8 +16,8 @@ export interface Case {
   /** Indices of the complaints made. */
   complaints: readonly number[]
   readings: readonly PlacedReading[]
-  /** Indices of faults ruled out by a repair that was done and proved. */
-  cured: readonly number[]
+  /** Repairs done (indices into the sheet's) after which the complaint was still there. */
+  repairs: readonly number[]
 }
 
 /** A slip of the pen that keeps the sense of a value. */

@@ -1,5 +1,5 @@
 import type { Part } from '../kinds'
-import { atomsOf, type Sheet, type TerminalRef } from '../sheet'
+import { atomsOf, type Sheet, type SheetFault, type TerminalRef } from '../sheet'
 import type { Dimension, Quantity } from '../quantity'
 import type { Effect, Fault, Machine, ModeSet, Param, Phase, Program } from './types'
 
@@ -134,30 +134,7 @@ export function buildMachine(sheet: Sheet): Machine {
     sets: p.sets.map((s) => handMode(partIndex.get(s.part)!, s.value)),
     lasts: p.lasts,
   }))
-  const faults: Fault[] = sheet.faults.map((f, index) => ({
-    index,
-    id: f.id,
-    title: f.title,
-    part: partIndex.get(f.part)!,
-    effects: f.effects.map((e): Effect => {
-      if (e.is === 'swap')
-        return {
-          is: 'swap',
-          medium: e.medium === 'wiring' ? 'e' : 'w',
-          partA: partIndex.get(e.a.part)!,
-          endA: e.a.terminal,
-          partB: partIndex.get(e.b.part)!,
-          endB: e.b.terminal,
-        }
-      const target = partIndex.get(e.part)!
-      if (e.is === 'param') return { is: 'param', param: parts[target].param[e.param], op: e.op, value: e.value }
-      const spec = kinds[target].modes!.find((m) => m.name === e.mode)!
-      return { is: 'mode', mode: parts[target].mode[e.mode], value: spec.values.indexOf(e.value) }
-    }),
-    perYear: f.perYear,
-    severity: f.severity,
-    repair: sheet.repairs.findIndex((r) => r.id === f.repair),
-  }))
+  const faults = sheet.faults.map((f, index) => indexFault(f, index, sheet, parts, partIndex))
   return {
     sheet,
     parts,
@@ -179,5 +156,39 @@ export function buildMachine(sheet: Sheet): Machine {
       return isolates && hand ? [{ mode: p.mode[hand.mode], value: hand.parted }] : []
     }),
     faults,
+  }
+}
+
+/** A fault with its names replaced by indices. */
+export function indexFault(
+  f: SheetFault,
+  index: number,
+  sheet: Sheet,
+  parts: readonly Part[],
+  partIndex: ReadonlyMap<string, number>,
+): Fault {
+  return {
+    index,
+    id: f.id,
+    title: f.title,
+    part: partIndex.get(f.part)!,
+    effects: f.effects.map((e): Effect => {
+      if (e.is === 'swap')
+        return {
+          is: 'swap',
+          medium: e.medium === 'wiring' ? 'e' : 'w',
+          partA: partIndex.get(e.a.part)!,
+          endA: e.a.terminal,
+          partB: partIndex.get(e.b.part)!,
+          endB: e.b.terminal,
+        }
+      const target = partIndex.get(e.part)!
+      if (e.is === 'param') return { is: 'param', param: parts[target].param[e.param], op: e.op, value: e.value }
+      const spec = sheet.parts[target].kind.modes!.find((m) => m.name === e.mode)!
+      return { is: 'mode', mode: parts[target].mode[e.mode], value: spec.values.indexOf(e.value) }
+    }),
+    perYear: f.perYear,
+    severity: f.severity,
+    repair: sheet.repairs.findIndex((r) => r.id === f.repair),
   }
 }

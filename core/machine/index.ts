@@ -1,4 +1,4 @@
-export { buildMachine } from './build-machine'
+export { buildMachine, indexFault } from './build-machine'
 export { makeVariant } from './make-variant'
 export { severityNodes } from './severity-nodes'
 export type * from './types'

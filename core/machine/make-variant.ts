@@ -21,7 +21,8 @@ export function makeVariant(
   const v = values.slice()
   const held = new Int8Array(machine.modes.length).fill(-1)
   const parts: Part[] = [...machine.parts]
-  for (const { fault, severity } of present)
+  const repaired = new Set(edits.map((e) => e.repair))
+  for (const { fault, severity } of present.filter((p) => !repaired.has(p.fault.repair)))
     for (const e of fault.effects) {
       if (e.is === 'mode') held[e.mode] = e.value
       else if (e.is === 'param') {

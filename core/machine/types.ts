@@ -94,6 +94,8 @@ export interface Edit {
   hold?: ModeSet
   /** A jumper across terminals 0 and 1 of a part. */
   jumper?: number
+  /** A repair that has been done (index into the sheet's repairs): the faults it cures are gone. */
+  repair?: number
 }
 
 /** A machine with faults and edits in it, ready to run. */

@@ -82,9 +82,15 @@ const repairCost = (machine: Machine, repair: number): number => {
   return minutes + price * MINUTES_PER_MONEY + PROVE + (1 - holds) * CALL_BACK
 }
 
-/** Repairs each member needs, by place in the belief. */
-const needsOf = (belief: Belief): number[][] =>
-  belief.members.map((m) => [...new Set(m.present.map((x) => x.fault.repair))])
+/** Repairs each member still needs, by place in the belief; one that did not hold is needed again. */
+const needsOf = (belief: Belief, edits: readonly Edit[]): number[][] => {
+  const done = new Set(edits.map((e) => e.repair))
+  return belief.members.map((m) => {
+    const all = [...new Set(m.present.map((x) => x.fault.repair))]
+    const left = all.filter((r) => !done.has(r))
+    return left.length ? left : all
+  })
+}
 
 /**
  * Expected minutes until the machine works when repairs are tried without further tests, in the order of
@@ -211,7 +217,7 @@ export function plan(
 ): Plan {
   const { machine, procedures } = predictor.bench
   const costs = Float64Array.from(machine.sheet.repairs, (_, r) => repairCost(machine, r))
-  const needs = needsOf(belief)
+  const needs = needsOf(belief, edits)
   const costNow = costToGo(costs, needs, belief.p, belief.unexplained + belief.residual)
   const counted = belief.p.reduce((s, p) => s + (p >= COUNTS ? p : 0), 0)
   const countedNow = costToGo(

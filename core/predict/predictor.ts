@@ -39,7 +39,7 @@ const tester = (chance: number): Prediction => ({ is: 'sense', yes: TESTER_WRONG
 /** What hands have done, as a key for caching. */
 export const editsKey = (edits: readonly Edit[]): string =>
   edits
-    .map((e) => (e.hold ? `h${e.hold.mode}:${e.hold.value}` : `j${e.jumper}`))
+    .map((e) => (e.hold ? `h${e.hold.mode}:${e.hold.value}` : e.repair === undefined ? `j${e.jumper}` : `r${e.repair}`))
     .sort()
     .join(' ')
 

@@ -1,5 +1,5 @@
 import { fine, problem, wrong, type Outcome, type Problem, type ProblemCode } from '../issue'
-import { findKind, KINDS, type Kind } from '../kinds'
+import { findKind, KINDS, type FaultTemplate, type Kind } from '../kinds'
 import { readQuantity, type Dimension, type Quantity } from '../quantity'
 import { atomsOf, parseCondition, type Condition } from './condition'
 import type { WrittenSheet } from './shape'
@@ -97,6 +97,15 @@ function resolvePart(
   }
   return part
 }
+
+/** Effects of a fault template, on a part. */
+export const templateEffects = (part: string, effects: FaultTemplate['effects']): SheetEffect[] =>
+  effects.map((e): SheetEffect => {
+    if ('mode' in e) return { is: 'mode', part, mode: e.mode, value: e.at }
+    const [op, value] =
+      'to' in e ? (['to', e.to] as const) : 'times' in e ? (['times', e.times] as const) : (['plus', e.plus] as const)
+    return { is: 'param', part, param: e.param, op, value }
+  })
 
 /** Resolves a sheet whose shape is right. Every mistake is reported with its path; nothing is thrown. */
 export function resolveSheet(w: WrittenSheet): Outcome<Sheet> {
@@ -335,16 +344,7 @@ export function resolveSheet(w: WrittenSheet): Outcome<Sheet> {
     }
     const effects: SheetEffect[] = f.effects
       ? f.effects.flatMap((e, i) => writtenEffect(e, [...path, 'effects', i]))
-      : (template?.effects ?? []).map((e): SheetEffect => {
-          if ('mode' in e) return { is: 'mode', part: part.id, mode: e.mode, value: e.at }
-          const [op, value] =
-            'to' in e
-              ? (['to', e.to] as const)
-              : 'times' in e
-                ? (['times', e.times] as const)
-                : (['plus', e.plus] as const)
-          return { is: 'param', part: part.id, param: e.param, op, value }
-        })
+      : templateEffects(part.id, template?.effects ?? [])
     if (!effects.length) desk.say('missing', path, { found: 'no effects', expected: 'at least one effect' })
     const repair = f.repair ?? ''
     if (!repairIds.has(repair))

@@ -1,0 +1,60 @@
+import { indexFault, type Fault, type Machine, type Present } from '../core/machine'
+import type { Bench } from '../core/procedure'
+import { templateEffects } from '../core/sheet'
+import { pick, weighted, type Random } from './random'
+import { TrueMachine, type SheetErrors } from './true-machine'
+
+export type Sort = 'single' | 'pair' | 'unlisted'
+
+/** A call as it comes in: a machine that really stands there, and what the customer says. */
+export interface Call {
+  sort: Sort
+  truth: TrueMachine
+  /** Repairs that are needed; empty for a fault that the sheet does not list. */
+  repairs: number[]
+  complaint: string
+}
+
+const severe = (fault: Fault, next: Random): Present => {
+  if (!fault.severity) return { fault, severity: undefined }
+  const { from, to, scale } = fault.severity
+  const u = next()
+  return { fault, severity: scale === 'log' ? from * (to / from) ** u : from + (to - from) * u }
+}
+
+/** Faults that the kinds know and the sheet does not list. */
+export function unlistedFaults(machine: Machine): Fault[] {
+  const listed = new Set(machine.faults.map((f) => f.id))
+  return machine.parts.flatMap((part) =>
+    Object.entries(machine.kinds[part.index].faults ?? {}).flatMap(([name, template]) => {
+      const id = `${part.id}.${name}`
+      if (listed.has(id)) return []
+      const effects = templateEffects(part.id, template.effects)
+      const { title, perYear, severity } = template
+      const written = { id, part: part.id, title, effects, perYear, severity, repair: '' }
+      return [indexFault(written, -1, machine.sheet, machine.parts, machine.partIndex)]
+    }),
+  )
+}
+
+/** Draws a call of a sort; a fault that nobody would call for is drawn again. */
+export function drawCall(bench: Bench, sort: Sort, next: Random, errors?: SheetErrors): Call {
+  const { machine } = bench
+  const others = unlistedFaults(machine)
+  for (let tries = 0; tries < 40; tries++) {
+    const from = sort === 'unlisted' ? others : machine.faults
+    const faults = [weighted(next, from, (f) => f.perYear)]
+    if (sort === 'pair') faults.push(weighted(next, machine.faults, (f) => (f === faults[0] ? 0 : f.perYear)))
+    const truth = new TrueMachine(
+      bench,
+      faults.map((f) => severe(f, next)),
+      next,
+      errors,
+    )
+    const complaints = truth.complaints()
+    if (!complaints.length) continue
+    const repairs = [...new Set(faults.map((f) => f.repair))].filter((r) => r >= 0)
+    return { sort, truth, repairs, complaint: pick(next, complaints) }
+  }
+  throw new Error(`no fault of sort ${sort} that anybody would call for`)
+}

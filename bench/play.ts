@@ -1,0 +1,116 @@
+import type { Evidence } from '../core/evidence'
+import { advise, type Advice } from '../core/explain'
+import { minutesTo, type Procedure } from '../core/procedure'
+import type { Predictor } from '../core/predict'
+import type { Call } from './draw'
+
+/** What somebody does at each step: a test, or undefined to repair. */
+export interface Policy {
+  name: string
+  choose(a: Advice, taken: ReadonlySet<string>): Procedure | undefined
+}
+
+const follow: Policy = {
+  name: 'the advice',
+  choose: (a) => (a.plan.state === 'testing' ? a.plan.next[0]?.procedure : undefined),
+}
+
+type School = Procedure['school']
+/** A named order as a fixed list: by school, within a school in the order of the sheet. */
+function permutation(
+  name: string,
+  schools: readonly School[],
+  procedures: readonly Procedure[],
+  filtered: boolean,
+): Policy {
+  const order = schools.flatMap((school) => procedures.filter((p) => p.school === school))
+  return {
+    name,
+    choose(a, taken) {
+      if (a.plan.state !== 'testing') return undefined
+      const useful = new Set(a.plan.next.map((s) => s.procedure))
+      return order.find((p) => !taken.has(p.id) && (!filtered || useful.has(p)))
+    },
+  }
+}
+
+export const policiesFor = ({ bench }: Predictor): Policy[] => [
+  follow,
+  permutation('live first', ['look', 'live', 'water', 'dead'], bench.procedures, true),
+  permutation('dead first', ['look', 'dead', 'live', 'water'], bench.procedures, true),
+  permutation('water first', ['look', 'water', 'live', 'dead'], bench.procedures, true),
+  permutation('literal checklist', ['look', 'dead', 'live', 'water'], bench.procedures, false),
+]
+
+/** Watching a cycle after a repair, min. */
+const PROVE = 8
+const MOST_STEPS = 40
+const MOST_REPAIRS = 4
+
+export interface Played {
+  minutes: number
+  tests: number
+  /** Parts with a price fitted in vain. */
+  wrongParts: number
+  /** Repairs of any sort done in vain. */
+  wrongRepairs: number
+  /** The first repair was one that is needed. */
+  rightFirst: boolean
+  solved: boolean
+  /** Probability stated for the first repair when it was chosen, and whether nothing listed was said to fit. */
+  stated: number
+  unexplained: boolean
+}
+
+/** Plays one call to its end: tests by the policy, the likeliest cheap repair, and on until it works or nobody knows. */
+export function play(predictor: Predictor, call: Call, policy: Policy): Played {
+  const { machine } = predictor.bench
+  const evidence: Evidence[] = [{ is: 'complaint', complaint: call.complaint }]
+  const taken = new Set<string>()
+  const open = new Set(call.repairs)
+  const out: Played = {
+    minutes: 0,
+    tests: 0,
+    wrongParts: 0,
+    wrongRepairs: 0,
+    rightFirst: false,
+    solved: false,
+    stated: 0,
+    unexplained: false,
+  }
+  let repairs = 0
+  for (let step = 0; step < MOST_STEPS; step++) {
+    const a = advise(predictor, evidence)
+    const test = policy.choose(a, taken)
+    if (test) {
+      const suggested = a.plan.next.find((s) => s.procedure === test)
+      out.minutes += suggested?.minutes ?? minutesTo(machine, a.placed.standing, test).minutes
+      out.tests++
+      taken.add(test.id)
+      evidence.push({ is: 'reading', test: test.id, value: call.truth.read(test), instrument: undefined })
+      continue
+    }
+    const best = a.plan.remedies[0]
+    if (repairs === 0) {
+      out.stated = best?.p ?? 0
+      out.unexplained = a.plan.state === 'unexplained'
+    }
+    if (!best || repairs === MOST_REPAIRS || a.plan.state === 'unexplained') return out
+    const right = open.delete(best.repair)
+    if (repairs === 0) out.rightFirst = right
+    repairs++
+    out.minutes += best.minutes + PROVE
+    if (!right) {
+      out.wrongRepairs++
+      if (best.price > 0) out.wrongParts++
+    }
+    if (right && !open.size) return { ...out, solved: true }
+    evidence.push({ is: 'action', action: { verb: 'repair', target: machine.sheet.repairs[best.repair].id } })
+    if (!right) continue
+    // What was repaired is another machine now: every test may tell something new.
+    call.truth.repair(best.repair)
+    if (!call.truth.complaints().length) return { ...out, solved: true }
+    taken.clear()
+  }
+  return out
+}

@@ -1,0 +1,122 @@
+import type { Predictor } from '../core/predict'
+import { drawCall, type Sort } from './draw'
+import { play, policiesFor, type Played } from './play'
+import { random } from './random'
+import type { Row } from './table'
+import type { SheetErrors } from './true-machine'
+
+export interface QualityOptions {
+  seed: number
+  singles: number
+  pairs: number
+  unlisted: number
+}
+
+const mean = (list: readonly number[]): number => list.reduce((s, x) => s + x, 0) / list.length
+const share = <T>(list: readonly T[], is: (x: T) => boolean): number => (100 * list.filter(is).length) / list.length
+
+/** Plays the same calls, drawn anew from the same seed, under a policy. */
+function playAll(p: Predictor, sort: Sort, count: number, seed: number, name: string, errors?: SheetErrors): Played[] {
+  const policy = policiesFor(p).find((x) => x.name === name)!
+  return Array.from({ length: count }, (_, i) =>
+    play(p, drawCall(p.bench, sort, random(seed * 7919 + i), errors), policy),
+  )
+}
+
+/** What following the advice comes to, against named orders and a checklist on the same calls. */
+export function qualityRows(p: Predictor, o: QualityOptions): Row[] {
+  const names = policiesFor(p).map((x) => x.name)
+  const singles = new Map(names.map((n) => [n, playAll(p, 'single', o.singles, o.seed, n)]))
+  const minutes = (n: string) => mean(singles.get(n)!.map((x) => x.minutes))
+  const [advice, ...others] = names
+  const fair = others.slice(0, -1)
+  const best = fair.reduce((a, b) => (minutes(b) < minutes(a) ? b : a))
+  const own = singles.get(advice)!
+  const sure = own.filter((x) => x.stated > 0.95)
+  const pairs = playAll(p, 'pair', o.pairs, o.seed + 1, advice)
+  const unlisted = playAll(p, 'unlisted', o.unlisted, o.seed + 2, advice)
+  const wrongSheet = playAll(p, 'single', o.singles, o.seed + 3, advice, { values: 0.2, times: 0.15 })
+  const wrongSure = wrongSheet.filter((x) => x.stated > 0.95)
+  const rows: Row[] = names.flatMap((n): Row[] => {
+    const all = singles.get(n)!
+    return [
+      { what: `${n}: minutes`, figure: minutes(n), unit: 'min', of: all.length },
+      { what: `${n}: tests`, figure: mean(all.map((x) => x.tests)), unit: '' },
+      {
+        what: `${n}: parts fitted in vain, of 100 calls`,
+        figure: 100 * mean(all.map((x) => x.wrongParts)),
+        unit: '',
+        ...(n === advice ? { most: 2 } : {}),
+      },
+      { what: `${n}: unresolved`, figure: share(all, (x) => !x.solved), unit: '%' },
+    ]
+  })
+  return [
+    ...rows,
+    {
+      what: `minutes against the best named order (${best})`,
+      figure: minutes(advice) / minutes(best),
+      unit: '',
+      most: 0.85,
+    },
+    {
+      what: 'minutes against the literal checklist',
+      figure: minutes(advice) / minutes(others.at(-1)!),
+      unit: '',
+      most: 0.7,
+    },
+    {
+      what: 'single faults: right repair chosen first',
+      figure: share(own, (x) => x.rightFirst),
+      unit: '%',
+      of: own.length,
+    },
+    {
+      what: 'single faults: right repair in the end',
+      figure: share(own, (x) => x.solved),
+      unit: '%',
+      least: 97,
+      of: own.length,
+    },
+    {
+      what: 'pairs: both right in the end',
+      figure: share(pairs, (x) => x.solved),
+      unit: '%',
+      least: 85,
+      of: pairs.length,
+    },
+    {
+      what: 'stated above 95 %, and wrong',
+      figure: share(sure, (x) => !x.rightFirst),
+      unit: '%',
+      most: 2,
+      of: sure.length,
+    },
+    {
+      what: 'the same, sheet values wrong by 20 %, times 15 %',
+      figure: share(wrongSure, (x) => !x.rightFirst),
+      unit: '%',
+      most: 5,
+      of: wrongSure.length,
+    },
+    {
+      what: 'right in the end on that wrong sheet',
+      figure: share(wrongSheet, (x) => x.solved),
+      unit: '%',
+      of: wrongSheet.length,
+    },
+    {
+      what: 'listed faults said to fit nothing',
+      figure: share(own, (x) => x.unexplained),
+      unit: '%',
+      most: 3,
+      of: own.length,
+    },
+    {
+      what: 'unlisted faults: no part condemned above 95 %',
+      figure: share(unlisted, (x) => x.stated <= 0.95),
+      unit: '%',
+      of: unlisted.length,
+    },
+  ]
+}

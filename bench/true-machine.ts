@@ -1,0 +1,195 @@
+import type { Component } from '../core/circuit'
+import { findMeter, SENSES } from '../core/instrument'
+import { makeVariant, type Machine, type Present } from '../core/machine'
+import type { Bench, Procedure } from '../core/procedure'
+import type { ReadingValue } from '../core/quantity'
+import {
+  phaseTimes,
+  plainVolts,
+  runPlain,
+  solveBoth,
+  waterSolver,
+  type PlainLive,
+  type PlainRun,
+} from '../core/reference'
+import type { Stretch } from '../core/water'
+import { flat, normal, pick, type Random } from './random'
+
+/** Chance that a hand slips: another scale, another test's terminals, any number. */
+const SLIPS = 0.03
+/** Spread of a hand on a stopwatch, s. */
+const REACTION = 0.4
+
+/** How far the truth may be from the sheet, beyond its tolerances: shares, drawn flat, each value by itself. */
+export interface SheetErrors {
+  values: number
+  times: number
+}
+
+/** A machine that really stands there: its own values, its faults, meters of its own, run by the plain simulator alone. */
+export class TrueMachine {
+  readonly values: Float64Array
+  private readonly gains = new Map<string, number>()
+  private readonly runs = new Map<number, PlainRun>()
+
+  constructor(
+    readonly bench: Bench,
+    public present: readonly Present[],
+    private readonly next: Random,
+    errors?: SheetErrors,
+  ) {
+    const { machine } = bench
+    this.values = Float64Array.from(machine.params, ({ id, nominal, sd, dimension }) => {
+      const off =
+        errors && id !== 'ambient' ? 1 + (dimension === 'time' ? errors.times : errors.values) * (2 * next() - 1) : 1
+      const value = nominal * off + flat(next) * sd
+      return nominal > 0 ? Math.max(value, nominal * 0.05) : value
+    })
+  }
+
+  /** The same machine after a repair. */
+  repair(repair: number): void {
+    this.present = this.present.filter((p) => p.fault.repair !== repair)
+    this.runs.clear()
+  }
+  run(index: number): PlainRun {
+    let run = this.runs.get(index)
+    if (!run) {
+      const { jumper, script } = this.bench.runs[index]
+      const variant = makeVariant(this.machine, this.present, jumper === undefined ? [] : [{ jumper }], this.values)
+      this.runs.set(index, (run = runPlain(variant, script)))
+    }
+    return run
+  }
+  private get machine(): Machine {
+    return this.bench.machine
+  }
+  /** Complaints that come true in some plain run of a program. */
+  complaints(): string[] {
+    const { complaints } = this.machine.sheet
+    const runs = this.bench.runs.filter((r) => r.jumper === undefined)
+    return complaints.filter((_, k) => runs.some((r) => this.run(r.index).complaints[k])).map((c) => c.id)
+  }
+
+  /** What somebody writes down who takes a test on this machine. */
+  read(procedure: Procedure): ReadingValue {
+    const value = this.shown(procedure)
+    if (this.next() >= SLIPS) return value
+    if (value.is === 'yes') return { is: 'no' }
+    if (value.is === 'no') return { is: 'yes' }
+    if (value.is !== 'value') return value
+    switch (pick(this.next, ['scale', 'neighbour', 'any'] as const)) {
+      case 'scale':
+        return { is: 'value', si: value.si * (this.next() < 0.5 ? 1000 : 1e-3) }
+      case 'neighbour': {
+        const like = this.bench.procedures.filter(
+          (p) => p !== procedure && JSON.stringify(p.shape) === JSON.stringify(procedure.shape),
+        )
+        return like.length ? this.shown(pick(this.next, like)) : value
+      }
+      default:
+        return { is: 'value', si: value.si * Math.exp(2 * normal(this.next)) }
+    }
+  }
+
+  private shown(procedure: Procedure): ReadingValue {
+    const { what } = procedure
+    const run = this.run(procedure.run)
+    if (what.is === 'code') return { is: 'word', word: run.alarms.at(-1) ?? 'none' }
+    if (what.is === 'duration') {
+      const { from, to } = phaseTimes(this.machine, run)[what.phase]
+      return Number.isNaN(to - from)
+        ? { is: 'never' }
+        : this.metered('stopwatch', to - from + REACTION * normal(this.next))
+    }
+    const still = run.stills[procedure.moment]
+    if (!still) return { is: 'never' }
+    const { live } = still
+    const { parts, kinds } = this.machine
+    if (what.is === 'watch') return this.sensed(live.signal(what.part, what.signal), what.sense)
+    if (what.is === 'between') throw new Error('the bench takes listed tests only')
+    const part = live.variant.parts[what.part]
+    const { probe } = what
+    const returns = () => {
+      const supply = kinds.findIndex((k) => k.returns !== undefined)
+      return live.variant.parts[supply].e[kinds[supply].returns!]
+    }
+    switch (probe.what) {
+      case 'sense':
+        return this.sensed(live.signal(what.part, probe.signal), probe.sense)
+      case 'volts': {
+        const b = probe.b === '@return' ? returns() : part.e[probe.b]
+        return this.metered(procedure.meter!, voltsWith(live, part.e[probe.a], b, procedure.meter!))
+      }
+      case 'ohms': {
+        const own: Component[] = []
+        if (probe.lifted) kinds[part.index].stamp?.(part, live, (c) => own.push(c))
+        else own.push(...live.components().components)
+        const ohms = ohmsOf(this.machine.nodes, own, part.e[probe.a], part.e[probe.b])
+        return ohms > 40e6 ? { is: 'open' } : this.metered('ohms', ohms)
+      }
+      case 'amps':
+        return this.metered('clamp', live.amps(part))
+      case 'pressure':
+      case 'bucket':
+        return this.metered(procedure.meter!, drawn(live, parts[part.index].w[probe.port], probe.what))
+      case 'display':
+        return this.metered('display', live.signal(what.part, probe.signal))
+    }
+  }
+
+  private sensed(signal: number, sense: keyof typeof SENSES): ReadingValue {
+    const { falseYes, falseNo } = SENSES[sense]
+    return { is: signal > 0.5 ? (this.next() < falseNo ? 'no' : 'yes') : this.next() < falseYes ? 'yes' : 'no' }
+  }
+  /** One instrument has one gain for the whole visit. */
+  private metered(id: string, truth: number): ReadingValue {
+    const { gain, floor, dimension } = findMeter(id)!
+    let own = this.gains.get(id)
+    if (own === undefined) this.gains.set(id, (own = 1 + gain * flat(this.next)))
+    const si = truth * own + floor * normal(this.next)
+    return { is: 'value', si: dimension === 'temperature' ? si : Math.max(0, si) }
+  }
+}
+
+/** The meter is one more resistor in the network, which is solved again as a whole. */
+function voltsWith(live: PlainLive, a: number, b: number, meterId: string): number {
+  const { input, shows } = findMeter(meterId)!
+  const loaded: Component[] = [...live.components().components, { t: 'R', a, b, ohms: input! }]
+  const { ac, dc } = solveBoth(live.variant.machine.nodes, loaded, live.omega)
+  return plainVolts(shows === 'dc' ? dc : ac, a, b)
+}
+
+/** One volt behind 10 kΩ is put across the points; the resistance follows from what is left of it. */
+function ohmsOf(nodes: number, components: readonly Component[], a: number, b: number): number {
+  const dead = components
+    .filter((c) => c.t !== 'RECT')
+    .map((c) => (c.t === 'VAC' || c.t === 'VDC' ? { ...c, volts: 0 } : c))
+  const { dc } = solveBoth(nodes, [...dead, { t: 'VDC', a, b, ohms: 1e4, volts: 1 }], 1)
+  const volts = plainVolts(dc, a, b)
+  return volts > 1 - 1e-9 ? Infinity : (1e4 * volts) / (1 - volts)
+}
+
+/** Opens a joint and lets the water run into a bucket, or through a needle of known resistance before a gauge. */
+function drawn(live: PlainLive, node: number, what: 'pressure' | 'bucket'): number {
+  const upstream = live.stretches().stretches.filter((s) => s.from !== node)
+  const heads = live.heads()
+  if (what === 'bucket') {
+    heads[node] = 0
+    const flow = waterSolver(upstream, heads)(heads)
+    return upstream.reduce((q, s, k) => q + (s.to === node ? flow[k] : 0), 0)
+  }
+  const needle: Stretch = {
+    from: node,
+    to: heads.length,
+    square: 1e22,
+    linear: 0,
+    rated: Infinity,
+    beyond: 0,
+    head: 0,
+    oneWay: false,
+  }
+  const open = Float64Array.from([...heads, 0])
+  const q = waterSolver([...upstream, needle], open)(open)[upstream.length]
+  return needle.square * q * q
+}
