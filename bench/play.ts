@@ -109,7 +109,9 @@ export function play(predictor: Predictor, call: Call, policy: Policy): Played {
     if (!right) continue
     // What was repaired is another machine now: every test may tell something new.
     call.truth.repair(best.repair)
-    if (!call.truth.complaints().length) return { ...out, solved: true }
+    const left = call.truth.complaints()
+    if (!left.length) return { ...out, solved: true }
+    evidence.push({ is: 'complaint', complaint: left[0] })
     taken.clear()
   }
   return out

@@ -1,5 +1,5 @@
 import type { Predictor } from '../core/predict'
-import { drawCall, type Sort } from './draw'
+import { drawCall, type Call, type Sort } from './draw'
 import { play, policiesFor, type Played } from './play'
 import { random } from './random'
 import type { Row } from './table'
@@ -15,27 +15,31 @@ export interface QualityOptions {
 const mean = (list: readonly number[]): number => list.reduce((s, x) => s + x, 0) / list.length
 const share = <T>(list: readonly T[], is: (x: T) => boolean): number => (100 * list.filter(is).length) / list.length
 
-/** Plays the same calls, drawn anew from the same seed, under a policy. */
-function playAll(p: Predictor, sort: Sort, count: number, seed: number, name: string, errors?: SheetErrors): Played[] {
+const drawAll = (p: Predictor, sort: Sort, count: number, seed: number, errors?: SheetErrors): Call[] =>
+  Array.from({ length: count }, (_, i) => drawCall(p.bench, sort, random(seed * 7919 + i), errors))
+
+/** Plays calls under a policy: the same machines and the same hands for each. */
+function playAll(p: Predictor, calls: readonly Call[], seed: number, name: string): Played[] {
   const policy = policiesFor(p).find((x) => x.name === name)!
-  return Array.from({ length: count }, (_, i) =>
-    play(p, drawCall(p.bench, sort, random(seed * 7919 + i), errors), policy),
-  )
+  return calls.map((call, i) => play(p, { ...call, truth: call.truth.again(random(seed * 104729 + i)) }, policy))
 }
 
 /** What following the advice comes to, against named orders and a checklist on the same calls. */
 export function qualityRows(p: Predictor, o: QualityOptions): Row[] {
   const names = policiesFor(p).map((x) => x.name)
-  const singles = new Map(names.map((n) => [n, playAll(p, 'single', o.singles, o.seed, n)]))
+  const calls = drawAll(p, 'single', o.singles, o.seed)
+  const singles = new Map(names.map((n) => [n, playAll(p, calls, o.seed, n)]))
   const minutes = (n: string) => mean(singles.get(n)!.map((x) => x.minutes))
   const [advice, ...others] = names
   const fair = others.slice(0, -1)
   const best = fair.reduce((a, b) => (minutes(b) < minutes(a) ? b : a))
   const own = singles.get(advice)!
   const sure = own.filter((x) => x.stated > 0.95)
-  const pairs = playAll(p, 'pair', o.pairs, o.seed + 1, advice)
-  const unlisted = playAll(p, 'unlisted', o.unlisted, o.seed + 2, advice)
-  const wrongSheet = playAll(p, 'single', o.singles, o.seed + 3, advice, { values: 0.2, times: 0.15 })
+  const drawn = (sort: Sort, count: number, salt: number, errors?: SheetErrors) =>
+    playAll(p, drawAll(p, sort, count, o.seed + salt, errors), o.seed + salt, advice)
+  const pairs = drawn('pair', o.pairs, 1)
+  const unlisted = drawn('unlisted', o.unlisted, 2)
+  const wrongSheet = drawn('single', o.singles, 3, { values: 0.2, times: 0.15 })
   const wrongSure = wrongSheet.filter((x) => x.stated > 0.95)
   const rows: Row[] = names.flatMap((n): Row[] => {
     const all = singles.get(n)!

@@ -30,12 +30,12 @@ export interface SheetErrors {
 export class TrueMachine {
   readonly values: Float64Array
   private readonly gains = new Map<string, number>()
-  private readonly runs = new Map<number, PlainRun>()
+  private runs = new Map<number, PlainRun>()
 
   constructor(
     readonly bench: Bench,
     public present: readonly Present[],
-    private readonly next: Random,
+    private next: Random,
     errors?: SheetErrors,
   ) {
     const { machine } = bench
@@ -47,10 +47,15 @@ export class TrueMachine {
     })
   }
 
+  /** The same machine on another visit: other meters, other slips, and as it was before any repair. */
+  again(next: Random): TrueMachine {
+    const other = Object.create(TrueMachine.prototype) as TrueMachine
+    return Object.assign(other, this, { next, gains: new Map(), runs: this.runs })
+  }
   /** The same machine after a repair. */
   repair(repair: number): void {
     this.present = this.present.filter((p) => p.fault.repair !== repair)
-    this.runs.clear()
+    this.runs = new Map()
   }
   run(index: number): PlainRun {
     let run = this.runs.get(index)

@@ -1,3 +1,4 @@
+import type { Edit } from '../machine'
 import { editsKey, type Member, type Predictor } from '../predict'
 import { broadLikelihood, likelihood, noCondition, withValue, type Fit } from './likelihood'
 import type { Belief, Case, Condition, Doubt, Misread, PlacedReading } from './types'
@@ -11,8 +12,11 @@ const UNLISTED = 0.03
 const MIXTURE = 0.7
 /** How long a first fault is lived with before a second may join it, years. */
 const TOGETHER_YEARS = 0.1
-/** Pairs run as pairs for one state of evidence. */
-export const PAIRS_MADE = 16
+/** Most pairs run as pairs for one state of evidence. */
+export const PAIRS_MADE = 96
+/** Pairs are run in batches until what is left of them is at most this share. */
+const BATCH = 16
+const RESIDUAL_LEFT = 0.02
 
 const keyOf = (r: PlacedReading): string => `${r.procedure.key}|${r.meter ?? ''}|${editsKey(r.edits)}`
 
@@ -33,12 +37,16 @@ interface Scored {
   fits: Fit[]
   prior: number
   complaint: number
+  /** Likelihood of each complaint. */
+  heard: number[]
 }
 
 /** Scores one member on its own: every reading given the earlier ones. */
 function score(predictor: Predictor, member: Member, c: Case, readings: readonly PlacedReading[]): Scored {
-  let complaint = 1
-  for (const k of c.complaints) complaint *= predictor.complains(member, k) ? HEARD : MISHEARD
+  const heard = c.complaints.map(({ complaint, edits }) =>
+    predictor.complains(member, complaint, edits) ? HEARD : MISHEARD,
+  )
+  const complaint = heard.reduce((product, x) => product * x, 1)
   // A machine whose every fault has been repaired still fails only when the repair did not hold.
   const done = member.present.filter(({ fault }) => c.repairs.includes(fault.repair))
   const { repairs } = predictor.bench.machine.sheet
@@ -61,7 +69,7 @@ function score(predictor: Predictor, member: Member, c: Case, readings: readonly
     if (explains && p.is === 'value' && r.value.is === 'value')
       condition = withValue(condition, p, r.value.si, keyOf(r))
   }
-  return { log, condition, each, fits, prior: member.weight, complaint }
+  return { log, condition, each, fits, prior: member.weight, complaint, heard }
 }
 
 /**
@@ -78,6 +86,7 @@ export function believe(predictor: Predictor, c: Case, pairs: number = PAIRS_MAD
   const scored = new Map<Member, Scored>(singles.map((m) => [m, score(predictor, m, c, readings)]))
   const faulty = singles.filter((m) => m.present.length === 1)
 
+  const cured = (m: Member, edits: readonly Edit[]) => edits.some((e) => e.repair === m.present[0].fault.repair)
   // Upper bound of each pair: its prior times, per reading and for the complaint, the better of its two faults.
   interface Draft {
     a: Member
@@ -92,19 +101,32 @@ export function believe(predictor: Predictor, c: Case, pairs: number = PAIRS_MAD
       if (a.present[0].fault === b.present[0].fault) continue
       const [x, y] = [scored.get(a)!, scored.get(b)!]
       const weight = a.weight * b.weight * TOGETHER_YEARS
-      let log = Math.log(weight) + Math.log(Math.max(x.complaint, y.complaint))
-      for (let k = 0; k < readings.length; k++) log += Math.log(Math.max(x.each[k], y.each[k], 1e-300))
+      let log = Math.log(weight)
+      // After the repair of one of them the machine has the other alone.
+      const better = (edits: readonly Edit[], left: number, right: number) =>
+        Math.log(Math.max(cured(a, edits) ? 0 : left, cured(b, edits) ? 0 : right, 1e-300))
+      c.complaints.forEach(({ edits }, k) => (log += better(edits, x.heard[k], y.heard[k])))
+      readings.forEach(({ edits }, k) => (log += better(edits, x.each[k], y.each[k])))
       drafts.push({ a, b, weight, log })
     }
   drafts.sort((p, q) => q.log - p.log || p.a.index - q.a.index || p.b.index - q.b.index)
-  const made = readings.length ? drafts.slice(0, pairs) : []
   const members = [...singles]
-  for (const d of made) {
-    const member = predictor.pair(d.a, d.b, d.weight)
-    scored.set(member, score(predictor, member, c, readings))
-    members.push(member)
+  let made = 0
+  const likeliest = drafts[0]?.log ?? 0
+  let bound = drafts.reduce((s, d) => s + Math.exp(d.log - likeliest), 0)
+  const most = readings.length || c.repairs.length ? Math.min(pairs, drafts.length) : 0
+  while (made < most) {
+    const known = members.reduce((s, m) => s + Math.exp(scored.get(m)!.log - likeliest), 0)
+    if (bound <= RESIDUAL_LEFT * known) break
+    for (const d of drafts.slice(made, Math.min(made + BATCH, most))) {
+      const member = predictor.pair(d.a, d.b, d.weight)
+      scored.set(member, score(predictor, member, c, readings))
+      members.push(member)
+      bound -= Math.exp(d.log - likeliest)
+      made++
+    }
   }
-  const rest = drafts.slice(made.length)
+  const rest = drafts.slice(made)
 
   // "Something else" is scored against the mixture of the listed members, reading by reading.
   const logs = members.map((m) => scored.get(m)!.log)
@@ -128,8 +150,8 @@ export function believe(predictor: Predictor, c: Case, pairs: number = PAIRS_MAD
   const top = Math.max(unlisted, ...logs)
   const p = Float64Array.from(logs, (x) => Math.exp(x - top))
   const other = Math.exp(unlisted - top)
-  const bound = rest.reduce((s, d) => s + Math.exp(d.log - top), 0)
-  const sum = p.reduce((s, x) => s + x, 0) + other + bound
+  const unmade = rest.reduce((s, d) => s + Math.exp(d.log - top), 0)
+  const sum = p.reduce((s, x) => s + x, 0) + other + unmade
   const doubtOf = (r: PlacedReading): Doubt => {
     const k = readings.indexOf(r)
     if (k < 0) return { slip: 0, misread: undefined }
@@ -147,7 +169,7 @@ export function believe(predictor: Predictor, c: Case, pairs: number = PAIRS_MAD
     members,
     p: p.map((x) => x / sum),
     unexplained: other / sum,
-    residual: bound / sum,
+    residual: unmade / sum,
     readings: Float64Array.from(members, (m) =>
       scored.get(m)!.each.reduce((sum, l) => sum + Math.log(Math.max(l, 1e-300)), 0),
     ),

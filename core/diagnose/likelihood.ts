@@ -40,6 +40,7 @@ const WRITTEN_WRONG: readonly {
   },
 ]
 
+const BEYOND = 0.01
 const LOG_SPAN = Math.log(4e8)
 
 /**
@@ -48,7 +49,8 @@ const LOG_SPAN = Math.log(4e8)
  */
 export function broadDensity(value: number, dimension: Dimension): number {
   const ceiling = CEILING[dimension]
-  if (ceiling !== undefined) return 1 / ceiling
+  // Beyond the ceiling hardly anything is ever shown: what stands there was written wrong.
+  if (ceiling !== undefined) return Math.abs(value) <= ceiling ? 1 / ceiling : (BEYOND * ceiling) / value ** 2
   if (dimension === 'time') return 1 / (Math.max(value, 1) * Math.log(7200))
   return 1 / (Math.max(Math.abs(value), 0.1) * LOG_SPAN)
 }

@@ -1,5 +1,6 @@
 import type { Evidence } from '../evidence'
 import type { Edit, Machine } from '../machine'
+import { editsKey } from '../predict'
 import { findProcedure, type Bench, type Standing } from '../procedure'
 import type { Case, PlacedReading } from './types'
 
@@ -25,7 +26,7 @@ function handEdit(machine: Machine, part: number): Edit {
 /** Gives each reading the context of the actions before it. Actions of a retracted reading stay. */
 export function placeEvidence(bench: Bench, evidence: readonly Evidence[]): Placed {
   const { machine } = bench
-  const complaints: number[] = []
+  const complaints: { complaint: number; edits: Edit[] }[] = []
   const readings: PlacedReading[] = []
   let standing: Standing = startStanding
   const jumpers = new Set<number>()
@@ -39,7 +40,9 @@ export function placeEvidence(bench: Bench, evidence: readonly Evidence[]): Plac
   for (const e of evidence) {
     if (e.is === 'complaint') {
       const k = machine.sheet.complaints.findIndex((c) => c.id === e.complaint)
-      if (k >= 0 && !complaints.includes(k)) complaints.push(k)
+      const edits = [...new Set(repairs)].sort((a, b) => a - b).map((repair) => ({ repair }))
+      const said = (c: (typeof complaints)[number]) => c.complaint === k && editsKey(c.edits) === editsKey(edits)
+      if (k >= 0 && !complaints.some(said)) complaints.push({ complaint: k, edits })
       continue
     }
     if (e.is === 'reading') {

@@ -13,8 +13,8 @@ export interface PlacedReading {
 
 /** The evidence in the form the belief is computed from. */
 export interface Case {
-  /** Indices of the complaints made. */
-  complaints: readonly number[]
+  /** Complaints made (indices into the sheet's), each with what had been repaired by then. */
+  complaints: readonly { complaint: number; edits: readonly Edit[] }[]
   readings: readonly PlacedReading[]
   /** Repairs done (indices into the sheet's) after which the complaint was still there. */
   repairs: readonly number[]

@@ -14,6 +14,9 @@ import type { Evidence } from '../evidence'
 import { plan, type Order, type Plan } from '../plan'
 import { editsKey, type Predictor } from '../predict'
 
+/** Above this probability of a slip a reading is in doubt. */
+export const DOUBT_ABOVE = 0.5
+
 /** Everything the evidence says about a machine: the one answer that web and command line both show. */
 export interface Advice {
   placed: Placed
@@ -39,7 +42,14 @@ export function advise(
   const belief = believe(predictor, placed.case, pairs)
   // A test read with the same things in and out tells nothing new; after a change it may.
   const now = editsKey(placed.edits)
-  const taken = new Set(placed.case.readings.flatMap((r) => (editsKey(r.edits) === now ? [r.procedure.id] : [])))
+  // A doubtful reading may be taken once more.
+  const times = new Map<string, number>()
+  const taken = new Set<string>()
+  placed.case.readings.forEach((r, i) => {
+    if (editsKey(r.edits) !== now) return
+    times.set(r.procedure.id, (times.get(r.procedure.id) ?? 0) + 1)
+    if (belief.doubts[i].slip < DOUBT_ABOVE || times.get(r.procedure.id)! > 1) taken.add(r.procedure.id)
+  })
   return {
     placed,
     belief,

@@ -1,4 +1,5 @@
 import type { Doubt, LinkState, Verdict } from '../diagnose'
+import { DOUBT_ABOVE } from './advise'
 import { findMeter, SENSES } from '../instrument'
 import type { Machine } from '../machine'
 import type { Prediction } from '../predict'
@@ -177,9 +178,6 @@ export function sayVerdict(v: Verdict, dimension: Dimension | undefined): string
       : ''
   return `${capital(v.says)}${band}`
 }
-
-/** Above this probability a reading is said to be in doubt. */
-const DOUBT_ABOVE = 0.5
 
 /** What is doubtful about a reading, in words; empty when nothing is. */
 export function sayDoubt(doubt: Doubt, value: ReadingValue, dimension: Dimension | undefined): string {

@@ -253,13 +253,12 @@ export function plan(
       price: machine.sheet.repairs[r].price,
     }))
   const stop = !suggestions.some((s) => s.saving > s.minutes * PATIENCE)
-  const rest = belief.unexplained + belief.residual
   const best = Math.max(0, ...mass)
   const state: PlanState = !stop
     ? 'testing'
     : best >= STANDS_ABOVE
       ? 'cause-stands'
-      : rest > best
+      : belief.unexplained > best
         ? 'unexplained'
         : 'undecided'
   return { next: suggestions, remedies, costNow, stop, state }

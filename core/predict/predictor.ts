@@ -139,8 +139,10 @@ export class Predictor {
   }
 
   /** Whether a complaint of the sheet comes true for a member in any of its plain runs. */
-  complains(member: Member, complaint: number): boolean {
-    return this.bench.runs.some((r) => r.jumper === undefined && this.timeline(member, r.index).complaints[complaint])
+  complains(member: Member, complaint: number, edits: readonly Edit[] = []): boolean {
+    return this.bench.runs.some(
+      (r) => r.jumper === undefined && this.timeline(member, r.index, edits).complaints[complaint],
+    )
   }
 
   /**

@@ -33,7 +33,7 @@ describe('plan', () => {
     const p = predictorOf(mini('interlocks'))
     const faults = p.bench.machine.faults.map((f) => f.id)
     const [bin, drive] = [1 + faults.indexOf('bin.stuck-open'), 1 + faults.indexOf('drive.winding-open')]
-    const base = believe(p, { complaints: [0], readings: [], repairs: [] }, 0)
+    const base = believe(p, { complaints: [{ complaint: 0, edits: [] }], readings: [], repairs: [] }, 0)
     const belief = {
       ...base,
       p: base.p.map((_, i) =>
@@ -54,7 +54,7 @@ describe('plan', () => {
   })
   it('with the cause certain no test is offered and the plan stops', () => {
     const p = predictorOf(mini('interlocks'))
-    const base = believe(p, { complaints: [0], readings: [], repairs: [] }, 0)
+    const base = believe(p, { complaints: [{ complaint: 0, edits: [] }], readings: [], repairs: [] }, 0)
     const one = { ...base, p: base.p.map((_, i) => (i === 3 ? 1 : 0)), unexplained: 0, residual: 0 }
     expect(plan(p, one, { power: 'on', open: [], running: undefined })).toMatchObject({ next: [], stop: true })
   })
