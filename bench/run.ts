@@ -2,13 +2,14 @@
  * `npm run bench`: how good and how fast the advice is. The truth is a machine with values of its own, run by the plain
  * simulator alone. One table a sheet; a figure not reached is printed as not reached. Same seed, same table.
  *
- *     npm run bench -- [--sheet ID]... [--seed N] [--singles N] [--pairs N] [--unlisted N] [--only speed|quality]
+ *     npm run bench -- [--sheet ID]... [--seed N] [--singles N] [--pairs N] [--unlisted N] [--only speed|optimum|quality]
  */
 import { parseArgs } from 'node:util'
 import { findShipped } from '../cli/library'
 import { openBench } from '../core/explain'
 import { orThrow } from '../core/issue'
 import { readSheet } from '../core/sheet'
+import { optimumRows } from './optimum'
 import { qualityRows } from './quality'
 import { speedRows } from './speed'
 import { printRows } from './table'
@@ -31,6 +32,7 @@ for (const id of values.sheet ?? ['orrisk-tl40']) {
   const open = () => openBench(orThrow(readSheet(text, file, findShipped)))
   const wants = (part: string) => values.only === undefined || values.only === part
   if (wants('speed')) printRows(`${id}: speed, seed ${seed}`, speedRows(open, 12, seed))
+  if (wants('optimum')) printRows(`${id}: against the optimum, seed ${seed}`, optimumRows([open()], 40, seed))
   if (wants('quality')) {
     const options = {
       seed,

@@ -10,8 +10,11 @@ const MISHEARD = 0.006
 const UNLISTED = 0.03
 /** "Something else" is mostly the current mixture of predictions plus a broad part. */
 const MIXTURE = 0.7
-/** How long a first fault is lived with before a second may join it, years. */
-const TOGETHER_YEARS = 0.1
+/**
+ * How long a first fault is lived with before a second may join it, years. Longer than calls alone would make it:
+ * age and hard water bring faults in company.
+ */
+const TOGETHER_YEARS = 0.5
 /** Most pairs run as pairs for one state of evidence. */
 export const PAIRS_MADE = 96
 /** Pairs are run in batches until what is left of them is at most this share. */
@@ -157,13 +160,15 @@ export function believe(predictor: Predictor, c: Case, pairs: number = PAIRS_MAD
     if (k < 0) return { slip: 0, misread: undefined }
     const by = new Map<Misread | undefined, number>()
     let slip = 0
+    let listed = 0
     members.forEach((m, i) => {
       const fit = scored.get(m)!.fits[k]
-      slip += (p[i] / sum) * fit.slip
-      by.set(fit.misread, (by.get(fit.misread) ?? 0) + (p[i] / sum) * fit.slip)
+      listed += p[i]
+      slip += p[i] * fit.slip
+      by.set(fit.misread, (by.get(fit.misread) ?? 0) + p[i] * fit.slip)
     })
     const [misread] = [...by].sort((a, b) => b[1] - a[1])[0]
-    return { slip, misread }
+    return { slip: slip / listed, misread }
   }
   return {
     members,

@@ -56,6 +56,6 @@ export function advise(
     suspects: suspects(belief),
     links: links(predictor, belief, placed.jumpers),
     verdicts: placed.case.readings.map((r) => judge(predictor, r)),
-    plan: plan(predictor, belief, placed.standing, order, taken, placed.edits),
+    plan: plan(predictor, belief, placed.standing, { order, taken, edits: placed.edits, refine: pairs === undefined }),
   }
 }

@@ -10,3 +10,5 @@ export {
   type Remedy,
   type Suggestion,
 } from './plan'
+export { costToGo, repairCost } from './costs'
+export { lookAhead, type Choice, type Table } from './lookahead'

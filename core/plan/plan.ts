@@ -2,6 +2,8 @@ import { conditional, type Belief } from '../diagnose'
 import type { Edit, Machine } from '../machine'
 import type { Predictor, Prediction } from '../predict'
 import { minutesTo, type Move, type Procedure, type Standing } from '../procedure'
+import { costToGo, repairCost } from './costs'
+import { lookAhead, type Table } from './lookahead'
 
 /** The named orders in which good practitioners differ; `best` lets the saving decide alone. */
 export type Order = 'best' | 'live-first' | 'dead-first' | 'water-first'
@@ -14,18 +16,12 @@ const SCHOOLS: Record<Order, readonly Procedure['school'][] | undefined> = {
   'water-first': ['look', 'water'],
 }
 
-/** One unit of money weighs as much as one minute. */
-const MINUTES_PER_MONEY = 1
-/** Coming back because a repair did not hold, min. */
-const CALL_BACK = 60
-/** Proving a repair with a watched cycle, min. */
-const PROVE = 8
-/** What it takes when the cause is none of those listed, min. */
-const GIVE_UP = 90
 /** A test is worth offering when it is expected to save at least this, min. */
 const WORTH = 0.05
-/** Share of its minutes that a test must save to go on: one step ahead sees only part of what a test is worth. */
+/** Share of its minutes that a test must save to go on, when one step alone is looked at. */
 const PATIENCE = 0.5
+/** Tests that lookahead works with. */
+const TABLED = 20
 /** Members below this posterior do not count when tests are compared. */
 const COUNTS = 2e-3
 const BINS = 12
@@ -77,11 +73,6 @@ export type PlanState = 'testing' | 'cause-stands' | 'unexplained' | 'undecided'
 /** The cause stands when one repair cures it with at least this probability. */
 export const STANDS_ABOVE = 0.8
 
-const repairCost = (machine: Machine, repair: number): number => {
-  const { minutes, price, holds } = machine.sheet.repairs[repair]
-  return minutes + price * MINUTES_PER_MONEY + PROVE + (1 - holds) * CALL_BACK
-}
-
 /** Repairs each member still needs, by place in the belief; one that did not hold is needed again. */
 const needsOf = (belief: Belief, edits: readonly Edit[]): number[][] => {
   const done = new Set(edits.map((e) => e.repair))
@@ -90,32 +81,6 @@ const needsOf = (belief: Belief, edits: readonly Edit[]): number[][] => {
     const left = all.filter((r) => !done.has(r))
     return left.length ? left : all
   })
-}
-
-/**
- * Expected minutes until the machine works when repairs are tried without further tests, in the order of
- * probability over cost; that order is optimal for causes that exclude each other (Smith's rule).
- */
-function costToGo(costs: Float64Array, needs: readonly number[][], p: ArrayLike<number>, rest: number): number {
-  const mass = new Float64Array(costs.length)
-  let listed = 0
-  for (let i = 0; i < needs.length; i++) {
-    if (!needs[i].length || p[i] === 0) continue
-    listed += p[i]
-    for (const r of needs[i]) mass[r] += p[i]
-  }
-  const order: number[] = []
-  for (let r = 0; r < costs.length; r++) if (mass[r] > 0) order.push(r)
-  order.sort((a, b) => mass[b] / costs[b] - mass[a] / costs[a] || a - b)
-  let left = listed
-  let cost = 0
-  const other = Math.max(0, rest)
-  for (const r of order) {
-    if (left < 0.01 * listed) break
-    cost += costs[r] * (left + Math.min(other, left))
-    left -= mass[r]
-  }
-  return cost + (other + Math.max(0, left)) * GIVE_UP
 }
 
 function erf(x: number): number {
@@ -197,50 +162,83 @@ export function outcomesOf(
   return all
 }
 
-/**
- * What to do next: every test that can tell something, by expected saving per minute, and the repairs by
- * probability over cost.
- *
- * The saving of a test is the fall of the expected cost to the right repair, averaged over its outcomes.
- *
- * @param standing how machine and technician stand, for the minutes of each test
- * @param edits what hands have left in the machine
- * @param taken ids of tests already read in the present state; they are not offered again
- */
-export function plan(
-  predictor: Predictor,
+/** Decision table of the most telling tests, with the minutes between them. */
+function tableOf(
+  machine: Machine,
   belief: Belief,
   standing: Standing,
-  order: Order = 'best',
-  taken: ReadonlySet<string> = new Set(),
-  edits: readonly Edit[] = [],
-): Plan {
+  suggestions: readonly Suggestion[],
+  costs: Float64Array,
+  needs: number[][],
+): Table {
+  // Members that count, and no others: the table is small so that it can be gone through often.
+  const counting = [...belief.p.keys()].filter((i) => belief.p[i] >= COUNTS)
+  const from = [standing, ...suggestions.map((s) => minutesTo(machine, standing, s.procedure).after)]
+  return {
+    costs,
+    needs: counting.map((i) => needs[i]),
+    outcomes: suggestions.map((s) =>
+      s.outcomes.map((o) => Float64Array.from(counting, (i) => (o.after[i] * o.p) / belief.p[i])),
+    ),
+    minutes: from.map((f) => Float64Array.from(suggestions, (s) => minutesTo(machine, f, s.procedure).minutes)),
+  }
+}
+
+export interface PlanOptions {
+  order?: Order
+  /** Ids of tests already read in the present state; they are not offered again. */
+  taken?: ReadonlySet<string>
+  /** What hands have left in the machine. */
+  edits?: readonly Edit[]
+  /** Whether to look further than one step. */
+  refine?: boolean
+}
+
+/**
+ * What to do next: every test that can tell something, and the repairs by probability over cost.
+ *
+ * The saving of a test is the fall of the expected cost to the right repair, averaged over its outcomes; refined, the
+ * tests that would follow are counted in.
+ *
+ * @param standing how machine and technician stand, for the minutes of each test
+ */
+export function plan(predictor: Predictor, belief: Belief, standing: Standing, options: PlanOptions = {}): Plan {
+  const { order = 'best', taken = new Set(), edits = [], refine = true } = options
   const { machine, procedures } = predictor.bench
   const costs = Float64Array.from(machine.sheet.repairs, (_, r) => repairCost(machine, r))
   const needs = needsOf(belief, edits)
   const costNow = costToGo(costs, needs, belief.p, belief.unexplained + belief.residual)
-  const counted = belief.p.reduce((s, p) => s + (p >= COUNTS ? p : 0), 0)
-  const countedNow = costToGo(
-    costs,
-    needs,
-    belief.p.map((p) => (p >= COUNTS ? p / counted : 0)),
-    0,
-  )
+  const counts = belief.p.map((p) => (p >= COUNTS ? p : 0))
+  const counted = counts.reduce((s, p) => s + p, 0)
+  const countedNow = costToGo(costs, needs, counts, 0)
   const suggestions: Suggestion[] = []
   for (const procedure of procedures) {
     if (taken.has(procedure.id)) continue
     const outcomes = outcomesOf(predictor, belief, procedure, edits)
     if (outcomes.length < 2) continue
-    const after = outcomes.reduce((s, o) => s + o.p * costToGo(costs, needs, o.after, 0), 0) / counted
-    const saving = (countedNow - after) * counted
+    const saving = countedNow - outcomes.reduce((s, o) => s + o.p * costToGo(costs, needs, o.after, 0), 0)
     if (saving < WORTH) continue
     const { minutes, moves } = minutesTo(machine, standing, procedure)
     suggestions.push({ procedure, minutes, moves, saving, outcomes })
   }
-  const rate = (s: Suggestion) => s.saving / s.minutes
   const schools = SCHOOLS[order]
   const first = (s: Suggestion) => (schools === undefined || schools.includes(s.procedure.school) ? 0 : 1)
+  const rate = (s: Suggestion) => s.saving / s.minutes
   suggestions.sort((a, b) => first(a) - first(b) || rate(b) - rate(a) || a.procedure.index - b.procedure.index)
+  let stop = !suggestions.some((s) => s.saving > s.minutes * PATIENCE)
+  if (refine && suggestions.length) {
+    const open = schools === undefined ? suggestions : suggestions.filter((s) => first(s) === first(suggestions[0]))
+    const tabled = open.slice(0, TABLED)
+    const table = tableOf(machine, belief, standing, tabled, costs, needs)
+    const chosen = lookAhead(
+      table,
+      counts.filter((x) => x > 0),
+    ).map(({ test, saving }) => ({ ...tabled[test], saving: saving * counted }))
+    const net = (s: Suggestion) => s.saving - s.minutes * counted
+    stop = chosen.length === 0 || net(chosen[0]) <= 0
+    const rest = suggestions.filter((s) => !chosen.some((c) => c.procedure === s.procedure))
+    suggestions.splice(0, suggestions.length, ...chosen, ...rest)
+  }
   const mass = new Float64Array(machine.sheet.repairs.length)
   needs.forEach((n, i) => n.forEach((r) => (mass[r] += belief.p[i])))
   const remedies: Remedy[] = [...mass.keys()]
@@ -252,7 +250,6 @@ export function plan(
       minutes: machine.sheet.repairs[r].minutes,
       price: machine.sheet.repairs[r].price,
     }))
-  const stop = !suggestions.some((s) => s.saving > s.minutes * PATIENCE)
   const best = Math.max(0, ...mass)
   const state: PlanState = !stop
     ? 'testing'

@@ -58,16 +58,29 @@ const reached = (s: Standing, { needs }: Procedure): boolean =>
   needs.panels.every((p) => s.open.includes(p)) &&
   (!needs.reach || (s.running?.program === needs.reach.program && s.running.seconds === needs.reach.seconds))
 
-/**
- * The cheapest way from a standing to a procedure (Dijkstra over moves), with the reading itself.
- *
- * @returns total minutes, the moves in order, and the standing afterwards
- */
-export function minutesTo(
-  machine: Machine,
-  from: Standing,
-  goal: Procedure,
-): { minutes: number; moves: Move[]; after: Standing } {
+export interface Way {
+  /** Minutes with the reading itself. */
+  minutes: number
+  moves: Move[]
+  /** How one stands afterwards. */
+  after: Standing
+}
+
+/** Ways already found; the same few standings come again and again. */
+const found = new WeakMap<Machine, Map<string, Way>>()
+
+/** The cheapest way from a standing to a procedure, with the reading itself. */
+export function minutesTo(machine: Machine, from: Standing, goal: Procedure): Way {
+  let known = found.get(machine)
+  if (!known) found.set(machine, (known = new Map()))
+  const key = `${goal.key}|${keyOf(from)}`
+  let way = known.get(key)
+  if (!way) known.set(key, (way = search(machine, from, goal)))
+  return way
+}
+
+/** Dijkstra over moves. */
+function search(machine: Machine, from: Standing, goal: Procedure): Way {
   interface Node {
     standing: Standing
     minutes: number

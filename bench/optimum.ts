@@ -1,0 +1,156 @@
+import { lookAhead, outcomesOf, repairCost, type Table } from '../core/plan'
+import { believe } from '../core/diagnose'
+import type { Predictor } from '../core/predict'
+import { minutesTo, type Standing } from '../core/procedure'
+import { random, type Random } from './random'
+import type { Row } from './table'
+
+/** A small decision cut out of a sheet: every outcome certain under each member, so that the best plan can be found. */
+export interface Cut {
+  table: Table
+  p: Float64Array
+}
+
+const START: Standing = { power: 'on', open: [], running: undefined }
+
+const shuffled = <T>(list: readonly T[], next: Random): T[] =>
+  list
+    .map((x) => [next(), x] as const)
+    .sort((a, b) => a[0] - b[0])
+    .map(([, x]) => x)
+
+/** Draws 8 to 12 single faults and as many tests that part them; each member shows its likeliest outcome. */
+export function cutMachine(predictor: Predictor, next: Random): Cut {
+  const { machine, procedures } = predictor.bench
+  const size = 8 + Math.floor(next() * 5)
+  const complaints = machine.sheet.complaints.map((_, k) => k)
+  for (;;) {
+    const complaint = complaints[Math.floor(next() * complaints.length)]
+    const belief = believe(predictor, { complaints: [{ complaint, edits: [] }], readings: [], repairs: [] }, 0)
+    const able = predictor.members.filter(
+      (m) => m.present.length === 1 && predictor.complains(m, complaint) && belief.p[m.index] > 2e-3,
+    )
+    const members = shuffled(able, next).slice(0, size)
+    if (members.length < 8) continue
+    const tests = shuffled(procedures, next).flatMap((procedure) => {
+      const outcomes = outcomesOf(predictor, belief, procedure)
+      const shows = members.map((m) =>
+        outcomes.reduce(
+          (best, o, k) => (o.after[m.index] * o.p > outcomes[best].after[m.index] * outcomes[best].p ? k : best),
+          0,
+        ),
+      )
+      return new Set(shows).size > 1 ? [{ procedure, shows }] : []
+    })
+    const taken = tests.slice(0, size)
+    if (taken.length < 8) continue
+    const from = [START, ...taken.map((t) => minutesTo(machine, START, t.procedure).after)]
+    return {
+      p: Float64Array.from(members, (m) => m.weight),
+      table: {
+        costs: Float64Array.from(machine.sheet.repairs, (_, r) => repairCost(machine, r)),
+        needs: members.map((m) => [m.present[0].fault.repair]),
+        outcomes: taken.map(({ shows }) =>
+          [...new Set(shows)].map((k) => Float64Array.from(shows, (s) => (s === k ? 1 : 0))),
+        ),
+        minutes: from.map((f) => Float64Array.from(taken, (t) => minutesTo(machine, f, t.procedure).minutes)),
+      },
+    }
+  }
+}
+
+interface Step {
+  repair?: number
+  test?: number
+}
+
+/** Splits members (a bit each) by a step: the cost of the step now, and what is left after each of its outcomes. */
+function split(
+  { table }: Cut,
+  members: number,
+  from: number,
+  step: Step,
+): { minutes: number; parts: number[]; at: number } {
+  const bits = [...table.needs.keys()].filter((i) => members & (1 << i))
+  const mask = (own: number[]) => own.reduce((m, i) => m | (1 << i), 0)
+  if (step.test !== undefined) {
+    const parts = table.outcomes[step.test].map((chance) => mask(bits.filter((i) => chance[i] > 0))).filter((m) => m)
+    return { minutes: table.minutes[from][step.test], parts, at: step.test + 1 }
+  }
+  const left = mask(bits.filter((i) => table.needs[i][0] !== step.repair))
+  return { minutes: table.costs[step.repair!], parts: left ? [left] : [], at: from }
+}
+
+const weight = ({ p }: Cut, members: number): number => p.reduce((s, x, i) => s + (members & (1 << i) ? x : 0), 0)
+
+/** The least expected minutes, by dynamic programming over which members are left and which test was last. */
+export function optimum(cut: Cut): number {
+  const known = new Map<string, number>()
+  const repairs = [...new Set(cut.table.needs.map((n) => n[0]))]
+  const best = (members: number, from: number): number => {
+    if (!members) return 0
+    const key = `${members}|${from}`
+    const before = known.get(key)
+    if (before !== undefined) return before
+    const mass = weight(cut, members)
+    let least = Infinity
+    for (const repair of repairs) {
+      const { minutes, parts, at } = split(cut, members, from, { repair })
+      if (parts[0] === members) continue
+      least = Math.min(least, mass * minutes + parts.reduce((s, m) => s + best(m, at), 0))
+    }
+    cut.table.outcomes.forEach((_, test) => {
+      const { minutes, parts, at } = split(cut, members, from, { test })
+      if (parts.length > 1) least = Math.min(least, mass * minutes + parts.reduce((s, m) => s + best(m, at), 0))
+    })
+    known.set(key, least)
+    return least
+  }
+  const all = (1 << cut.table.needs.length) - 1
+  return best(all, 0) / weight(cut, all)
+}
+
+/** Expected minutes when the planner's choice is followed, asked anew after every outcome. */
+export function achieved(cut: Cut): number {
+  const { table } = cut
+  const go = (members: number, from: number): number => {
+    if (!members) return 0
+    const mass = weight(cut, members)
+    const p = cut.p.map((x, i) => (members & (1 << i) ? x : 0))
+    const here: Table = { ...table, minutes: [table.minutes[from], ...table.minutes.slice(1)] }
+    const [choice] = lookAhead(here, p)
+    const step: Step =
+      choice && choice.saving > here.minutes[0][choice.test] ? { test: choice.test } : { repair: firstRepair(cut, p) }
+    const { minutes, parts, at } = split(cut, members, from, step)
+    return mass * minutes + parts.reduce((s, m) => s + go(m, at), 0)
+  }
+  const all = (1 << table.needs.length) - 1
+  return go(all, 0) / weight(cut, all)
+}
+
+/** The repair that Smith's rule does first: most probability for its cost. */
+function firstRepair({ table }: Cut, p: Float64Array): number {
+  const mass = new Map<number, number>()
+  p.forEach((x, i) => mass.set(table.needs[i][0], (mass.get(table.needs[i][0]) ?? 0) + x))
+  return [...mass].sort((a, b) => b[1] / table.costs[b[0]] - a[1] / table.costs[a[0]])[0][0]
+}
+
+export function optimumRows(predictors: readonly Predictor[], machines: number, seed: number): Row[] {
+  const next = random(seed)
+  const ratios = Array.from({ length: machines }, (_, i) => {
+    const cut = cutMachine(predictors[i % predictors.length], next)
+    return achieved(cut) / optimum(cut)
+  }).sort((a, b) => a - b)
+  const mean = ratios.reduce((s, x) => s + x, 0) / ratios.length
+  return [
+    { what: 'minutes over the optimum, mean', figure: mean, unit: '', most: 1.05, of: machines },
+    {
+      what: 'minutes over the optimum, p90',
+      figure: ratios[Math.floor(0.9 * ratios.length)],
+      unit: '',
+      most: 1.2,
+      of: machines,
+    },
+    { what: 'never below the optimum', figure: ratios[0], unit: '', least: 1 - 1e-9 },
+  ]
+}

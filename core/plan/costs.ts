@@ -1,0 +1,58 @@
+import type { Machine } from '../machine'
+
+/** One unit of money weighs as much as one minute. */
+const MINUTES_PER_MONEY = 1
+/** Coming back because a repair did not hold, min. */
+const CALL_BACK = 60
+/** Proving a repair with a watched cycle, min. */
+const PROVE = 8
+/** What it takes when the cause is none of those listed, min. */
+const GIVE_UP = 90
+
+/** Minutes that doing a repair comes to, its part and the chance of a call-back counted in. */
+export const repairCost = (machine: Machine, repair: number): number => {
+  const { minutes, price, holds } = machine.sheet.repairs[repair]
+  return minutes + price * MINUTES_PER_MONEY + PROVE + (1 - holds) * CALL_BACK
+}
+
+/** Weight of each repair; a place to work in. */
+let mass = new Float64Array(0)
+
+/**
+ * Expected minutes until the machine works when repairs are tried without further tests, in the order of
+ * probability over cost; that order is optimal for causes that exclude each other (Smith's rule).
+ *
+ * @param costs minutes of each repair
+ * @param needs repairs that each member needs
+ * @param p weight of each member; need not sum to one, the result scales with it
+ * @param rest weight of what no member explains
+ */
+export function costToGo(
+  costs: Float64Array,
+  needs: readonly (readonly number[])[],
+  p: ArrayLike<number>,
+  rest: number,
+): number {
+  if (mass.length < costs.length) mass = new Float64Array(costs.length)
+  mass.fill(0)
+  let listed = 0
+  for (let i = 0; i < needs.length; i++) {
+    if (!needs[i].length || p[i] === 0) continue
+    listed += p[i]
+    for (const r of needs[i]) mass[r] += p[i]
+  }
+  let left = listed
+  let cost = 0
+  const other = Math.max(0, rest)
+  // The best of what is left, one after another: few are ever taken.
+  while (left >= 0.01 * listed && left > 0) {
+    let best = -1
+    for (let r = 0; r < costs.length; r++)
+      if (mass[r] > 0 && (best < 0 || mass[r] * costs[best] > mass[best] * costs[r])) best = r
+    if (best < 0) break
+    cost += costs[best] * (left + Math.min(other, left))
+    left -= mass[best]
+    mass[best] = 0
+  }
+  return cost + (other + Math.max(0, left)) * GIVE_UP
+}
