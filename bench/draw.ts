@@ -16,10 +16,12 @@ export interface Call {
 }
 
 const severe = (fault: Fault, next: Random): Present => {
-  if (!fault.severity) return { fault, severity: undefined }
+  const rests = next() < fault.sometimes / 2
+  const misses = rests ? { misses: 0.03 + 0.3 * next() } : {}
+  if (!fault.severity) return { fault, severity: undefined, ...misses }
   const { from, to, scale } = fault.severity
   const u = next()
-  return { fault, severity: scale === 'log' ? from * (to / from) ** u : from + (to - from) * u }
+  return { fault, severity: scale === 'log' ? from * (to / from) ** u : from + (to - from) * u, ...misses }
 }
 
 /** Faults that the kinds know and the sheet does not list. */
@@ -31,7 +33,7 @@ export function unlistedFaults(machine: Machine): Fault[] {
       if (listed.has(id)) return []
       const effects = templateEffects(part.id, template.effects)
       const { title, perYear, severity } = template
-      const written = { id, part: part.id, title, effects, perYear, severity, repair: '' }
+      const written = { id, part: part.id, title, effects, perYear, severity, repair: '', sometimes: 0, causes: [] }
       return [indexFault(written, -1, machine.sheet, machine.parts, machine.partIndex)]
     }),
   )

@@ -44,7 +44,9 @@ function timeJobs(p: Predictor, jobs: number, seed: number): { quick: number[]; 
           ? { is: 'value', si: Math.max(0, shown.mean + shown.noise * normal(next)) }
           : shown.is === 'sense'
             ? { is: next() < shown.yes ? 'yes' : 'no' }
-            : shown
+            : shown.is === 'times'
+              ? { is: 'times', clean: Math.round(10 * shown.clean), of: 10 }
+              : shown
       evidence.push({ is: 'reading', test: choice.id, value, instrument: undefined })
       quick.push(timed(() => advise(p, evidence, 'best', 0))[0])
       const [ms, a] = timed(() => advise(p, evidence))

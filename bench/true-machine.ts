@@ -1,6 +1,7 @@
 import type { Component } from '../core/circuit'
 import { findMeter, SENSES } from '../core/instrument'
 import { makeVariant, type Machine, type Present } from '../core/machine'
+import { WORKED } from '../core/plan'
 import type { Bench, Procedure } from '../core/procedure'
 import type { ReadingValue } from '../core/quantity'
 import {
@@ -73,7 +74,14 @@ export class TrueMachine {
   complaints(): string[] {
     const { complaints } = this.machine.sheet
     const runs = this.bench.runs.filter((r) => r.jumper === undefined)
-    return complaints.filter((_, k) => runs.some((r) => this.run(r.index).complaints[k])).map((c) => c.id)
+    // What comes and goes is complained of on the days when it acts.
+    const acting = this.present.map(({ fault, severity }) => ({ fault, severity }))
+    const on = (index: number) =>
+      this.present.some((p) => p.misses !== undefined)
+        ? runPlain(makeVariant(this.machine, acting, [], this.values), this.bench.runs[index].script)
+        : this.run(index)
+    const shown = runs.map((r) => on(r.index).complaints)
+    return complaints.filter((_, k) => shown.some((s) => s[k])).map((c) => c.id)
   }
 
   /** What somebody writes down who takes a test on this machine. */
@@ -138,6 +146,14 @@ export class TrueMachine {
       case 'pressure':
       case 'bucket':
         return this.metered(procedure.meter!, drawn(live, parts[part.index].w[probe.port], probe.what))
+      case 'worked': {
+        const own = this.present.filter((p) => p.fault.part === what.part)
+        const hard = own.some((p) => p.misses === undefined)
+        const clean = Array.from({ length: WORKED }).filter(
+          () => !hard && own.every((p) => this.next() >= p.misses!) && this.next() > 0.002,
+        ).length
+        return { is: 'times', clean, of: WORKED }
+      }
       case 'display':
         return this.metered('display', live.signal(what.part, probe.signal))
     }

@@ -248,7 +248,7 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
     a.verdicts.forEach((v, i) => {
       const r = a.placed.case.readings[i]
       console.log(
-        `${sayTest(machine, r.procedure)}: ${sayReading(r.value, dimensionOf(r.procedure))}. ${sayVerdict(v, dimensionOf(r.procedure))} ${sayDoubt(a.belief.doubts[i], r.value, dimensionOf(r.procedure))}`.trimEnd(),
+        `${sayTest(machine, r.procedure)}: ${sayReading(r.value, dimensionOf(r.procedure))}. ${sayVerdict(v, dimensionOf(r.procedure), r.value)} ${sayDoubt(a.belief.doubts[i], r.value, dimensionOf(r.procedure))}`.trimEnd(),
       )
     })
     console.log('\nSuspects')
@@ -306,9 +306,11 @@ const readingOf = (p: Prediction): Parameters<typeof sayReading>[0] =>
     ? { is: p.yes > 0.5 ? 'yes' : 'no' }
     : p.is === 'word'
       ? p
-      : p.is === 'value'
-        ? { is: 'value', si: p.mean }
-        : { is: p.is }
+      : p.is === 'times'
+        ? { is: 'times', clean: Math.round(p.clean * 10), of: 10 }
+        : p.is === 'value'
+          ? { is: 'value', si: p.mean }
+          : { is: p.is }
 
 const plainPrediction = (p: Prediction) =>
   p.is === 'value' ? { is: p.is, mean: p.mean } : p.is === 'sense' ? { is: p.is, yes: p.yes } : p

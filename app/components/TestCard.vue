@@ -43,10 +43,12 @@ const groups = computed(() => {
   for (const s of props.card.suspects) by.set(s.text, [...(by.get(s.text) ?? []), s])
   return [...by].map(([text, suspects]) => ({ text, suspects }))
 })
+const PLACEHOLDER = { number: '0.0', word: 'code', times: '10/10', 'yes-no': '' } as const
 const chips = computed(() => {
   const { shape } = props.card
   if (shape.takes === 'yes-no') return []
   if (shape.takes === 'word') return shape.words
+  if (shape.takes === 'times') return ['10/10']
   return [...(shape.dimension === 'resistance' ? ['OL'] : []), ...(shape.dimension === 'voltage' ? ['0'] : []), 'never']
 })
 </script>
@@ -116,7 +118,7 @@ const chips = computed(() => {
             ref="field"
             v-model="text"
             class="number big"
-            :placeholder="dimension ? '0.0' : card.shape.takes === 'word' ? 'code' : ''"
+            :placeholder="PLACEHOLDER[card.shape.takes]"
             autocomplete="off"
             autocapitalize="off"
             enterkeyhint="done"
@@ -130,7 +132,9 @@ const chips = computed(() => {
           {{
             typed !== undefined && dimension
               ? `Understood as ${sayQuantity(typed, dimension)}`
-              : 'Type what the meter shows: OL, 2k7, 118.6, 0.4'
+              : card.shape.takes === 'times'
+                ? 'Type how many of how many times: 10/10'
+                : 'Type what the meter shows: OL, 2k7, 118.6, 0.4'
           }}
           <kbd>R</kbd>
         </p>

@@ -31,6 +31,13 @@ function inOrder(readings: readonly PlacedReading[]): PlacedReading[] {
   return sorted.filter((r, i) => r.value.is === 'value' || i === 0 || key(sorted[i - 1]) !== key(r))
 }
 
+/** Weight of a pair because the first fault has brought about the second. */
+function broughtAbout(a: Member, b: Member): number {
+  const chance = a.present[0].fault.causes.find((c) => c.fault === b.present[0].fault.index)?.chance
+  // The second fault's own severities share what it may come with.
+  return chance === undefined ? 0 : (a.weight * chance * b.weight) / b.present[0].fault.perYear
+}
+
 interface Scored {
   /** Logarithm of prior × likelihood of everything. */
   log: number
@@ -103,7 +110,7 @@ export function believe(predictor: Predictor, c: Case, pairs: number = PAIRS_MAD
       const [a, b] = [faulty[i], faulty[j]]
       if (a.present[0].fault === b.present[0].fault) continue
       const [x, y] = [scored.get(a)!, scored.get(b)!]
-      const weight = a.weight * b.weight * TOGETHER_YEARS
+      const weight = a.weight * b.weight * TOGETHER_YEARS + broughtAbout(a, b) + broughtAbout(b, a)
       let log = Math.log(weight)
       // After the repair of one of them the machine has the other alone.
       const better = (edits: readonly Edit[], left: number, right: number) =>

@@ -58,6 +58,9 @@ export function broadDensity(value: number, dimension: Dimension): number {
 /** Share of unlisted faults that show a value, an open line, or that never get so far. */
 const BROAD = { value: 0.6, open: 0.25, never: 0.15, yes: 0.5, word: 0.2 }
 
+/** Chance that an unlisted fault shows in a part that is worked by hand. */
+const ELSEWHERE = 0.1
+
 /** Likelihood of a reading under "something else", the broad part. */
 export function broadLikelihood(reading: ReadingValue, dimension: Dimension | undefined): number {
   switch (reading.is) {
@@ -72,6 +75,9 @@ export function broadLikelihood(reading: ReadingValue, dimension: Dimension | un
       return BROAD.yes
     case 'word':
       return BROAD.word
+    case 'times':
+      // What no sheet lists seldom lies in the very switch that is being worked.
+      return reading.clean === reading.of ? 1 - ELSEWHERE : ELSEWHERE / reading.of
     case 'could-not':
       return 1
   }
@@ -118,6 +124,13 @@ export function withValue(c: Condition, p: Prediction & { is: 'value' }, value: 
 
 export const normalDensity = (x: number, mean: number, variance: number): number =>
   Math.exp((-(x - mean) * (x - mean)) / (2 * variance)) / Math.sqrt(2 * Math.PI * variance)
+
+/** Chance of so many clean out of so many, each by itself. */
+export function binomial(clean: number, of: number, share: number): number {
+  let log = clean * Math.log(Math.max(share, 1e-12)) + (of - clean) * Math.log(Math.max(1 - share, 1e-12))
+  for (let i = 1; i <= of - clean; i++) log += Math.log((clean + i) / i)
+  return Math.exp(log)
+}
 
 /** How well a member explains a reading. */
 export interface Fit {
@@ -171,6 +184,8 @@ export function likelihood(
       if (reading.is === 'yes') return { ...none, l: p.yes }
       if (reading.is === 'no') return { ...none, l: 1 - p.yes }
       return slipped(slip)
+    case 'times':
+      return reading.is === 'times' ? { ...none, l: binomial(reading.clean, reading.of, p.clean) } : slipped(slip)
     case 'word':
       return reading.is === 'word' && reading.word === p.word ? { ...none, l: 1 - SLIP } : slipped(slip)
   }

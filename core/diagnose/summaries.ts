@@ -96,6 +96,10 @@ export function judge(predictor: Predictor, reading: PlacedReading): Verdict {
   const healthy = predictor.predict(predictor.members[0], procedure, meter, edits)
   const base = { test: procedure.id, band: undefined, distance: 0 }
   if (value.is === 'could-not') return { ...base, says: 'not taken' }
+  if (value.is === 'times') {
+    const says = value.clean === value.of ? 'as it should be' : 'not as it should be'
+    return { ...base, distance: value.clean === value.of ? 0 : Infinity, says }
+  }
   if (healthy.is === 'value') {
     const sd = Math.sqrt(healthy.sensitivity.reduce((s, x) => s + x * x, 0) + healthy.noise ** 2)
     const band = { low: Math.max(0, healthy.mean - 2 * sd), high: healthy.mean + 2 * sd }

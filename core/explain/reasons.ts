@@ -1,5 +1,5 @@
 import { believe, suspects, type Belief, type Placed, type PlacedReading } from '../diagnose'
-import type { Outcome, Suggestion } from '../plan'
+import { WORKED, type Outcome, type Suggestion } from '../plan'
 import type { Predictor } from '../predict'
 import type { Procedure } from '../procedure'
 import type { ReadingValue } from '../quantity'
@@ -86,6 +86,9 @@ function typicalReading(
     }
     case 'word':
       return { is: 'word', word: o.word! }
+    case 'times':
+      // A miss stands for the fewest that tells: a hard fault misses always, one that rests once or twice.
+      return { is: 'times', clean: o.low === WORKED ? WORKED : WORKED - 2, of: WORKED }
     default:
       return { is: o.is }
   }

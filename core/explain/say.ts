@@ -1,6 +1,7 @@
 import type { Doubt, LinkState, Verdict } from '../diagnose'
 import { DOUBT_ABOVE } from './advise'
 import { findMeter, SENSES } from '../instrument'
+import { WORKED } from '../plan'
 import type { Machine } from '../machine'
 import type { Prediction } from '../predict'
 import type { Move, Point, Procedure } from '../procedure'
@@ -27,6 +28,8 @@ export function sayReading(value: ReadingValue, dimension: Dimension | undefined
       return 'could not take it'
     case 'word':
       return value.word
+    case 'times':
+      return `${value.clean} of ${value.of}`
     default:
       return value.is
   }
@@ -45,6 +48,8 @@ export function sayPrediction(p: Prediction, dimension: Dimension | undefined): 
       return p.yes > 0.5 ? 'yes' : 'no'
     case 'word':
       return p.word
+    case 'times':
+      return `${sayChance(p.clean)} of the times`
   }
 }
 
@@ -92,6 +97,8 @@ export function sayTest(machine: Machine, p: Procedure): string {
           return `Pressure at the end of the ${title}`
         case 'bucket':
           return `Bucket test at the end of the ${title}`
+        case 'worked':
+          return `Work the ${title} ${WORKED} times`
         case 'display':
           return `Level at the ${title}`
         case 'sense':
@@ -130,6 +137,8 @@ export function sayHow(machine: Machine, p: Procedure, meterId: string | undefin
           return `Close the tap, take the ${title} off at the machine, screw the gauge on, open the tap slowly and read.`
         case 'bucket':
           return `Close the tap, take the ${title} off at the machine, hold it in a bucket, open the tap fully and time the litres.`
+        case 'worked':
+          return `Take the leads off the ${title}, meter on the beeper, and work it ${WORKED} times or more. Write how many of how many times it made and broke as it should, such as ${WORKED}/${WORKED}.`
         case 'display':
           return `Read the level of the ${title} ${p.when}.`
         case 'sense':
@@ -171,7 +180,12 @@ export const STATE_WORD: Record<LinkState, string> = {
   bypassed: 'bypassed',
 }
 
-export function sayVerdict(v: Verdict, dimension: Dimension | undefined): string {
+/** What so many clean times leave open: the greatest miss rate that would still give them one time in twenty. */
+const missRate = (n: number): number => 1 - 0.05 ** (1 / n)
+
+export function sayVerdict(v: Verdict, dimension: Dimension | undefined, value?: ReadingValue): string {
+  if (value?.is === 'times' && value.clean === value.of)
+    return `As it should be; up to ${Math.ceil(100 * missRate(value.of))} of 100 could still miss`
   const band =
     v.band && dimension
       ? ` (healthy: ${sayQuantity(v.band.low, dimension)} to ${sayQuantity(v.band.high, dimension)})`

@@ -86,7 +86,7 @@ export function viewOf(predictor: Predictor, evidence: readonly Evidence[], orde
         test: v.test,
         text: sayReading(value, dimensionOf(procedure)),
         title: sayTest(machine, procedure),
-        verdict: sayVerdict(v, dimensionOf(procedure)),
+        verdict: sayVerdict(v, dimensionOf(procedure), value),
         fits,
         doubt: sayDoubt(a.belief.doubts[i], value, dimensionOf(procedure)),
       }

@@ -139,6 +139,8 @@ export type ProbeSpec = { minutes?: number } & (
   | { id: string; what: 'bucket'; port: string; when: 'cold' }
   | { id: string; what: 'sense'; signal: string; sense: Sense; when: 'active' | 'idle' | 'dead' }
   | { id: string; what: 'display'; signal: string; when: 'active' | 'settled' }
+  /** Worked by hand many times on the bench, terminals taken off: how often it made and broke as it should. */
+  | { id: string; what: 'worked'; when: 'dead' }
 )
 
 export type Sense = 'ear' | 'eye' | 'hand'
@@ -156,6 +158,8 @@ export interface FaultTemplate {
   severity?: { from: number; to: number; scale: 'log' | 'linear' }
   /** Typical occurrences per machine and year. */
   perYear: number
+  /** Share of its cases that come and go, 0 … 1; 0 when left out. */
+  sometimes?: number
   /** What usually cures it. */
   cure: 'replace' | 'clean' | 'restore' | 'remake'
 }

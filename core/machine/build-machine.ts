@@ -190,5 +190,7 @@ export function indexFault(
     perYear: f.perYear,
     severity: f.severity,
     repair: sheet.repairs.findIndex((r) => r.id === f.repair),
+    sometimes: f.sometimes,
+    causes: f.causes.map(({ fault, chance }) => ({ fault: sheet.faults.findIndex((x) => x.id === fault), chance })),
   }
 }

@@ -22,7 +22,8 @@ export function makeVariant(
   const held = new Int8Array(machine.modes.length).fill(-1)
   const parts: Part[] = [...machine.parts]
   const repaired = new Set(edits.map((e) => e.repair))
-  for (const { fault, severity } of present.filter((p) => !repaired.has(p.fault.repair)))
+  const acts = (p: Present) => p.misses === undefined && !repaired.has(p.fault.repair)
+  for (const { fault, severity } of present.filter(acts))
     for (const e of fault.effects) {
       if (e.is === 'mode') held[e.mode] = e.value
       else if (e.is === 'param') {

@@ -80,12 +80,18 @@ export interface Fault {
   severity: { from: number; to: number; scale: 'log' | 'linear' } | undefined
   /** Index into `sheet.repairs`. */
   repair: number
+  /** Share of its cases that come and go, 0 … 1. */
+  sometimes: number
+  /** Faults that this one brings about, with the chance that it has. */
+  causes: readonly { fault: number; chance: number }[]
 }
 
 /** A fault that is present, with its severity where it has one. */
 export interface Present {
   fault: Fault
   severity: number | undefined
+  /** An intermittent fault that does not act during this visit, with the share of times it still misses; else absent. */
+  misses?: number
 }
 
 /** What hands have done to the machine on top of its faults. */

@@ -3,6 +3,7 @@ export {
   outcomesOf,
   plan,
   STANDS_ABOVE,
+  WORKED,
   type PlanState,
   type Order,
   type Outcome,

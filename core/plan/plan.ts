@@ -25,6 +25,8 @@ const TABLED = 20
 /** Members below this posterior do not count when tests are compared. */
 const COUNTS = 2e-3
 const BINS = 12
+/** Times that a switch is worked when nobody says otherwise. */
+export const WORKED = 10
 
 export interface Suggestion {
   procedure: Procedure
@@ -40,7 +42,7 @@ export interface Suggestion {
 export interface Outcome {
   p: number
   /** Range of values in SI, or the kind of outcome. */
-  is: 'value' | 'open' | 'never' | 'yes' | 'no' | 'word'
+  is: 'value' | 'open' | 'never' | 'yes' | 'no' | 'word' | 'times'
   low: number
   high: number
   word: string | undefined
@@ -153,6 +155,10 @@ export function outcomesOf(
     } else if (prediction.is === 'sense') {
       put('yes', { is: 'yes', ...plain }, i, p * prediction.yes)
       put('no', { is: 'no', ...plain }, i, p * (1 - prediction.yes))
+    } else if (prediction.is === 'times') {
+      const whole = prediction.clean ** WORKED
+      put('clean', { is: 'times', ...plain, low: WORKED, high: WORKED }, i, p * whole)
+      put('missed', { is: 'times', ...plain, low: 0, high: WORKED - 1 }, i, p * (1 - whole))
     } else if (prediction.is === 'word')
       put(`w${prediction.word}`, { is: 'word', ...plain, word: prediction.word }, i, p)
     else put(prediction.is, { is: prediction.is, ...plain }, i, p)

@@ -27,6 +27,13 @@ const MODEL_SPREAD = 0.008
 const SCREENED_SPREAD = 0.06
 /** Half width of a severity node in standard deviations of a shared parameter. */
 const NODE_SPREAD = 0.6
+/** Misses of an intermittent fault that rests, as nodes: share of the times that it is worked or a cycle is run. */
+const MISSES = [0.05, 0.2, 0.5]
+/** Of the visits to an intermittent fault, those at which it does not act. */
+const RESTS = 0.35
+/** Share of times that a good contact is misjudged when it is worked. */
+const MISJUDGED = 0.004
+
 /** Share of calls where nothing turns out to be wrong, against all fault rates together. */
 const HEALTHY_SHARE = 0.03
 
@@ -70,17 +77,21 @@ export class Predictor {
     const total = machine.faults.reduce((sum, f) => sum + f.perYear, 0)
     this.add([], HEALTHY_SHARE * total)
     for (const fault of machine.faults) {
+      const resting = fault.perYear * fault.sometimes * RESTS
+      const acting = fault.perYear - resting
+      for (const misses of resting > 0 ? MISSES : []) {
+        const severity = fault.severity && severityNodes(fault.severity, 1)[0]
+        this.add([{ fault, severity, misses }], resting / MISSES.length)
+      }
       if (!fault.severity) {
-        this.add([{ fault, severity: undefined }], fault.perYear)
+        this.add([{ fault, severity: undefined }], acting)
         continue
       }
       const nodes = severityNodes(fault.severity, SEVERITY_NODES)
       const own: Member[] = []
       nodes.forEach((severity, i) =>
         own.push(
-          this.add([{ fault, severity }], fault.perYear / nodes.length, [
-            () => ({ below: own[i - 1], above: own[i + 1] }),
-          ]),
+          this.add([{ fault, severity }], acting / nodes.length, [() => ({ below: own[i - 1], above: own[i + 1] })]),
         ),
       )
     }
@@ -117,6 +128,17 @@ export class Predictor {
     return member
   }
 
+  private readonly awake = new Map<number, Member>()
+  /** A member with all its faults acting. */
+  private acting(member: Member): Member {
+    let acting = this.awake.get(member.index)
+    if (!acting) {
+      acting = this.trial(member.present.map(({ fault, severity }) => ({ fault, severity })))
+      this.awake.set(member.index, acting)
+    }
+    return acting
+  }
+
   /** A member for exactly these faults, outside the hypothesis space: for what-if questions. */
   trial(present: readonly Present[]): Member {
     return this.make(present, 0)
@@ -140,8 +162,10 @@ export class Predictor {
 
   /** Whether a complaint of the sheet comes true for a member in any of its plain runs. */
   complains(member: Member, complaint: number, edits: readonly Edit[] = []): boolean {
+    // What an intermittent fault makes the customer say, it says on the days when it acts.
+    const acting = member.present.some((p) => p.misses !== undefined) ? this.acting(member) : member
     return this.bench.runs.some(
-      (r) => r.jumper === undefined && this.timeline(member, r.index, edits).complaints[complaint],
+      (r) => r.jumper === undefined && this.timeline(acting, r.index, edits).complaints[complaint],
     )
   }
 
@@ -220,9 +244,19 @@ export class Predictor {
       case 'pressure':
       case 'bucket':
         return this.shown(showWater(plant, part, probe.port, probe.what), meter!)
+      case 'worked':
+        return { is: 'times', clean: this.worked(member, what.part) }
       case 'display':
         return this.value(plant.signal(what.part, probe.signal), undefined, meter!)
     }
+  }
+
+  /** Share of times that a part worked by hand does what it should: a hard fault never, a resting one but for its misses. */
+  private worked(member: Member, part: number): number {
+    const own = member.present.filter((p) => p.fault.part === part)
+    const misses = own.flatMap((p) => p.misses ?? [])
+    if (own.length > misses.length) return MISJUDGED
+    return (1 - MISJUDGED) * misses.reduce((clean, m) => clean * (1 - m), 1)
   }
 
   private node(plant: Plant, part: number, terminal: string): number {

@@ -11,6 +11,8 @@ export type Prediction =
   | { is: 'never' }
   | { is: 'sense'; yes: number }
   | { is: 'word'; word: string }
+  /** Share of times that it does what it should. */
+  | { is: 'times'; clean: number }
 
 /** One way the machine may be: which faults, at which severity. Healthy is the member without faults. */
 export interface Member {

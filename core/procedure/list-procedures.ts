@@ -13,6 +13,7 @@ const MINUTES: Record<ProbeSpec['what'], number> = {
   bucket: 6,
   sense: 0.4,
   display: 1,
+  worked: 3,
 }
 const METER: Partial<Record<ProbeSpec['what'], string>> = {
   ohms: 'ohms',
@@ -61,6 +62,8 @@ function shapeOf(machine: Machine, part: Part, probe: ProbeSpec): ReadingShape {
       return { takes: 'number', dimension: 'flow' }
     case 'display':
       return { takes: 'number', dimension: machine.kinds[part.index].signals![probe.signal].dimension ?? 'count' }
+    case 'worked':
+      return { takes: 'times' }
     case 'sense':
       return { takes: 'yes-no' }
   }
@@ -103,7 +106,8 @@ export function listProcedures(machine: Machine): Bench {
       if (!spot) continue
       const what: What = { is: 'probe', part: part.index, probe }
       const meter = probe.what === 'volts' ? voltmeterAt(spot.plant, part, probe) : METER[probe.what]
-      const electrical = probe.what === 'ohms' || probe.what === 'volts' || probe.what === 'amps'
+      const electrical =
+        probe.what === 'ohms' || probe.what === 'worked' || probe.what === 'volts' || probe.what === 'amps'
       const dead = probe.when === 'dead'
       const water = probe.what === 'pressure' || probe.what === 'bucket'
       const handsOn = electrical || (probe.what === 'sense' && probe.sense === 'hand')

@@ -9,10 +9,15 @@ export type ReadingValue =
   | { is: 'no' }
   | { is: 'never' }
   | { is: 'word'; word: string }
+  /** So many of so many times it did what it should. */
+  | { is: 'times'; clean: number; of: number }
   | { is: 'could-not' }
 
 export type ReadingShape =
-  { takes: 'number'; dimension: Dimension } | { takes: 'yes-no' } | { takes: 'word'; words: string[] }
+  | { takes: 'number'; dimension: Dimension }
+  | { takes: 'yes-no' }
+  | { takes: 'word'; words: string[] }
+  | { takes: 'times' }
 
 const OPEN = new Set([
   'ol',
@@ -43,6 +48,7 @@ const PLAIN = /^([-+−]?(?:\d+(?:[.,]\d*)?|[.,]\d+))\s*(.*)$/u
 function example(shape: ReadingShape): string {
   if (shape.takes === 'yes-no') return 'yes or no'
   if (shape.takes === 'word') return shape.words.join(', ')
+  if (shape.takes === 'times') return 'how many of how many times, such as 10/10 or 9 of 10'
   switch (shape.dimension) {
     case 'resistance':
       return 'ohms such as 118.6, 2k7, 1.2 kΩ, or OL'
@@ -79,6 +85,12 @@ export function readReading(text: string, shape: ReadingShape): Outcome<ReadingV
     const letters = (s: string) => s.toUpperCase().replaceAll('O', '0').replace(/[\s-]/g, '')
     const word = shape.words.find((w) => letters(w) === letters(plain))
     return word === undefined ? refuse('bad-reading', example(shape)) : fine({ is: 'word', word })
+  }
+  if (shape.takes === 'times') {
+    const counted = /^(\d{1,4})\s*(?:\/|of|out of)\s*(\d{1,4})$/i.exec(plain)
+    const [clean, of] = counted ? [Number(counted[1]), Number(counted[2])] : [NaN, NaN]
+    if (!(of >= 1 && clean <= of)) return refuse('bad-reading', example(shape))
+    return fine({ is: 'times', clean, of })
   }
   const { dimension } = shape
   if (dimension === 'resistance' && OPEN.has(lower)) return fine({ is: 'open' })

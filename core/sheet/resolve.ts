@@ -378,6 +378,15 @@ export function resolveSheet(w: WrittenSheet): Outcome<Sheet> {
         perYear: rate,
         severity,
         repair,
+        sometimes:
+          f.sometimes === undefined
+            ? (template?.sometimes ?? 0)
+            : desk.quantity(f.sometimes, 'ratio', [...path, 'sometimes']).value,
+        causes: Object.entries(f.causes ?? {}).map(([other, chance]) => {
+          if (!w.faults?.[other])
+            desk.say('unknown-fault', [...path, 'causes', other], { found: other, expected: 'a fault of this sheet' })
+          return { fault: other, chance: desk.quantity(chance, 'ratio', [...path, 'causes', other]).value }
+        }),
       },
     ]
   }

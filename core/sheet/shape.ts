@@ -81,6 +81,11 @@ export const sheetShape = z.strictObject({
         })
         .optional(),
       repair: name.optional(),
+      sometimes: quantity.optional().describe('share of its cases that come and go, such as "30 %"'),
+      causes: z
+        .record(faultName, quantity)
+        .optional()
+        .describe('faults that this one brings about, with the chance that it has'),
     }),
   ).optional(),
   repairs: table(

@@ -82,6 +82,9 @@ export interface SheetFault {
   perYear: number
   severity: { from: number; to: number; scale: 'log' | 'linear' } | undefined
   repair: string
+  /** Share of its cases that come and go, 0 … 1. */
+  sometimes: number
+  causes: { fault: string; chance: number }[]
 }
 
 export interface SheetRepair {

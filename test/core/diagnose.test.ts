@@ -4,7 +4,7 @@ import { findShipped } from '../../cli/library'
 import { believe } from '../../core/diagnose'
 import type { Evidence } from '../../core/evidence'
 import { foldJob, type Happening, type JobEvent } from '../../core/job'
-import { advise, dimensionOf, openBench, reasons, sayDoubt } from '../../core/explain'
+import { advise, dimensionOf, openBench, reasons, sayDoubt, sayVerdict } from '../../core/explain'
 import type { Predictor } from '../../core/predict'
 import { renameAll } from './rename'
 import { sheetOf, edit, evidenceOf, FAMILY, mini, predictorOf, presentIn } from './sheets'
@@ -22,7 +22,9 @@ function readingOf(p: Predictor, faults: [string, number?][], test: string): Evi
       ? { is: 'value' as const, si: shown.mean }
       : shown.is === 'sense'
         ? { is: shown.yes > 0.5 ? ('yes' as const) : ('no' as const) }
-        : shown
+        : shown.is === 'times'
+          ? { is: 'times' as const, clean: Math.round(10 * shown.clean), of: 10 }
+          : shown
   return { is: 'reading', test, value, instrument: undefined }
 }
 
@@ -356,5 +358,42 @@ describe('standing and cautions', () => {
   it('the quick answer and the settled one agree on the singles when nothing is odd', () => {
     const c = top(washer, ...CALL).placed.case
     expect(believe(washer, c, 0).p[1]).toBeCloseTo(believe(washer, c).p[1], 9)
+  })
+})
+
+describe('faults that come and go, and faults that bring others', () => {
+  const lidIndex = washer.bench.machine.partIndex.get('lid')!
+  const lid = (...items: object[]) => top(washer, { complaint: 'no-fill' }, ...items).links[lidIndex].p
+  it('a switch that passes once may still miss; n clean of n leave what the binomial leaves', () => {
+    const once = { test: 'lid.ohms', reading: '0.1' }
+    const clean = (n: number) => lid(once, { test: 'lid.worked', reading: `${n}/${n}` })
+    expect(lid(once)).toBeGreaterThan(clean(10))
+    expect(clean(10)).toBeGreaterThan(clean(60))
+    expect(lid(once, { test: 'lid.worked', reading: '6/10' })).toBeGreaterThan(0.8)
+    // Resting members with misses of 5, 20 and 50 %: their odds fall by ((1 − m)·0.996)ⁿ each.
+    const rested = (n: number) => [0.05, 0.2, 0.5].reduce((s, m) => s + (1 - m) ** n, 0)
+    const odds = (p: number) => p / (1 - p)
+    expect(odds(clean(40)) / odds(clean(10))).toBeCloseTo(rested(40) / rested(10), 1)
+  })
+  it('a verdict on a count says what it leaves open: 26 of 100 after ten', () => {
+    const a = top(washer, { complaint: 'no-fill' }, { test: 'lid.worked', reading: '10 of 10' })
+    expect(sayVerdict(a.verdicts[0], undefined, { is: 'times', clean: 10, of: 10 })).toContain('26 of 100')
+  })
+  it('a jammed plunger that burns its coil ties the two faults together', () => {
+    const tied = edit(
+      FAMILY,
+      '  cold-valve.plunger-stuck: { repair: new-valve }',
+      '  cold-valve.plunger-stuck: { repair: new-valve, causes: { cold-valve.coil-open: 30 % } }',
+    )
+    const both = (text: string) => {
+      const p = predictorOf(text)
+      const a = top(p, { complaint: 'no-fill' }, { test: 'cold-valve.ohms', reading: 'OL' })
+      return (
+        a.suspects.find((s) => s.faults.map((f) => f.id).join() === 'cold-valve.coil-open,cold-valve.plunger-stuck')
+          ?.p ?? 0
+      )
+    }
+    expect(both(tied)).toBeGreaterThan(5 * both(FAMILY))
+    expect(both(tied)).toBeGreaterThan(0.05)
   })
 })

@@ -39,11 +39,13 @@ describe('plan', () => {
     const belief = {
       ...base,
       p: base.p.map((_, i) =>
-        p.members[i].present[0]?.fault.id === 'bin.stuck-open'
-          ? 0.6
-          : p.members[i].present[0]?.fault.id === 'drive.winding-open'
-            ? 0.4
-            : 0,
+        p.members[i].present[0]?.misses !== undefined
+          ? 0
+          : p.members[i].present[0]?.fault.id === 'bin.stuck-open'
+            ? 0.6
+            : p.members[i].present[0]?.fault.id === 'drive.winding-open'
+              ? 0.4
+              : 0,
       ),
       unexplained: 0,
       residual: 0,

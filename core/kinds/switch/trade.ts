@@ -3,6 +3,7 @@ import type { KindTrade } from '../contract'
 export const trade: KindTrade = {
   probes: () => [
     { id: 'ohms', what: 'ohms', a: '1', b: '2', when: 'dead', lifted: true },
+    { id: 'worked', what: 'worked', when: 'dead' },
     { id: 'across', what: 'volts', a: '1', b: '2', when: 'active' },
     { id: 'to-return', what: 'volts', a: '2', b: '@return', when: 'active' },
   ],
@@ -11,6 +12,7 @@ export const trade: KindTrade = {
       title: 'switch does not close',
       effects: [{ mode: 'contact', at: 'open' }],
       perYear: 0.02,
+      sometimes: 0.15,
       cure: 'replace',
     },
     'stuck-closed': {
