@@ -17,7 +17,7 @@ import {
   vocabularyOf,
 } from '../core/explain'
 import { InputFault, orThrow, problem, sayProblem } from '../core/issue'
-import { buildMachine, makeVariant, type Machine, type Present } from '../core/machine'
+import { BANDS, buildMachine, makeVariant, type Bands, type Machine, type Present } from '../core/machine'
 import { ORDERS, type Order, type PlanState } from '../core/plan'
 import type { Prediction, Predictor } from '../core/predict'
 import { readProbe } from '../core/procedure'
@@ -30,7 +30,7 @@ const USAGE = `duckweed check SHEET...
 duckweed simulate SHEET [--fault ID[=severity]]... [--program ID] [--set PARAM=VALUE]... [--for 40min] [--json]
 duckweed tests SHEET [--json]
 duckweed predict SHEET --test ID | --probe "POINT to POINT [at MOMENT]" [--instrument ID] [--fault ID[=severity]]... [--json]
-duckweed diagnose SHEET --evidence FILE [--order ${ORDERS.join('|')}] [--json]
+duckweed diagnose SHEET --evidence FILE [--bands ${BANDS.join('|')}] [--known-good PARAM=VALUE]... [--order ${ORDERS.join('|')}] [--json]
 duckweed netlist SHEET [--fault ID[=severity]]... [--at PHASE] [--dc]
 
 SHEET is a path or one of: ${shippedIds().join(', ')}`
@@ -81,6 +81,17 @@ function withSettings(machine: Machine, settings: readonly string[]): Float64Arr
   return values
 }
 
+function knownGoodOf(machine: Machine, settings: readonly string[]): Record<string, number[]> {
+  const out: Record<string, number[]> = {}
+  for (const s of settings) {
+    const id = s.slice(0, s.indexOf('='))
+    const param = machine.params.find((p) => p.id === id)
+    if (!param) return fail('unknown-param', ['--known-good'], id || s, 'PART.PARAM=VALUE')
+    ;(out[id] ??= []).push(orThrow(readQuantity(s.slice(id.length + 1), param.dimension, ['--known-good', id])).value)
+  }
+  return out
+}
+
 interface Options {
   fault?: string[]
   set?: string[]
@@ -91,6 +102,8 @@ interface Options {
   instrument?: string
   evidence?: string
   order?: string
+  bands?: string
+  'known-good'?: string[]
   at?: string
   json?: boolean
   dc?: boolean
@@ -215,7 +228,10 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
   },
 
   diagnose([name], o) {
-    const predictor = openBench(loadSheet(name))
+    const sheet = loadSheet(name)
+    const bands = (o.bands ?? 'published') as Bands
+    if (!BANDS.includes(bands)) fail('wrong-shape', ['--bands'], bands, BANDS.join(', '))
+    const predictor = openBench(sheet, bands, knownGoodOf(buildMachine(sheet), o['known-good'] ?? []))
     const { machine } = predictor.bench
     const order = (o.order ?? 'best') as Order
     if (!ORDERS.includes(order)) fail('wrong-shape', ['--order'], order, ORDERS.join(', '))
@@ -348,6 +364,8 @@ export function main(argv: string[]): number {
         instrument: { type: 'string' },
         evidence: { type: 'string' },
         order: { type: 'string' },
+        bands: { type: 'string' },
+        'known-good': { type: 'string', multiple: true },
         at: { type: 'string' },
         json: { type: 'boolean' },
         dc: { type: 'boolean' },

@@ -1,13 +1,19 @@
 import type { Vocabulary } from '../evidence'
 import { fine } from '../issue'
 import { METERS } from '../instrument'
-import { buildMachine } from '../machine'
+import { buildMachine, withBands, type Bands, type KnownGood } from '../machine'
 import { Predictor } from '../predict'
 import { findProcedure, listProcedures, readProbe, shapeWith, type Bench } from '../procedure'
 import type { Sheet } from '../sheet'
 
-/** From a sheet to a predictor that answers everything about it. */
-export const openBench = (sheet: Sheet): Predictor => new Predictor(listProcedures(buildMachine(sheet)))
+/**
+ * From a sheet to a predictor that answers everything about it.
+ *
+ * @param bands what makes a winding good
+ * @param knownGood the shop's readings of good parts, SI, by parameter id
+ */
+export const openBench = (sheet: Sheet, bands: Bands = 'published', knownGood: KnownGood = {}): Predictor =>
+  new Predictor(listProcedures(withBands(buildMachine(sheet), bands, knownGood)))
 
 /** The names that evidence about this machine may use. */
 export function vocabularyOf(bench: Bench): Vocabulary {

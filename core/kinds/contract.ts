@@ -48,6 +48,8 @@ export interface KindSpec {
   command?: string
   /** Mode that a hand works (switch held, plug pulled, tap shut), with the value that opens the path. */
   hand?: { mode: string; parted: number }
+  /** Params that are the ohms of a winding: bands are published for them, siblings compared. */
+  windings?: readonly string[]
   /** Terminal that is the return of the supply: readings "to the return" are taken against it. */
   returns?: string
   /** Where its supply can be cut for making safe. */

@@ -141,6 +141,7 @@ export function buildMachine(sheet: Sheet): Machine {
     kinds,
     partIndex,
     params,
+    groups: 0,
     values: Float64Array.from(params, (p) => p.nominal),
     modes: Int8Array.from(modes),
     modeOwner: Int32Array.from(modeOwner),

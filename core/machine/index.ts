@@ -1,4 +1,5 @@
 export { buildMachine, indexFault } from './build-machine'
+export { BANDS, withBands, type Bands, type KnownGood } from './with-bands'
 export { makeVariant } from './make-variant'
 export { severityNodes } from './severity-nodes'
 export type * from './types'

@@ -12,6 +12,8 @@ export interface Param {
   nominal: number
   /** Standard deviation; 0 when taken as exact. */
   sd: number
+  /** A spread that it has in common with others of its group, on top of its own (one sd). */
+  share?: { group: number; sd: number }
 }
 
 /** A phase with its names replaced by indices. */
@@ -48,6 +50,8 @@ export interface Machine {
   kinds: readonly Kind[]
   partIndex: ReadonlyMap<string, number>
   params: readonly Param[]
+  /** Groups of parameters that share a spread. */
+  groups: number
   values: Float64Array
   modes: Int8Array
   /** Part that owns each mode. */

@@ -61,7 +61,8 @@ interface Tried {
  * Predictions of tests for members of the hypothesis space, computed when asked for and kept.
  * Two faults are run as two faults in one machine.
  *
- * Shared parameters are numbered: machine parameters first, then the gain of each meter, then two severities.
+ * Shared parameters are numbered: machine parameters first, then the gain of each meter, two severities, and the
+ * spreads that groups of parameters have in common.
  */
 export class Predictor {
   /** Healthy first, then single faults by severity. Pairs are made by `pair`. */
@@ -73,7 +74,7 @@ export class Predictor {
 
   constructor(readonly bench: Bench) {
     const { machine } = bench
-    this.shared = machine.params.length + METERS.length + SEVERITIES
+    this.shared = machine.params.length + METERS.length + SEVERITIES + machine.groups
     const total = machine.faults.reduce((sum, f) => sum + f.perYear, 0)
     this.add([], HEALTHY_SHARE * total)
     for (const fault of machine.faults) {
@@ -97,6 +98,10 @@ export class Predictor {
     }
   }
 
+  /** First of the places of severities among the shared parameters; those of groups follow them. */
+  private get severityAt(): number {
+    return this.bench.machine.params.length + METERS.length
+  }
   private make(present: readonly Present[], weight: number, neighbours: Member['neighbours'] = []): Member {
     const member: Member = { index: this.tried.length, present, weight, neighbours }
     this.tried.push({ timelines: new Map(), predictions: new Map(), widened: new Set() })
@@ -288,6 +293,10 @@ export class Predictor {
   private value(mean: number, sensitivity: Float64Array | undefined, meter: Meter): Prediction {
     const all = new Float64Array(this.shared)
     if (sensitivity) all.set(sensitivity)
+    const { params } = this.bench.machine
+    if (sensitivity && this.bench.machine.groups)
+      for (const { index, sd, share } of params)
+        if (share) all[this.severityAt + SEVERITIES + share.group] += sensitivity[index] * (share.sd / sd)
     all[this.bench.machine.params.length + METERS.indexOf(meter)] = meter.gain * mean
     return { is: 'value', mean, sensitivity: all, noise: Math.hypot(meter.floor, MODEL_SPREAD * mean) }
   }
@@ -320,7 +329,7 @@ export class Predictor {
             : lo !== undefined
               ? p.mean - lo
               : 0
-      p.sensitivity[this.shared - SEVERITIES + slot] = NODE_SPREAD * slope
+      p.sensitivity[this.severityAt + slot] = NODE_SPREAD * slope
     })
   }
 

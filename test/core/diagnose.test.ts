@@ -5,6 +5,7 @@ import { believe } from '../../core/diagnose'
 import type { Evidence } from '../../core/evidence'
 import { foldJob, type Happening, type JobEvent } from '../../core/job'
 import { advise, dimensionOf, openBench, reasons, sayDoubt, sayVerdict } from '../../core/explain'
+import type { Bands, KnownGood } from '../../core/machine'
 import type { Predictor } from '../../core/predict'
 import { renameAll } from './rename'
 import { sheetOf, edit, evidenceOf, FAMILY, mini, predictorOf, presentIn } from './sheets'
@@ -395,5 +396,39 @@ describe('faults that come and go, and faults that bring others', () => {
     }
     expect(both(tied)).toBeGreaterThan(5 * both(FAMILY))
     expect(both(tied)).toBeGreaterThan(0.05)
+  })
+})
+
+describe('what makes a coil good', () => {
+  const machine = findShipped('orrisk-tl40')!.text
+  const verdicts = (bands: Bands, knownGood: KnownGood, ...ohms: [string, string][]) => {
+    const p = openBench(sheetOf(machine), bands, knownGood)
+    const a = top(p, { complaint: 'no-fill' }, ...ohms.map(([test, reading]) => ({ test: `${test}.ohms`, reading })))
+    const coil = p.bench.machine.partIndex.get('cold-valve')!
+    return { says: a.verdicts.map((v) => v.says), p: a.links[coil].p, unexplained: a.belief.unexplained, a }
+  }
+  const both: [string, string][] = [
+    ['cold-valve', '1020'],
+    ['hot-valve', '1030'],
+  ]
+  it('two alike outside the published band: wrong by the book, right beside each other, right for who asks no more', () => {
+    expect(verdicts('published', {}, ...both).says).toEqual(['too high', 'too high'])
+    expect(verdicts('sibling', {}, ...both).unexplained).toBeLessThan(0.1)
+    expect(verdicts('not-open-or-short', {}, ...both).says[0]).toBe('as it should be')
+    expect(verdicts('published', {}, ...both).unexplained).toBeGreaterThan(verdicts('sibling', {}, ...both).unexplained)
+  })
+  it('two unlike within the published band: only who compares siblings sees it', () => {
+    const unlike: [string, string][] = [
+      ['cold-valve', '770'],
+      ['hot-valve', '870'],
+    ]
+    const odd = (bands: Bands) => verdicts(bands, {}, ...unlike).unexplained
+    expect(odd('sibling')).toBeGreaterThan(3 * odd('published'))
+  })
+  it('good parts measured before move and narrow the band', () => {
+    const band = (knownGood: KnownGood) => verdicts('published', knownGood, ['cold-valve', '800']).a.verdicts[0].band!
+    const [book, shop] = [band({}), band({ 'cold-valve.ohms': [902, 895, 905, 899, 901, 898, 903, 900] })]
+    expect((shop.low + shop.high) / 2).toBeCloseTo((2 * 820 + 8 * 900.375) / 10, 0)
+    expect(book.low).toBeLessThan(800)
   })
 })

@@ -6,6 +6,7 @@ export const spec: KindSpec = {
   line: 'power',
   terminals: ['a', 'b'],
   ports: [],
+  windings: ['ohms'],
   params: { ohms: { dimension: 'resistance', least: 0.1 } },
   modes: [{ name: 'element', values: ['open', 'whole'], initial: 1 }],
 }

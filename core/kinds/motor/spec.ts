@@ -6,6 +6,7 @@ export const spec: KindSpec = {
   line: 'power',
   terminals: ['a', 'b'],
   ports: [],
+  windings: ['ohms'],
   params: {
     ohms: { dimension: 'resistance', least: 0.01 },
     henries: { dimension: 'inductance', typical: '0.3 H ±20 %', least: 1e-6 },

@@ -6,6 +6,7 @@ export const spec: KindSpec = {
   line: 'water',
   terminals: ['a', 'b'],
   ports: ['in', 'out'],
+  windings: ['ohms'],
   params: {
     ohms: { dimension: 'resistance', least: 0.1 },
     henries: { dimension: 'inductance', typical: '0.3 H ±20 %', least: 1e-6 },

@@ -6,6 +6,7 @@ export const spec: KindSpec = {
   line: 'power',
   terminals: ['a', 'b', 'com', 'no', 'nc'],
   ports: [],
+  windings: ['ohms'],
   params: {
     ohms: { dimension: 'resistance', least: 1 },
     henries: { dimension: 'inductance', typical: '2 H ±20 %', least: 1e-6 },

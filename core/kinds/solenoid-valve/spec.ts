@@ -6,6 +6,7 @@ export const spec: KindSpec = {
   line: 'water',
   terminals: ['a', 'b'],
   ports: ['in', 'out'],
+  windings: ['ohms'],
   params: {
     ohms: { dimension: 'resistance', least: 0.1 },
     'henries-out': { dimension: 'inductance', least: 1e-6 },

@@ -1,0 +1,61 @@
+import type { Machine, Param } from './types'
+
+/**
+ * What makes a winding good, as practitioners differ: inside the published band; or equal to its sibling; or merely
+ * not open or shorted.
+ */
+export type Bands = 'published' | 'sibling' | 'not-open-or-short'
+export const BANDS: readonly Bands[] = ['published', 'sibling', 'not-open-or-short']
+
+/** Readings of parts known to be good, by parameter id, SI. */
+export type KnownGood = Readonly<Record<string, readonly number[]>>
+
+/** Siblings of one make: how alike they are, and how far the whole batch may lie from the book. Share, one sd. */
+const ALIKE = 0.015
+const BATCH_SPREAD = 0.2
+/** Where no band is believed, a healthy winding lies this far round the book value. Share, one sd. */
+const ANYWHERE = 0.3
+/** The book counts as much as this many readings of good parts. */
+const BOOK_WORTH = 2
+
+/**
+ * The machine with the spread that a policy and known-good readings give to its windings. Values stay where nothing
+ * is known to move them; nothing else of the machine changes.
+ */
+export function withBands(machine: Machine, bands: Bands, knownGood: KnownGood = {}): Machine {
+  const values = machine.values.slice()
+  const params = machine.params.map((p): Param => ({ ...p }))
+  for (const [id, readings] of Object.entries(knownGood)) {
+    const p = params.find((x) => x.id === id)
+    if (!p || !readings.length) continue
+    const n = readings.length
+    const mean = (BOOK_WORTH * p.nominal + readings.reduce((s, x) => s + x, 0)) / (BOOK_WORTH + n)
+    const spread = readings.reduce((s, x) => s + (x - mean) ** 2, BOOK_WORTH * p.sd ** 2) / (BOOK_WORTH + n)
+    p.nominal = values[p.index] = mean
+    // Spread from part to part, and what is still unknown of the middle.
+    p.sd = Math.sqrt(spread * (1 + 1 / (BOOK_WORTH + n)))
+  }
+  const groups: number[][] = []
+  if (bands !== 'published') {
+    const windings = machine.parts.flatMap((part) =>
+      (machine.kinds[part.index].windings ?? []).map((name) => ({ kind: part.kind, name, index: part.param[name] })),
+    )
+    for (const w of windings) {
+      const p = params[w.index]
+      if (knownGood[p.id]?.length) continue
+      if (bands === 'not-open-or-short') {
+        p.sd = Math.max(p.sd, ANYWHERE * p.nominal)
+        continue
+      }
+      const siblings = windings.filter(
+        (o) =>
+          o.kind === w.kind && o.name === w.name && machine.params[o.index].nominal === machine.params[w.index].nominal,
+      )
+      if (siblings.length < 2) continue
+      if (siblings[0] === w) groups.push(siblings.map((o) => o.index))
+      p.sd = ALIKE * p.nominal
+      p.share = { group: groups.length - 1, sd: BATCH_SPREAD * p.nominal }
+    }
+  }
+  return { ...machine, values, params, groups: groups.length }
+}
