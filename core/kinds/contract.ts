@@ -41,9 +41,14 @@ export interface KindSpec {
   words?: Record<string, readonly string[]>
   /** References to other parts: name of the field → signal that the other part must give. */
   refs?: Record<string, string>
+  /** The same for references that may be left out. */
+  mayRefer?: Record<string, string>
   modes?: readonly ModeSpec[]
-  /** Continuous states, SI, all starting at 0 unless the param named here gives the start. */
-  states?: readonly { name: string; startsAt?: string }[]
+  /**
+   * Continuous states, SI, all starting at 0 unless the param named here gives the start; `within` is the error that
+   * one step may leave in it.
+   */
+  states?: readonly { name: string; startsAt?: string; within: number }[]
   /** Mode that the control sets to 0 or 1 when a phase lists this part under `on`. */
   command?: string
   /** Mode that a hand works (switch held, plug pulled, tap shut), with the value that opens the path. */
@@ -99,6 +104,10 @@ export interface Live {
   flow(part: Part): number
   /** Net flow into the vessel at a water node, m³/s. */
   inflow(node: number): number
+  /** What water brings to a node less what it takes away, m³·°C/s: flow times temperature. */
+  warmthInto(node: number): number
+  /** The part that `part` refers to under `name`; `undefined` where the sheet leaves it out. */
+  referred(part: Part, name: string): Part | undefined
   /** A signal of the part that `part` refers to under `name`. */
   of(part: Part, name: string, signal: string): number
 }
@@ -118,7 +127,9 @@ export interface KindPhysics {
   flow?(part: Part, live: Live, emit: (s: Stretch) => void): void
   /** Nodes held at a fixed pressure, Pa. */
   heads?(part: Part, live: Live, emit: (node: number, pascals: number) => void): void
-  /** Rate of change of the part's states. */
+  /** Temperature of the water that comes from a node, °C. */
+  temperatures?(part: Part, live: Live, emit: (node: number, celsius: number) => void): void
+  /** Adds to the rates of change of the part's states, or of a part that it refers to. */
   rates?(part: Part, live: Live, dx: Float64Array): void
   /** The mode changes the part wants now; the engine applies them one after another and asks again. */
   react?(part: Part, live: Live, want: (mode: number, value: number) => void): void

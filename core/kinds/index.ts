@@ -50,6 +50,12 @@ import { trade as floatSwitchTrade } from './float-switch/trade'
 import { spec as probeSpec } from './probe/spec'
 import { physics as probePhysics } from './probe/physics'
 import { trade as probeTrade } from './probe/trade'
+import { spec as thermostatSpec } from './thermostat/spec'
+import { physics as thermostatPhysics } from './thermostat/physics'
+import { trade as thermostatTrade } from './thermostat/trade'
+import { spec as cutOutSpec } from './cut-out/spec'
+import { physics as cutOutPhysics } from './cut-out/physics'
+import { trade as cutOutTrade } from './cut-out/trade'
 import { spec as outputSpec } from './output/spec'
 import { physics as outputPhysics } from './output/physics'
 import { trade as outputTrade } from './output/trade'
@@ -109,6 +115,8 @@ export const KINDS: readonly Kind[] = [
   { ...airTubeSpec, ...airTubePhysics, ...airTubeTrade },
   { ...floatSwitchSpec, ...floatSwitchPhysics, ...floatSwitchTrade },
   { ...probeSpec, ...probePhysics, ...probeTrade },
+  { ...thermostatSpec, ...thermostatPhysics, ...thermostatTrade },
+  { ...cutOutSpec, ...cutOutPhysics, ...cutOutTrade },
   { ...outputSpec, ...outputPhysics, ...outputTrade },
   { ...relaySpec, ...relayPhysics, ...relayTrade },
   { ...timerRelaySpec, ...timerRelayPhysics, ...timerRelayTrade },

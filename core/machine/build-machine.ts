@@ -61,6 +61,7 @@ export function buildMachine(sheet: Sheet): Machine {
   const modes: number[] = []
   const modeOwner: number[] = []
   const states: number[] = []
+  const within: number[] = []
   const wired = { e: new Nodes(), w: new Nodes() }
   const partIndex = new Map(sheet.parts.map((p, i) => [p.id, i]))
   const parts: Part[] = sheet.parts.map((p, index) => {
@@ -87,6 +88,7 @@ export function buildMachine(sheet: Sheet): Machine {
     }
     for (const state of p.kind.states ?? []) {
       part.state[state.name] = states.length
+      within.push(state.within)
       states.push(state.startsAt === undefined ? 0 : p.params[state.startsAt].value)
     }
     for (const t of p.kind.terminals) part.e[t] = wired.e.add(`${p.id}.${t}`)
@@ -146,6 +148,7 @@ export function buildMachine(sheet: Sheet): Machine {
     modes: Int8Array.from(modes),
     modeOwner: Int32Array.from(modeOwner),
     states: Float64Array.from(states),
+    within: Float64Array.from(within),
     nodes: electric.count,
     nodeLabels: electric.labels,
     waterNodes: water.count,

@@ -57,6 +57,8 @@ export interface Machine {
   /** Part that owns each mode. */
   modeOwner: Int32Array
   states: Float64Array
+  /** Error that one step may leave in each state. */
+  within: Float64Array
   nodes: number
   nodeLabels: readonly string[]
   waterNodes: number

@@ -222,6 +222,33 @@ export class PlainLive implements Live {
     const { stretches, flow } = this.water()
     return stretches.reduce((q, s, k) => q + (s.to === node ? flow[k] : 0) - (s.from === node ? flow[k] : 0), 0)
   }
+  warmthInto(node: number): number {
+    const { stretches, flow } = this.water()
+    const known = new Map<number, number>()
+    for (const part of this.variant.parts)
+      this.variant.machine.kinds[part.index].temperatures?.(part, this, (n, celsius) => known.set(n, celsius))
+    // Downstream from the sources, one mixing point after another.
+    for (let round = 0; round < stretches.length; round++) {
+      const mix = new Map<number, { q: number; qt: number; open: boolean }>()
+      stretches.forEach((s, k) => {
+        const [up, down] = flow[k] >= 0 ? [s.from, s.to] : [s.to, s.from]
+        if (known.has(down) || flow[k] === 0) return
+        const at = mix.get(down) ?? { q: 0, qt: 0, open: false }
+        const q = Math.abs(flow[k])
+        if (known.has(up)) mix.set(down, { ...at, q: at.q + q, qt: at.qt + q * known.get(up)! })
+        else mix.set(down, { ...at, open: true })
+      })
+      for (const [n, { q, qt, open }] of mix) if (!open && q > 0) known.set(n, qt / q)
+    }
+    return stretches.reduce((sum, s, k) => {
+      if (s.to !== node && s.from !== node) return sum
+      const up = flow[k] >= 0 ? s.from : s.to
+      return sum + (s.to === node ? flow[k] : -flow[k]) * (known.get(up) ?? this.ambient)
+    }, 0)
+  }
+  referred(part: Part, name: string): Part | undefined {
+    return part.ref[name] === undefined ? undefined : this.variant.parts[part.ref[name]]
+  }
   of(part: Part, name: string, signal: string): number {
     return this.signal(part.ref[name], signal)
   }

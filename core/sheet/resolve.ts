@@ -65,9 +65,8 @@ function resolvePart(
   if (part.panel !== undefined && !panels.has(part.panel))
     desk.say('missing', at('panel'), { found: part.panel, expected: `a panel of this sheet: ${oneOf(panels)}` })
   for (const field of Object.keys(written)) {
-    if (RESERVED.has(field) || field in kind.params || field in (kind.words ?? {}) || field in (kind.refs ?? {}))
-      continue
-    const known = [...Object.keys(kind.params), ...Object.keys(kind.words ?? {}), ...Object.keys(kind.refs ?? {})]
+    const known = [kind.params, kind.words ?? {}, kind.refs ?? {}, kind.mayRefer ?? {}].flatMap((x) => Object.keys(x))
+    if (RESERVED.has(field) || known.includes(field)) continue
     desk.say('unknown-param', at(field), { found: field, expected: oneOf(known) })
   }
   for (const [name, spec] of Object.entries(kind.params)) {
@@ -95,6 +94,8 @@ function resolvePart(
       desk.say('missing', ['parts', id], { found: `no ${name}`, expected: `${name}, the name of another part` })
     part.refs[name] = String(written[name])
   }
+  for (const name of Object.keys(kind.mayRefer ?? {}))
+    if (written[name] !== undefined) part.refs[name] = String(written[name])
   return part
 }
 
@@ -128,7 +129,7 @@ export function resolveSheet(w: WrittenSheet): Outcome<Sheet> {
     for (const [name, target] of Object.entries(p.refs)) {
       if (target === 'undefined') continue
       const other = find(target, ['parts', p.id, name])
-      const signal = p.kind.refs![name]
+      const signal = { ...p.kind.refs, ...p.kind.mayRefer }[name]
       if (other && !(signal in (other.kind.signals ?? {})))
         desk.say('unknown-signal', ['parts', p.id, name], {
           found: `${target} gives no ${signal}`,

@@ -163,6 +163,7 @@ interface Roles {
   heads: readonly Part[]
   flows: readonly Part[]
   rates: readonly Part[]
+  warm: readonly Part[]
 }
 const roleCache = new WeakMap<Variant, Roles>()
 function rolesOf(variant: Variant): Roles {
@@ -176,6 +177,7 @@ function rolesOf(variant: Variant): Roles {
     heads: who((k) => k.heads),
     flows: who((k) => k.flow),
     rates: who((k) => k.rates),
+    warm: who((k) => k.temperatures),
   }
   roleCache.set(variant, roles)
   return roles
@@ -493,6 +495,42 @@ export class Plant implements Live {
       if (stretches[k].from === node) q -= flow[k]
     }
     return q
+  }
+  warmthInto(node: number): number {
+    const { network, flow } = this.waterNow()
+    const { stretches } = network
+    let sum = 0
+    for (let k = 0; k < stretches.length; k++) {
+      const { from, to } = stretches[k]
+      const q = flow[k]
+      if (q === 0 || (from !== node && to !== node)) continue
+      const upstream = q > 0 ? from : to
+      sum += (to === node ? q : -q) * this.temperatureFrom(upstream, 0)
+    }
+    return sum
+  }
+  /** Temperature of the water that leaves a node: of its source, or mixed from what flows in. */
+  private temperatureFrom(node: number, depth: number): number {
+    let own = NaN
+    for (const part of this.roles.warm)
+      this.variant.machine.kinds[part.index].temperatures!(part, this, (n, celsius) => {
+        if (n === node) own = celsius
+      })
+    if (!Number.isNaN(own) || depth > 40) return Number.isNaN(own) ? this.ambient : own
+    const { network, flow } = this.waterNow()
+    let [sum, total] = [0, 0]
+    network.stretches.forEach(({ from, to }, k) => {
+      const q = flow[k]
+      if ((to === node && q > 0) || (from === node && q < 0)) {
+        sum += Math.abs(q) * this.temperatureFrom(q > 0 ? from : to, depth + 1)
+        total += Math.abs(q)
+      }
+    })
+    return total > 0 ? sum / total : this.ambient
+  }
+  referred(part: Part, name: string): Part | undefined {
+    const index = part.ref[name]
+    return index === undefined ? undefined : this.variant.parts[index]
   }
   of(part: Part, name: string, signal: string): number {
     return this.signal(part.ref[name], signal)

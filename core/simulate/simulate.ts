@@ -45,7 +45,6 @@ const MAX_EVENTS = 20000
 const MAX_ROUNDS = 400
 /** Rounds of one instant that are simply let go before anybody looks whether it goes round in a circle. */
 const CALM_ROUNDS = 12
-const VOLUME_TOLERANCE = 1e-7
 const TIME_TOLERANCE = 1e-5
 const FIRST_STEP = 120
 const LONGEST_STEP = 600
@@ -62,7 +61,7 @@ const LONGEST_STEP = 600
  */
 export function simulate(variant: Variant, script: Script, cache: PlantCache = newPlantCache()): Timeline {
   const { machine, parts, held } = variant
-  const { sheet, kinds } = machine
+  const { sheet, kinds, within } = machine
   const m = machine.modes.slice()
   const since = new Float64Array(m.length)
   const plant = new Plant(variant, m, machine.states.slice(), since, cache)
@@ -229,12 +228,12 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
       plant.rates(k4)
       let error = 0
       for (let i = 0; i < n; i++)
-        error = Math.max(error, Math.abs(h * ((-5 / 72) * k1[i] + k2[i] / 12 + k3[i] / 9 - k4[i] / 8)))
-      if (error > VOLUME_TOLERANCE && h > 1e-3) {
-        h *= Math.max(0.2, 0.9 * Math.cbrt(VOLUME_TOLERANCE / error))
+        error = Math.max(error, Math.abs(h * ((-5 / 72) * k1[i] + k2[i] / 12 + k3[i] / 9 - k4[i] / 8)) / within[i])
+      if (error > 1 && h > 1e-3) {
+        h *= Math.max(0.2, 0.9 * Math.cbrt(1 / error))
         continue
       }
-      stepSize = Math.min(LONGEST_STEP, h * Math.min(6, error > 0 ? 0.9 * Math.cbrt(VOLUME_TOLERANCE / error) : 6))
+      stepSize = Math.min(LONGEST_STEP, h * Math.min(6, error > 0 ? 0.9 * Math.cbrt(1 / error) : 6))
       stepSize = Math.max(stepSize, 1e-3)
       const end = h === limit - t0 ? limit : t0 + h
       plant.t = end

@@ -3,4 +3,7 @@ export { solveWater, type Stretch, type WaterSolution } from './solve'
 
 /** Pascals per metre of water column, 20 °C. */
 export const PASCALS_PER_METRE = 9810
+
+/** Heat that warms a cubic metre of water by one kelvin, J/(m³·K), 20 °C. */
+export const WATER_HEAT = 4.18e6
 export { chainOf, solveChain, type Chain } from './chain'

@@ -8,5 +8,6 @@ export const spec: KindSpec = {
   ports: [],
   windings: ['ohms'],
   params: { ohms: { dimension: 'resistance', least: 0.1 } },
+  mayRefer: { in: 'temperature' },
   modes: [{ name: 'element', values: ['open', 'whole'], initial: 1 }],
 }

@@ -9,8 +9,15 @@ export const spec: KindSpec = {
   params: {
     area: { dimension: 'area', least: 1e-6 },
     height: { dimension: 'length', least: 1e-3 },
+    /** Watts for each kelvin above ambient. */
+    loses: { dimension: 'power', typical: '0 W', least: 0 },
     start: { dimension: 'volume', typical: '0 L', least: 0 },
   },
-  states: [{ name: 'volume', startsAt: 'start' }, { name: 'spilled' }],
+  // Warmth is volume times temperature: what mixes adds up.
+  states: [
+    { name: 'volume', startsAt: 'start', within: 1e-7 },
+    { name: 'spilled', within: 1e-7 },
+    { name: 'warmth', within: 1e-5 },
+  ],
   modes: [{ name: 'brim', values: ['below', 'over'], initial: 0 }],
 }

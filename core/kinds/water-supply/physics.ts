@@ -5,6 +5,9 @@ export const physics: KindPhysics = {
   heads({ w, param }, { v }, emit) {
     emit(w.street, v[param.pressure])
   },
+  temperatures({ w, param }, { v }, emit) {
+    emit(w.street, v[param.temperature])
+  },
   flow({ w, param }, { v }, emit) {
     emit(plainStretch(w.street, w.out, v[param.passes]))
   },

@@ -8,6 +8,7 @@ export const spec: KindSpec = {
   ports: ['street', 'out'],
   params: {
     pressure: { dimension: 'pressure', typical: '3 bar ±40 %', least: 0 },
+    temperature: { dimension: 'temperature', typical: '14 °C ±8 °C' },
     passes: { dimension: 'flow', typical: '35 L/min ±20 %', least: 1e-9 },
   },
 }

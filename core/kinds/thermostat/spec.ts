@@ -1,0 +1,20 @@
+import type { KindSpec } from '../contract'
+
+export const spec: KindSpec = {
+  id: 'thermostat',
+  title: 'thermostat',
+  line: 'power',
+  terminals: ['1', '2'],
+  ports: [],
+  params: {
+    'opens-at': { dimension: 'temperature' },
+    'closes-at': { dimension: 'temperature' },
+    ohms: { dimension: 'resistance', typical: '0.05 Ω ±60 %', least: 1e-6 },
+  },
+  refs: { of: 'temperature' },
+  modes: [
+    { name: 'snap', values: ['hot', 'cold'], initial: 1 },
+    { name: 'contact', values: ['open', 'closed', 'follows'], initial: 2 },
+  ],
+  jumperAllowed: true,
+}
