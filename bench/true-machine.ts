@@ -61,8 +61,8 @@ export class TrueMachine {
   run(index: number): PlainRun {
     let run = this.runs.get(index)
     if (!run) {
-      const { jumper, script } = this.bench.runs[index]
-      const variant = makeVariant(this.machine, this.present, jumper === undefined ? [] : [{ jumper }], this.values)
+      const { edits, script } = this.bench.runs[index]
+      const variant = makeVariant(this.machine, this.present, edits, this.values)
       this.runs.set(index, (run = runPlain(variant, script)))
     }
     return run
@@ -73,7 +73,7 @@ export class TrueMachine {
   /** Complaints that come true in some plain run of a program. */
   complaints(): string[] {
     const { complaints } = this.machine.sheet
-    const runs = this.bench.runs.filter((r) => r.jumper === undefined)
+    const runs = this.bench.runs.filter((r) => !r.edits.length)
     // What comes and goes is complained of on the days when it acts.
     const acting = this.present.map(({ fault, severity }) => ({ fault, severity }))
     const on = (index: number) =>

@@ -102,11 +102,17 @@ export function sayTest(machine: Machine, p: Procedure): string {
         case 'display':
           return `Level at the ${title}`
         case 'sense':
-          return `${capital(title)}: ${SENSES[probe.sense].title} whether ${machine.kinds[what.part].signals![probe.signal].about}`
+          return `${capital(title)}${probe.with ? `, ${sayByHand(probe.with)}` : ''}: ${SENSES[probe.sense].title} whether ${machine.kinds[what.part].signals![probe.signal].about}`
       }
     }
   }
 }
+
+/** `{ bleed: 'open' }` as the hand's work: "bleed to open". */
+const sayByHand = (modes: Record<string, string>): string =>
+  Object.entries(modes)
+    .map(([name, value]) => `${name} ${value}`)
+    .join(', ')
 
 /** What the hands do, the verb first. */
 export function sayHow(machine: Machine, p: Procedure, meterId: string | undefined = p.meter): string {
@@ -142,6 +148,8 @@ export function sayHow(machine: Machine, p: Procedure, meterId: string | undefin
         case 'display':
           return `Read the level of the ${title} ${p.when}.`
         case 'sense':
+          if (probe.with)
+            return `Water on, no program: ${sayByHand(probe.with)} at the ${title}. Yes if ${machine.kinds[what.part].signals![probe.signal].about}. Put it back snug after.`
           return `${capital(SENSES[probe.sense].title)} at the ${title}${p.needs.reach || p.needs.power === 'off' ? ` ${p.when}` : ''}. Yes if ${machine.kinds[what.part].signals![probe.signal].about}.`
       }
     }

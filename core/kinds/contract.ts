@@ -150,7 +150,15 @@ export type ProbeSpec = { minutes?: number } & (
   | { id: string; what: 'amps'; when: 'active' }
   | { id: string; what: 'pressure'; port: string; when: 'cold' }
   | { id: string; what: 'bucket'; port: string; when: 'cold' }
-  | { id: string; what: 'sense'; signal: string; sense: Sense; when: 'active' | 'idle' | 'dead' }
+  /** `with`: modes of the part that a hand holds for the test, by name. */
+  | {
+      id: string
+      what: 'sense'
+      signal: string
+      sense: Sense
+      when: 'active' | 'idle' | 'dead' | 'cold'
+      with?: Record<string, string>
+    }
   | { id: string; what: 'display'; signal: string; when: 'active' | 'settled' }
   /** Worked by hand many times on the bench, terminals taken off: how often it made and broke as it should. */
   | { id: string; what: 'worked'; when: 'dead' }

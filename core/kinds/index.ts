@@ -74,6 +74,9 @@ import { trade as heaterTrade } from './heater/trade'
 import { spec as solenoidValveSpec } from './solenoid-valve/spec'
 import { physics as solenoidValvePhysics } from './solenoid-valve/physics'
 import { trade as solenoidValveTrade } from './solenoid-valve/trade'
+import { spec as pilotValveSpec } from './pilot-valve/spec'
+import { physics as pilotValvePhysics } from './pilot-valve/physics'
+import { trade as pilotValveTrade } from './pilot-valve/trade'
 import { spec as pumpSpec } from './pump/spec'
 import { physics as pumpPhysics } from './pump/physics'
 import { trade as pumpTrade } from './pump/trade'
@@ -123,6 +126,7 @@ export const KINDS: readonly Kind[] = [
   { ...motorSpec, ...motorPhysics, ...motorTrade },
   { ...heaterSpec, ...heaterPhysics, ...heaterTrade },
   { ...solenoidValveSpec, ...solenoidValvePhysics, ...solenoidValveTrade },
+  { ...pilotValveSpec, ...pilotValvePhysics, ...pilotValveTrade },
   { ...pumpSpec, ...pumpPhysics, ...pumpTrade },
   { ...waterSupplySpec, ...waterSupplyPhysics, ...waterSupplyTrade },
   { ...stopSpec, ...stopPhysics, ...stopTrade },

@@ -153,12 +153,11 @@ export class Predictor {
   timeline(member: Member, run: number, edits: readonly Edit[] = []): Timeline {
     const { runs, machine } = this.bench
     const { timelines } = this.tried[member.index]
-    const own = editsKey(edits)
-    const key = `${run}|${own}`
+    const key = `${run}|${editsKey(edits)}`
     let timeline = timelines.get(key)
     if (!timeline) {
-      const { jumper, script } = runs[run]
-      const all = jumper === undefined ? edits : [...edits, { jumper }]
+      const { edits: own, script } = runs[run]
+      const all = [...edits, ...own]
       timeline = simulate(makeVariant(machine, member.present, all), script, this.cache)
       timelines.set(key, timeline)
     }
@@ -169,9 +168,7 @@ export class Predictor {
   complains(member: Member, complaint: number, edits: readonly Edit[] = []): boolean {
     // What an intermittent fault makes the customer say, it says on the days when it acts.
     const acting = member.present.some((p) => p.misses !== undefined) ? this.acting(member) : member
-    return this.bench.runs.some(
-      (r) => r.jumper === undefined && this.timeline(acting, r.index, edits).complaints[complaint],
-    )
+    return this.bench.runs.some((r) => !r.edits.length && this.timeline(acting, r.index, edits).complaints[complaint])
   }
 
   /**

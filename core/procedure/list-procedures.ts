@@ -1,5 +1,5 @@
 import type { Part, ProbeSpec } from '../kinds'
-import type { Machine } from '../machine'
+import type { Edit, Machine } from '../machine'
 import type { ReadingShape } from '../quantity'
 import type { Plant } from '../simulate'
 import { courseOf, START_AT, type Course, type Spot } from './moments'
@@ -41,6 +41,14 @@ function voltmeterAt(plant: Plant, part: Part, probe: ProbeSpec & { what: 'volts
 /** The machine with its runs and everything that can be tested on it. */
 export interface Bench extends Course {
   procedures: readonly Procedure[]
+}
+
+/** Modes that a hand holds for a test, as edits. */
+function handsOf(machine: Machine, part: Part, modes: Record<string, string> = {}): Edit[] {
+  return Object.entries(modes).map(([name, value]) => {
+    const spec = machine.kinds[part.index].modes!.find((m) => m.name === name)!
+    return { hold: { mode: part.mode[name], value: spec.values.indexOf(value) } }
+  })
 }
 
 const isActive = (machine: Machine, part: Part, plant: Plant): boolean => {
@@ -104,18 +112,19 @@ export function listProcedures(machine: Machine): Bench {
       else if (probe.when === 'active') spot = standing(part) ?? spots.find((s) => isActive(machine, part, s.plant))
       else spot = spots.find((s) => !s.final && !isActive(machine, part, s.plant))
       if (!spot) continue
+      const byHand = probe.what === 'sense' ? handsOf(machine, part, probe.with) : []
       const what: What = { is: 'probe', part: part.index, probe }
       const meter = probe.what === 'volts' ? voltmeterAt(spot.plant, part, probe) : METER[probe.what]
       const electrical =
         probe.what === 'ohms' || probe.what === 'worked' || probe.what === 'volts' || probe.what === 'amps'
       const dead = probe.when === 'dead'
       const water = probe.what === 'pressure' || probe.what === 'bucket'
-      const handsOn = electrical || (probe.what === 'sense' && probe.sense === 'hand')
+      const handsOn = electrical || byHand.length > 0 || (probe.what === 'sense' && probe.sense === 'hand')
       add({
         id: `${part.id}.${probe.id}`,
         title: part.title,
         what,
-        run: spot.run,
+        run: byHand.length ? addRun(runs[spot.run].program, byHand) : spot.run,
         moment: spot.moment,
         when: water || (dead && !panelsOf(part).length && !electrical) ? 'at any time' : spot.title,
         shape: shapeOf(machine, part, probe),
@@ -183,7 +192,7 @@ export function listProcedures(machine: Machine): Bench {
     const base = atPhase(test.moment) ?? spots.find((s) => s.is === 'moment' && s.id === test.moment)
     if (!base) continue
     const { program } = runs[base.run]
-    const run = jumper === undefined ? base.run : addRun(program, jumper)
+    const run = jumper === undefined ? base.run : addRun(program, [{ jumper }])
     add({
       id: test.id,
       title: test.title,

@@ -1,4 +1,4 @@
-import { makeVariant, type Machine } from '../machine'
+import { makeVariant, type Edit, type Machine } from '../machine'
 import { simulate, type Moment, type Plant, type Timeline } from '../simulate'
 import type { Run } from './types'
 
@@ -33,8 +33,8 @@ export interface Course {
   healthy: Timeline[]
   /** In the order of programs, then of time. */
   spots: Spot[]
-  /** Adds a run of a program with a jumper in, with the same moments as its plain run. */
-  addRun(program: number, jumper: number): number
+  /** Adds a run of a program with something done by hand, with the same moments as its plain run. */
+  addRun(program: number, edits: readonly Edit[]): number
 }
 
 /** Runs the healthy machine once per program and marks every phase it reaches, the sheet's own moments, and the ends. */
@@ -42,7 +42,7 @@ export function courseOf(machine: Machine): Course {
   const { sheet } = machine
   const runs: Run[] = []
   const healthy: Timeline[] = []
-  const add = (program: number, moments: readonly Moment[], jumper?: number): number => {
+  const add = (program: number, moments: readonly Moment[], edits: readonly Edit[] = []): number => {
     const { lasts } = machine.programs[program]
     const script = {
       steps: [
@@ -59,8 +59,8 @@ export function courseOf(machine: Machine): Course {
       ],
     }
     const index = runs.length
-    runs.push({ index, program, script, jumper })
-    healthy.push(simulate(makeVariant(machine, [], jumper === undefined ? [] : [{ jumper }]), script))
+    runs.push({ index, program, script, edits })
+    healthy.push(simulate(makeVariant(machine, [], edits), script))
     return index
   }
   const momentsOf: Moment[][] = machine.programs.map((program) => {
@@ -109,5 +109,5 @@ export function courseOf(machine: Machine): Course {
       tail('off', 2, 'switched off and proved dead'),
     )
   }
-  return { machine, runs, healthy, spots, addRun: (program, jumper) => add(program, momentsOf[program], jumper) }
+  return { machine, runs, healthy, spots, addRun: (program, edits) => add(program, momentsOf[program], edits) }
 }

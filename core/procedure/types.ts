@@ -1,4 +1,5 @@
 import type { ProbeSpec, Sense } from '../kinds'
+import type { Edit } from '../machine'
 import type { ReadingShape } from '../quantity'
 import type { Script } from '../simulate'
 
@@ -8,8 +9,8 @@ export interface Run {
   /** Index of the program that is started. */
   program: number
   script: Script
-  /** A jumper that is in during this run (part index). */
-  jumper: number | undefined
+  /** What hands do to the machine for this run: a jumper in, a bleed open. */
+  edits: readonly Edit[]
 }
 
 export type What =

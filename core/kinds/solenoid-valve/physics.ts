@@ -1,7 +1,5 @@
 import type { Live, Part, KindPhysics } from '../contract'
-
-/** Copper: +0.393 % per kelvin from 20 °C. */
-export const copper = (ambient: number): number => 1 + 0.00393 * (ambient - 20)
+import { copper } from '../copper'
 
 /** Slope of the regulator above its rated flow: +10 % of flow for 7 bar more. */
 const REGULATOR_SPAN = 7e5

@@ -1,0 +1,83 @@
+import type { KindTrade, ProbeSpec } from '../contract'
+
+export const trade: KindTrade = {
+  probes: (): ProbeSpec[] => [
+    { id: 'volts', what: 'volts', a: 'a', b: 'b', when: 'active' },
+    { id: 'ohms', what: 'ohms', a: 'a', b: 'b', when: 'dead', lifted: true },
+    { id: 'hum', what: 'sense', signal: 'hums', sense: 'ear', when: 'active' },
+    { id: 'runs', what: 'sense', signal: 'passes', sense: 'eye', when: 'active' },
+    { id: 'passes-off', what: 'sense', signal: 'passes', sense: 'eye', when: 'dead' },
+    {
+      id: 'by-bleed',
+      what: 'sense',
+      signal: 'passes',
+      sense: 'eye',
+      when: 'cold',
+      with: { bleed: 'open' },
+      minutes: 2,
+    },
+    {
+      id: 'at-bleed',
+      what: 'sense',
+      signal: 'bleeds',
+      sense: 'eye',
+      when: 'cold',
+      with: { bleed: 'open' },
+      minutes: 1,
+    },
+    {
+      id: 'by-plunger',
+      what: 'sense',
+      signal: 'passes',
+      sense: 'eye',
+      when: 'cold',
+      with: { solenoid: 'turned' },
+      minutes: 2,
+    },
+  ],
+  faults: {
+    'coil-open': { title: 'coil open', effects: [{ mode: 'coil', at: 'open' }], perYear: 0.02, cure: 'replace' },
+    'plunger-stuck': {
+      title: 'plunger jammed at rest',
+      effects: [{ mode: 'plunger', at: 'rest' }],
+      perYear: 0.01,
+      cure: 'clean',
+    },
+    'exhaust-blocked': {
+      title: 'exhaust path or plunger chamber blocked',
+      effects: [{ mode: 'exhaust', at: 'blocked' }],
+      perYear: 0.015,
+      cure: 'clean',
+    },
+    'metering-blocked': {
+      title: 'metering port blocked',
+      effects: [{ mode: 'metering', at: 'blocked' }],
+      perYear: 0.012,
+      cure: 'clean',
+    },
+    'diaphragm-stiff': {
+      title: 'diaphragm stiff',
+      effects: [{ mode: 'diaphragm', at: 'stiff' }],
+      perYear: 0.008,
+      cure: 'replace',
+    },
+    'diaphragm-torn': {
+      title: 'diaphragm torn',
+      effects: [{ mode: 'diaphragm', at: 'torn' }],
+      perYear: 0.01,
+      cure: 'replace',
+    },
+    'bleed-loose': {
+      title: 'bleed left loose',
+      effects: [{ mode: 'bleed', at: 'open' }],
+      perYear: 0.01,
+      cure: 'restore',
+    },
+    'flow-control-shut': {
+      title: 'flow control screwed shut',
+      effects: [{ mode: 'flow-control', at: 'closed' }],
+      perYear: 0.008,
+      cure: 'restore',
+    },
+  },
+}
