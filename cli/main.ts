@@ -20,9 +20,9 @@ import { InputFault, orThrow, problem, sayProblem } from '../core/issue'
 import { BANDS, buildMachine, makeVariant, type Bands, type Machine, type Present } from '../core/machine'
 import { ORDERS, type Order, type PlanState } from '../core/plan'
 import type { Prediction, Predictor } from '../core/predict'
-import { readProbe } from '../core/procedure'
+import { checkRuns, listProcedures, readProbe } from '../core/procedure'
 import { readQuantity, sayQuantity } from '../core/quantity'
-import { readSheet, type Sheet } from '../core/sheet'
+import { locate, readSheet, type Sheet } from '../core/sheet'
 import { simulate, type Timeline } from '../core/simulate'
 import { findShipped, shippedIds } from './library'
 
@@ -39,11 +39,14 @@ const fail = (code: Parameters<typeof problem>[0], path: string[], found: string
   throw new InputFault([problem(code, path, { found, expected })])
 }
 
-function loadSheet(name: string | undefined): Sheet {
+function sourceOf(name: string | undefined): { file: string; text: string } {
   if (name === undefined) return fail('missing', ['SHEET'], 'nothing', `a path or one of ${shippedIds().join(', ')}`)
   const source = existsSync(name) ? { file: name, text: readFileSync(name, 'utf8') } : findShipped(name)
-  if (!source) return fail('unknown-sheet', ['SHEET'], name, `a path or one of ${shippedIds().join(', ')}`)
-  return orThrow(readSheet(source.text, source.file, findShipped))
+  return source ?? fail('unknown-sheet', ['SHEET'], name, `a path or one of ${shippedIds().join(', ')}`)
+}
+function loadSheet(name: string | undefined): Sheet {
+  const { text, file } = sourceOf(name)
+  return orThrow(readSheet(text, file, findShipped))
 }
 
 function presentOf(machine: Machine, texts: readonly string[]): Present[] {
@@ -136,8 +139,9 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
   check(sheets) {
     const problems = sheets.flatMap((name) => {
       try {
-        loadSheet(name)
-        return []
+        const { text, file } = sourceOf(name)
+        const found = checkRuns(listProcedures(buildMachine(loadSheet(name))))
+        return locate(text, file, findShipped, found)
       } catch (error) {
         if (error instanceof InputFault) return error.problems
         throw error
@@ -253,6 +257,8 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
         p: r.p,
         minutes: r.minutes,
         price: r.price,
+        unproven: r.unproven.map((f) => machine.faults[f].id),
+        killers: r.killers.map((f) => machine.faults[f].id),
       })),
       state: a.plan.state,
     }

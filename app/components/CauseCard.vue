@@ -22,6 +22,7 @@ const SAY = {
   },
 } as const
 const stands = computed(() => props.view.state === 'cause-stands')
+const own = computed(() => props.view.remedies.find((r) => r.id === repair.value))
 const repair = computed(() => choice.value || props.view.remedies[0]?.id || '')
 </script>
 
@@ -39,6 +40,12 @@ const repair = computed(() => choice.value || props.view.remedies[0]?.id || '')
         <span>{{ r.title }}</span><span class="number">{{ sayChance(r.p) }}</span
         ><span class="small soft">{{ r.minutes }} min{{ r.price ? `, part ${r.price}` : '' }}</span>
       </label>
+    </div>
+    <div v-if="own && (own.unproven.length || own.killers.length)" class="before">
+      <p v-if="own.killers.length">
+        <strong>Look before you fit it:</strong> {{ own.killers.join(', ') }} would undo this repair.
+      </p>
+      <p v-if="own.unproven.length"><strong>Not proven absent yet:</strong> {{ own.unproven.join('; ') }}.</p>
     </div>
     <p class="caution">
       <i class="pi pi-exclamation-triangle" aria-hidden="true" /> Isolate and prove dead before parts come off. Local
@@ -87,6 +94,11 @@ h2 > .soft {
   align-items: center;
   min-height: 44px;
   border-top: 1px solid var(--line);
+}
+.before {
+  border-left: 5px solid var(--ink);
+  padding-left: 0.7rem;
+  font-size: 0.95rem;
 }
 .caution {
   color: var(--danger);

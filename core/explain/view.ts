@@ -24,7 +24,15 @@ export interface View {
     doubt: string
   }[]
   next: TestRow[]
-  remedies: { id: string; title: string; p: number; minutes: number; price: number }[]
+  remedies: {
+    id: string
+    title: string
+    p: number
+    minutes: number
+    price: number
+    unproven: string[]
+    killers: string[]
+  }[]
   state: PlanState
   /** Whether pairs of faults have been run: the settled answer. */
   settled: boolean
@@ -100,7 +108,16 @@ export function viewOf(predictor: Predictor, evidence: readonly Evidence[], orde
     })),
     remedies: a.plan.remedies.map((r) => {
       const { id, title: what } = machine.sheet.repairs[r.repair]
-      return { id, title: what, p: r.p, minutes: r.minutes, price: r.price }
+      const named = (faults: number[]) => faults.map((f) => machine.faults[f].title)
+      return {
+        id,
+        title: what,
+        p: r.p,
+        minutes: r.minutes,
+        price: r.price,
+        unproven: named(r.unproven),
+        killers: named(r.killers),
+      }
     }),
     state: a.plan.state,
     settled: pairs === undefined,

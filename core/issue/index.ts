@@ -24,6 +24,10 @@ export type ProblemCode =
   | 'bad-condition'
   | 'bad-reading'
   | 'no-exit'
+  | 'never-ends'
+  | 'never-reached'
+  | 'never-runs'
+  | 'no-hysteresis'
   | 'missing'
   | 'ambiguous'
   | 'duplicate'
@@ -85,6 +89,10 @@ const LEAD: Record<ProblemCode, string> = {
   'bad-condition': 'This condition cannot be read',
   'bad-reading': 'This reading is not understood',
   'no-exit': 'This phase can never end',
+  'never-ends': 'The healthy machine never leaves this phase',
+  'never-reached': 'No run comes to this phase, healthy or broken',
+  'never-runs': 'The moment of this test never comes',
+  'no-hysteresis': 'This switches on and off at one point',
   missing: 'Something is missing',
   ambiguous: 'This can be read in two ways',
   duplicate: 'This name is used twice',

@@ -53,6 +53,8 @@ export interface KindSpec {
   command?: string
   /** Mode that a hand works (switch held, plug pulled, tap shut), with the value that opens the path. */
   hand?: { mode: string; parted: number }
+  /** Pairs of params of which the first must lie above the second: where it switches and where it returns. */
+  hysteresis?: readonly (readonly [string, string])[]
   /** Params that are the ohms of a winding: bands are published for them, siblings compared. */
   windings?: readonly string[]
   /** Terminal that is the return of the supply: readings "to the return" are taken against it. */

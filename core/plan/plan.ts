@@ -57,7 +57,14 @@ export interface Remedy {
   p: number
   minutes: number
   price: number
+  /** Faults (indices) that it would leave and that are not proven absent: a part is condemned only when this is empty. */
+  unproven: number[]
+  /** Faults (indices) that may have brought about what it cures, and would again: to be looked for before it is fitted. */
+  killers: number[]
 }
+
+/** Above this probability a fault is not proven absent. */
+const UNPROVEN_ABOVE = 0.01
 
 export interface Plan {
   next: Suggestion[]
@@ -168,6 +175,22 @@ export function outcomesOf(
   return all
 }
 
+/** What stands against doing a repair at once: faults that it leaves, and faults that would undo it. */
+function behindRepair(machine: Machine, belief: Belief, repair: number): Pick<Remedy, 'unproven' | 'killers'> {
+  const mass = new Float64Array(machine.faults.length)
+  belief.members.forEach((m, i) => {
+    for (const { fault } of m.present) mass[fault.index] += belief.p[i]
+  })
+  const cured = machine.faults.filter((f) => f.repair === repair && mass[f.index] > 0.001).map((f) => f.index)
+  return {
+    unproven: machine.faults
+      .filter((f) => f.repair !== repair && mass[f.index] > UNPROVEN_ABOVE)
+      .sort((a, b) => mass[b.index] - mass[a.index])
+      .map((f) => f.index),
+    killers: machine.faults.filter((f) => f.causes.some((c) => cured.includes(c.fault))).map((f) => f.index),
+  }
+}
+
 /** Decision table of the most telling tests, with the minutes between them. */
 function tableOf(
   machine: Machine,
@@ -255,6 +278,7 @@ export function plan(predictor: Predictor, belief: Belief, standing: Standing, o
       p: mass[r],
       minutes: machine.sheet.repairs[r].minutes,
       price: machine.sheet.repairs[r].price,
+      ...behindRepair(machine, belief, r),
     }))
   const best = Math.max(0, ...mass)
   const state: PlanState = !stop

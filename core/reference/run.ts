@@ -21,6 +21,8 @@ export interface Still {
 export interface PlainRun {
   /** Entries of phases in order; -1 when the control loses its supply. */
   phases: { t: number; phase: number }[]
+  /** Place in `phases` at which the last program was begun. */
+  begun: number
   alarms: string[]
   chatters: boolean
   /** For each complaint of the sheet, whether it holds at the end. */
@@ -268,7 +270,7 @@ export function runPlain(variant: Variant, script: Script, cache: SolvedCache = 
   const live = new PlainLive(variant, m, machine.states.slice(), new Float64Array(m.length), cache)
   const hand = new Int8Array(m.length).fill(-1)
   const stilled = new Set<number>()
-  const run: PlainRun = { phases: [], alarms: [], chatters: false, complaints: [], stills: [] }
+  const run: PlainRun = { phases: [], begun: 0, alarms: [], chatters: false, complaints: [], stills: [] }
   const ever = new Set<Condition>()
   let phase = -1
   let entered = 0
@@ -375,7 +377,10 @@ export function runPlain(variant: Variant, script: Script, cache: SolvedCache = 
     if (start === undefined) return
     machine.programs[start].sets.forEach(put)
     settle()
-    if (machine.programs[start].begins >= 0 && powered()) enter(machine.programs[start].begins)
+    if (machine.programs[start].begins < 0 || !powered()) return
+    firstEntry.clear()
+    run.begun = run.phases.length
+    enter(machine.programs[start].begins)
   }
   const evers = [
     ...sheet.complaints.map((c) => c.when),
@@ -425,7 +430,7 @@ function everIn(c: Condition): Extract<Condition, { is: 'not' | 'ever' }>[] {
 /** First entry of each phase and the entry of the one after it, s; NaN where it did not come. */
 export function phaseTimes(machine: Machine, run: PlainRun): { from: number; to: number }[] {
   return machine.phases.map(({ index }) => {
-    const k = run.phases.findIndex((p) => p.phase === index)
+    const k = run.phases.findIndex((p, i) => i >= run.begun && p.phase === index)
     return { from: k < 0 ? NaN : run.phases[k].t, to: k < 0 ? NaN : (run.phases[k + 1]?.t ?? NaN) }
   })
 }

@@ -55,15 +55,8 @@ function placeIn(layers: Layer[], path: (string | number)[]): Place {
   return { file: layers[0]?.file, path }
 }
 
-/**
- * Reads a sheet with everything it extends.
- *
- * @param text YAML
- * @param file name used in places of problems
- * @param find gives the sheets that may be extended
- * @returns the resolved sheet, or every mistake at once, each with file, line and column
- */
-export function readSheet(text: string, file: string, find: FindSheet): Outcome<Sheet> {
+/** A sheet and those it extends, nearest first. */
+function layersOf(text: string, file: string, find: FindSheet): Outcome<Layer[]> {
   const layers: Layer[] = []
   const seen = new Set<string>()
   let next: { file: string; text: string } | undefined = { file, text }
@@ -81,6 +74,21 @@ export function readSheet(text: string, file: string, find: FindSheet): Outcome<
     next = find(base)
     if (!next) return wrong({ code: 'unknown-sheet', place, found: base, expected: 'the id of a sheet in the library' })
   }
+  return fine(layers)
+}
+
+/**
+ * Reads a sheet with everything it extends.
+ *
+ * @param text YAML
+ * @param file name used in places of problems
+ * @param find gives the sheets that may be extended
+ * @returns the resolved sheet, or every mistake at once, each with file, line and column
+ */
+export function readSheet(text: string, file: string, find: FindSheet): Outcome<Sheet> {
+  const read = layersOf(text, file, find)
+  if (!read.ok) return read
+  const layers = read.value
   const merged = layers
     .map((l) => l.raw)
     .reverse()
@@ -107,4 +115,10 @@ export function readSheet(text: string, file: string, find: FindSheet): Outcome<
     )
   const resolved = resolveSheet(shaped.data as WrittenSheet)
   return resolved.ok ? resolved : located(resolved.problems)
+}
+
+/** Gives problems found later, when the sheet was run, their places in its text. */
+export function locate(text: string, file: string, find: FindSheet, problems: readonly Problem[]): Problem[] {
+  const read = layersOf(text, file, find)
+  return problems.map((p) => (read.ok ? { ...p, place: placeIn(read.value, p.place.path) } : p))
 }

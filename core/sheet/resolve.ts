@@ -84,6 +84,14 @@ function resolvePart(
       })
     part.params[name] = { ...q, from: name in written ? 'sheet' : 'typical' }
   }
+  for (const [upper, lower] of kind.hysteresis ?? []) {
+    const [above, below] = [part.params[upper], part.params[lower]]
+    if (above && below && !(above.value > below.value))
+      desk.say('no-hysteresis', at(written[upper] === undefined ? lower : upper), {
+        found: `${upper} ${String(written[upper] ?? kind.params[upper].typical)}, ${lower} ${String(written[lower] ?? kind.params[lower].typical)}`,
+        expected: `${upper} above ${lower}`,
+      })
+  }
   for (const [name, options] of Object.entries(kind.words ?? {})) {
     const word = String(written[name] ?? options[0])
     if (!options.includes(word)) desk.say('out-of-range', at(name), { found: word, expected: oneOf(options) })

@@ -307,7 +307,12 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
           byHand[mode] = value
         }
         settle()
-        if (program.begins >= 0 && powered()) enter(program.begins)
+        if (program.begins >= 0 && powered()) {
+          // A program begins its phases anew, whatever the control was doing by itself.
+          for (const e of entered) e.from = e.to = NaN
+          plant.phase = -1
+          enter(program.begins)
+        }
       }
     }
     settle()

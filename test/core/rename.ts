@@ -64,7 +64,7 @@ export function renameAll(text: string): { renamed: string; name: (id: string) =
     Pair(_, pair) {
       const key = isScalar(pair.key) ? String(pair.key.value) : ''
       if (PROSE.has(key)) return visit.SKIP
-      if (key === 'sets' && isMap(pair.value))
+      if ((key === 'sets' || key === 'causes') && isMap(pair.value))
         for (const inner of pair.value.items as Pair<{ value: unknown }>[])
           inner.key.value = inText(String(inner.key.value))
       return undefined

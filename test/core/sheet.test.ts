@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { findShipped, shippedIds } from '../../cli/library'
 import { sayProblem } from '../../core/issue'
-import { parseCondition, readSheet } from '../../core/sheet'
+import { checkRuns, listProcedures } from '../../core/procedure'
+import { locate, parseCondition, readSheet } from '../../core/sheet'
 import { edit, FAMILY, machineOf, mini } from './sheets'
 
 const problemsOf = (text: string) => {
@@ -69,9 +70,41 @@ describe('sheets', () => {
     ['extends a ghost', 'sheet: 1\nid: a\ntitle: A\nextends: ghost\n', 'unknown-sheet'],
     ['an unknown field', `${mini('interlocks')}\ncolour: blue\n`, 'unknown-field'],
     ['zero ohms', edit(mini('interlocks'), 'ohms: 5600 Ω ±8 %', 'ohms: 0 Ω'), 'out-of-range'],
+    ['a float that trips where it returns', edit(mini('boiler'), 'return: 70 mm', 'return: 100 mm'), 'no-hysteresis'],
     ['a jumper across a protection', edit(mini('interlocks'), 'jumper: bin,', 'jumper: relay,'), 'out-of-range'],
   ])('%s', (_, text, code) => {
     expect(problemsOf(text).map((p) => p.code)).toContain(code)
+  })
+})
+
+describe('what only shows when a sheet is run', () => {
+  const found = (text: string) =>
+    locate(text, 'run.yaml', findShipped, checkRuns(listProcedures(machineOf(text)))).map((p) => ({
+      code: p.code,
+      line: text.split('\n')[p.place.line! - 1].trim(),
+    }))
+  it('nothing on the sheets that are right', () => {
+    for (const name of ['boiler', 'irrigation', 'interlocks', 'heater-tank'])
+      expect(found(mini(name)), name).toEqual([])
+  })
+  it('a phase that never ends, a phase that nobody comes to, a test that never runs, each with its line', () => {
+    const endless = edit(mini('boiler'), 'high-in.closed and after 2 s', 'high-in.closed and tank.level > 500 mm')
+    expect(found(edit(endless, '\n      - { when: after 10 min, to: stopped, alarm: LOW }', ''))).toContainEqual({
+      code: 'never-ends',
+      line: expect.stringContaining('title: Fill') as string,
+    })
+    const lonely = edit(
+      mini('irrigation'),
+      '  idle: {',
+      '  rinse: { title: Rinse, exits: [{ when: after 1 min, to: idle }] }\n  idle: {',
+    )
+    expect(found(lonely).map((p) => p.code)).toEqual(['never-reached'])
+    const late = mini('interlocks').replaceAll('moment: running', 'moment: never')
+    expect(
+      found(late.replace('moments:\n', 'moments:\n  never: { title: too late, program: run, after: 9000 s }\n')).map(
+        (p) => p.code,
+      ),
+    ).toContain('never-runs')
   })
 })
 

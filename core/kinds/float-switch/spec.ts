@@ -6,6 +6,7 @@ export const spec: KindSpec = {
   line: 'level',
   terminals: ['1', '2'],
   ports: [],
+  hysteresis: [['trip', 'return']],
   params: {
     trip: { dimension: 'length', least: 0 },
     return: { dimension: 'length', least: 0 },

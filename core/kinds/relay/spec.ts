@@ -7,6 +7,7 @@ export const spec: KindSpec = {
   terminals: ['a', 'b', 'com', 'no', 'nc'],
   ports: [],
   windings: ['ohms'],
+  hysteresis: [['pull-in', 'drop-out']],
   params: {
     ohms: { dimension: 'resistance', least: 1 },
     henries: { dimension: 'inductance', typical: '2 H ±20 %', least: 1e-6 },

@@ -7,6 +7,7 @@ export const spec: KindSpec = {
   terminals: ['a', 'b'],
   ports: ['in', 'out'],
   windings: ['ohms'],
+  hysteresis: [['pull-in', 'drop-out']],
   params: {
     ohms: { dimension: 'resistance', least: 0.1 },
     'henries-out': { dimension: 'inductance', least: 1e-6 },

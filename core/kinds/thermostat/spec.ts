@@ -6,6 +6,7 @@ export const spec: KindSpec = {
   line: 'power',
   terminals: ['1', '2'],
   ports: [],
+  hysteresis: [['opens-at', 'closes-at']],
   params: {
     'opens-at': { dimension: 'temperature' },
     'closes-at': { dimension: 'temperature' },
