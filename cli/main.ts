@@ -277,7 +277,7 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
     for (const s of a.suspects.slice(0, 8))
       console.log(`  ${sayChance(s.p).padStart(10)}  ${s.faults.map((f) => f.title).join(' and ') || 'nothing wrong'}`)
     console.log(
-      `  ${sayChance(a.belief.unexplained).padStart(10)}  something else\n  ${sayChance(a.belief.residual).padStart(10)}  pairs of faults not run (at most)`,
+      `  ${sayChance(a.belief.unexplained).padStart(10)}  something else\n  ${sayChance(a.belief.residual).padStart(10)}  pairs of faults not run (about)`,
     )
     console.log(`\n${SAY_STATE[a.plan.state]}`)
     if (a.plan.stop)

@@ -7,7 +7,7 @@ const rows = computed(() => [
   ...props.view.suspects.slice(0, 7).map((s) => ({ key: s.faults.join('+'), title: s.title, p: s.p, plain: false })),
   { key: 'else', title: 'something else, not in the sheet', p: props.view.unexplained, plain: true },
   { key: 'healthy', title: 'nothing wrong with it', p: props.view.healthy, plain: true },
-  { key: 'rest', title: 'two faults at once, not yet run (at most)', p: props.view.residual, plain: true },
+  { key: 'rest', title: 'two faults at once, not yet run (about)', p: props.view.residual, plain: true },
 ])
 </script>
 

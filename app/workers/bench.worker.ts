@@ -1,12 +1,14 @@
 import { expose } from 'comlink'
 import { readEvidence, type Evidence } from '../../core/evidence'
 import {
+  advise,
   cardOf,
   linesOf,
   openBench,
   sayTest,
   viewOf,
   vocabularyOf,
+  type Advice,
   type Lines,
   type TestCard,
   type View,
@@ -55,20 +57,35 @@ let predictor: Predictor | undefined
 export type Written =
   { complaint: string } | { action: string } | { test: string; reading: string; instrument?: string }
 
-function evidence(written: Written[]): { evidence: Evidence[]; predictor: Predictor } {
+function opened(): Predictor {
   if (!predictor) throw new Error('No sheet is open.')
-  const words = vocabularyOf(predictor.bench)
+  return predictor
+}
+
+function evidence(written: Written[]): Evidence[] {
+  const words = vocabularyOf(opened().bench)
   // One entry that is not understood (an older sheet, another device) is left out; the others count.
-  const read = written.flatMap((item) => {
+  return written.flatMap((item) => {
     const one = readEvidence([item], words)
     return one.ok ? one.value : []
   })
-  return { evidence: read, predictor }
+}
+
+/** The newest advice of each sort: view and card ask for the same one. */
+const newest = new Map<boolean, { key: string; advice: Advice }>()
+function adviceFor(written: Written[], order: Order, quick: boolean): Advice {
+  const key = JSON.stringify([written, order])
+  const known = newest.get(quick)
+  if (known?.key === key) return known.advice
+  const advice = advise(opened(), evidence(written), order, quick ? 0 : undefined)
+  newest.set(quick, { key, advice })
+  return advice
 }
 
 const api = {
   open(sheets: { id: string; file: string; text: string }[]): MachineFacts {
     try {
+      newest.clear()
       predictor = openBench(orThrow(readSheet(sheets[0].text, sheets[0].file, (id) => sheets.find((s) => s.id === id))))
     } catch (error) {
       if (error instanceof InputFault) throw new Error(error.message)
@@ -108,8 +125,7 @@ const api = {
     }
   },
   view(written: Written[], order: Order, quick: boolean): View {
-    const { evidence: e, predictor: p } = evidence(written)
-    return viewOf(p, e, order, quick ? 0 : undefined)
+    return viewOf(opened(), adviceFor(written, order, quick), !quick)
   },
   card(
     written: Written[],
@@ -118,13 +134,11 @@ const api = {
     instrument: string | undefined,
     quick: boolean,
   ): TestCard | undefined {
-    const { evidence: e, predictor: p } = evidence(written)
-    return cardOf(p, e, order, test, instrument, quick ? 0 : undefined)
+    return cardOf(opened(), adviceFor(written, order, quick), test, instrument, quick ? 0 : undefined)
   },
   /** The id of a free probe, or why there is none. */
   probe(text: string, instrument: string): { id: string } | { refused: string } {
-    if (!predictor) throw new Error('No sheet is open.')
-    const read = readProbe(predictor.bench, text, instrument)
+    const read = readProbe(opened().bench, text, instrument)
     return read.ok ? { id: read.value.id } : { refused: read.problems.map(sayProblem).join(' ') }
   },
 }

@@ -14,12 +14,14 @@ const MIXTURE = 0.7
  * How long a first fault is lived with before a second may join it, years. Longer than calls alone would make it:
  * age and hard water bring faults in company.
  */
-const TOGETHER_YEARS = 0.5
+const TOGETHER_YEARS = 0.2
 /** Most pairs run as pairs for one state of evidence. */
-export const PAIRS_MADE = 96
+export const PAIRS_MADE = 64
 /** Pairs are run in batches until what is left of them is at most this share. */
 const BATCH = 16
 const RESIDUAL_LEFT = 0.02
+/** Pairs not run are never taken for less than this share of their bound. */
+const LEAST_REACHED = 0.05
 
 const keyOf = (r: PlacedReading): string => `${r.procedure.key}|${r.meter ?? ''}|${editsKey(r.edits)}`
 
@@ -124,17 +126,24 @@ export function believe(predictor: Predictor, c: Case, pairs: number = PAIRS_MAD
   let made = 0
   const likeliest = drafts[0]?.log ?? 0
   let bound = drafts.reduce((s, d) => s + Math.exp(d.log - likeliest), 0)
-  const most = readings.length || c.repairs.length ? Math.min(pairs, drafts.length) : 0
+  // Without a reading there is little to tell pairs apart by: one batch shows how far they come.
+  const most = Math.min(readings.length || c.repairs.length ? pairs : Math.min(pairs, BATCH), drafts.length)
+  // How far pairs stay under their bound: what the last batch came to.
+  let reached = 1
   while (made < most) {
     const known = members.reduce((s, m) => s + Math.exp(scored.get(m)!.log - likeliest), 0)
-    if (bound <= RESIDUAL_LEFT * known) break
+    if (reached * bound <= RESIDUAL_LEFT * known) break
+    let [promised, came] = [0, 0]
     for (const d of drafts.slice(made, Math.min(made + BATCH, most))) {
       const member = predictor.pair(d.a, d.b, d.weight)
       scored.set(member, score(predictor, member, c, readings))
       members.push(member)
       bound -= Math.exp(d.log - likeliest)
+      promised += Math.exp(d.log - likeliest)
+      came += Math.exp(scored.get(member)!.log - likeliest)
       made++
     }
+    reached = Math.min(1, Math.max(LEAST_REACHED, came / promised))
   }
   const rest = drafts.slice(made)
 
@@ -160,7 +169,7 @@ export function believe(predictor: Predictor, c: Case, pairs: number = PAIRS_MAD
   const top = Math.max(unlisted, ...logs)
   const p = Float64Array.from(logs, (x) => Math.exp(x - top))
   const other = Math.exp(unlisted - top)
-  const unmade = rest.reduce((s, d) => s + Math.exp(d.log - top), 0)
+  const unmade = reached * rest.reduce((s, d) => s + Math.exp(d.log - top), 0)
   const sum = p.reduce((s, x) => s + x, 0) + other + unmade
   const doubtOf = (r: PlacedReading): Doubt => {
     const k = readings.indexOf(r)

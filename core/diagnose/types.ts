@@ -37,7 +37,7 @@ export interface Belief {
   p: Float64Array
   /** "Something else": readings fit nothing that the sheet lists. */
   unexplained: number
-  /** Pairs of faults not yet run as pairs: an upper bound of their mass. */
+  /** Pairs of faults not yet run as pairs: their upper bound, times what the last ones run reached of theirs. */
   residual: number
   /** Logarithm of the likelihood of the readings alone under each member. */
   readings: Float64Array

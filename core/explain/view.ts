@@ -1,10 +1,9 @@
-import type { Evidence } from '../evidence'
-import type { Order, PlanState } from '../plan'
+import type { PlanState } from '../plan'
 import { findMeter } from '../instrument'
 import { findProcedure, minutesTo, shapeWith } from '../procedure'
 import type { Predictor } from '../predict'
 import type { ReadingShape } from '../quantity'
-import { advise } from './advise'
+import type { Advice } from './advise'
 import { expectations, reasons, type Consequence, type Expectation } from './reasons'
 import { dimensionOf, sayCautions, sayDoubt, sayHow, sayMove, sayReading, sayTest, sayVerdict } from './say'
 
@@ -67,9 +66,9 @@ export interface TestCard {
   why: Consequence[]
 }
 
-export function viewOf(predictor: Predictor, evidence: readonly Evidence[], order: Order, pairs?: number): View {
+/** @param settled whether the advice has pairs of faults run */
+export function viewOf(predictor: Predictor, a: Advice, settled = true): View {
   const { machine } = predictor.bench
-  const a = advise(predictor, evidence, order, pairs)
   const title = (faults: { title: string }[]) => faults.map((f) => f.title).join(' and ')
   return {
     suspects: a.suspects
@@ -120,15 +119,14 @@ export function viewOf(predictor: Predictor, evidence: readonly Evidence[], orde
       }
     }),
     state: a.plan.state,
-    settled: pairs === undefined,
+    settled,
   }
 }
 
 /** The card of one test as the evidence stands: how to take it, what each suspect would make it show, and why. */
 export function cardOf(
   predictor: Predictor,
-  evidence: readonly Evidence[],
-  order: Order,
+  a: Advice,
   testId: string,
   instrument?: string,
   pairs?: number,
@@ -138,7 +136,6 @@ export function cardOf(
   if (!procedure) return undefined
   const usual = procedure.meter
   const meter = instrument !== undefined && procedure.otherMeters.includes(instrument) ? instrument : usual
-  const a = advise(predictor, evidence, order, pairs)
   const suggestion = a.plan.next.find((s) => s.procedure === procedure)
   const shown = expectations(predictor, a.belief, procedure, meter, a.placed.edits)
   const way = suggestion ?? minutesTo(machine, a.placed.standing, procedure)
