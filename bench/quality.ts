@@ -1,15 +1,17 @@
+import { STANDS_ABOVE } from '../core/plan'
 import type { Predictor } from '../core/predict'
 import { drawCall, type Call, type Sort } from './draw'
 import { play, policiesFor, type Played } from './play'
 import { random } from './random'
 import type { Row } from './table'
-import type { SheetErrors } from './true-machine'
+import { TrueMachine, type SheetErrors } from './true-machine'
 
 export interface QualityOptions {
   seed: number
   singles: number
   pairs: number
   unlisted: number
+  leftOut: number
 }
 
 const mean = (list: readonly number[]): number => list.reduce((s, x) => s + x, 0) / list.length
@@ -24,8 +26,33 @@ function playAll(p: Predictor, calls: readonly Call[], seed: number, name: strin
   return calls.map((call, i) => play(p, { ...call, truth: call.truth.again(random(seed * 104729 + i)) }, policy))
 }
 
+/**
+ * Each listed fault in turn is taken off the sheet and then met: the readings of a machine that has it, in the order
+ * asked for. Noticed is: said to fit nothing, or no cause said to stand.
+ */
+function leftOut(open: (without?: string) => Predictor, seed: number, most: number): Row {
+  const whole = open()
+  const faults = whole.bench.machine.faults.filter((f) => f.id !== undefined)
+  const next = random(seed)
+  const order = faults.map((f) => ({ f, at: next() })).sort((a, b) => a.at - b.at)
+  let [met, noticed] = [0, 0]
+  for (const { f } of order) {
+    if (met === most) break
+    const blind = open(f.id)
+    const severity = f.severity && Math.sqrt(f.severity.from * f.severity.to)
+    const truth = new TrueMachine(blind.bench, [{ fault: { ...f, repair: -1 }, severity }], random(seed + met))
+    const [complaint] = truth.complaints()
+    if (complaint === undefined) continue
+    met++
+    const played = play(blind, { sort: 'unlisted', truth, repairs: [], complaint }, policiesFor(blind)[0])
+    if (played.unexplained || played.stated < STANDS_ABOVE) noticed++
+  }
+  return { what: 'left off the sheet and met: noticed', figure: (100 * noticed) / met, unit: '%', least: 80, of: met }
+}
+
 /** What following the advice comes to, against named orders and a checklist on the same calls. */
-export function qualityRows(p: Predictor, o: QualityOptions): Row[] {
+export function qualityRows(open: (without?: string) => Predictor, o: QualityOptions): Row[] {
+  const p = open()
   const names = policiesFor(p).map((x) => x.name)
   const calls = drawAll(p, 'single', o.singles, o.seed)
   const singles = new Map(names.map((n) => [n, playAll(p, calls, o.seed, n)]))
@@ -109,6 +136,7 @@ export function qualityRows(p: Predictor, o: QualityOptions): Row[] {
       unit: '%',
       of: wrongSheet.length,
     },
+    leftOut(open, o.seed, o.leftOut),
     {
       what: 'listed faults said to fit nothing',
       figure: share(own, (x) => x.unexplained),

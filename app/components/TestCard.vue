@@ -10,7 +10,13 @@ const props = defineProps<{
   best: boolean
   closed: boolean
 }>()
-const emit = defineEmits<{ taken: [text: string]; safety: [step: string]; best: []; meter: [id: string] }>()
+const emit = defineEmits<{
+  taken: [text: string]
+  safety: [step: string]
+  best: []
+  meter: [id: string]
+  first: [test: string]
+}>()
 /** What is typed lives with the page, so that nothing is lost when the card changes its face. */
 const text = defineModel<string>('text', { required: true })
 const refusal = ref('')
@@ -179,7 +185,15 @@ const chips = computed(() => {
         </tbody>
       </table>
     </details>
-    <p v-if="card.destroys" class="small soft">Mind: {{ card.destroys }}. Take those readings first.</p>
+    <div v-if="card.destroys || card.losing.length" class="losing">
+      <p v-if="card.destroys"><strong>Mind:</strong> {{ card.destroys }}.</p>
+      <template v-if="card.losing.length">
+        <p>Take first what this makes dearer:</p>
+        <button v-for="l in card.losing" :key="l.id" type="button" class="chip" @click="emit('first', l.id)">
+          {{ l.title }} <span class="soft small">{{ l.now.toFixed(1) }} min now, {{ l.after.toFixed(1) }} after</span>
+        </button>
+      </template>
+    </div>
   </section>
 </template>
 
@@ -295,6 +309,15 @@ td {
 .expect td.number {
   font-size: 1.1rem;
   vertical-align: top;
+}
+.losing {
+  display: grid;
+  gap: 0.4rem;
+  justify-items: start;
+  font-size: 0.92rem;
+}
+.losing .chip {
+  text-align: left;
 }
 .again {
   display: none;

@@ -1,6 +1,6 @@
 import type { PlanState } from '../plan'
 import { findMeter } from '../instrument'
-import { findProcedure, minutesTo, shapeWith } from '../procedure'
+import { findProcedure, minutesTo, shapeWith, type Procedure } from '../procedure'
 import type { Predictor } from '../predict'
 import type { ReadingShape } from '../quantity'
 import type { Advice } from './advise'
@@ -60,7 +60,9 @@ export interface TestCard {
   minutes: number
   moves: string[]
   cautions: string[]
+  /** What taking it ends, in words, and the tests worth taking that it makes dearer: to be taken first. */
   destroys: string | undefined
+  losing: { id: string; title: string; now: number; after: number }[]
   healthy: Expectation
   suspects: Expectation[]
   why: Consequence[]
@@ -123,6 +125,25 @@ export function viewOf(predictor: Predictor, a: Advice, settled = true): View {
   }
 }
 
+/** A test counts as lost when it takes this much longer afterwards, min. */
+const DEARER = 1
+
+/** Tests worth their minutes now that taking this one first would make dearer. */
+function losingBy(predictor: Predictor, a: Advice, procedure: Procedure): TestCard['losing'] {
+  const { machine } = predictor.bench
+  const { after } = minutesTo(machine, a.placed.standing, procedure)
+  return a.plan.next
+    .filter((s) => s.procedure !== procedure && s.saving > s.minutes)
+    .map((s) => ({
+      id: s.procedure.id,
+      title: sayTest(machine, s.procedure),
+      now: s.minutes,
+      after: minutesTo(machine, after, s.procedure).minutes,
+    }))
+    .filter((s) => s.after - s.now >= DEARER)
+    .slice(0, 3)
+}
+
 /** The card of one test as the evidence stands: how to take it, what each suspect would make it show, and why. */
 export function cardOf(
   predictor: Predictor,
@@ -156,7 +177,8 @@ export function cardOf(
     minutes: way.minutes,
     moves: way.moves.map((m) => sayMove(machine, m)),
     cautions: sayCautions(machine, procedure),
-    destroys: procedure.destroys,
+    destroys: way.moves.some((m) => m.is === 'isolate') ? procedure.destroys : undefined,
+    losing: losingBy(predictor, a, procedure),
     healthy: shown.healthy,
     suspects: shown.suspects,
     why: suggestion && meter === usual ? reasons(predictor, a.belief, a.placed, suggestion, 3, pairs) : [],

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { findShipped } from '../../cli/library'
 import { believe, conditional, likelihood, noCondition } from '../../core/diagnose'
-import { advise, openBench } from '../../core/explain'
+import { advise, cardOf, openBench } from '../../core/explain'
 import { backwardSolve, choleskyInPlace, factorInPlace, forwardSolve, solveInPlace } from '../../core/linear'
 import { lookAhead, plan, type Table } from '../../core/plan'
 import { minutesTo } from '../../core/procedure'
@@ -159,5 +159,20 @@ describe('matrices', () => {
     // (2 + i)x − y = 1, −x + 2y = 0 → x = 1 / (1.5 + i)
     expect([xr[0], xi[0]]).toEqual([expect.closeTo(1.5 / 3.25, 12), expect.closeTo(-1 / 3.25, 12)])
     expect(factorInPlace({ n: 1, re: Float64Array.from([0]), im: Float64Array.from([0]) })).toBe(0)
+  })
+})
+
+describe('evidence that a test destroys', () => {
+  it('with a program running, a dead test names the live ones that it makes dearer; with the plug out, none', () => {
+    const on = [{ complaint: 'no-fill' }, { action: 'open top' }, { test: 'cold-valve.volts', reading: '119' }]
+    const card = (...items: object[]) =>
+      cardOf(washer, advise(washer, evidenceOf(washer, ...items)), 'cold-valve.ohms')!
+    const running = card(...on)
+    expect(running.destroys).toMatch(/switching off/)
+    expect(running.losing.length).toBeGreaterThan(0)
+    for (const l of running.losing) expect(l.after - l.now).toBeGreaterThanOrEqual(1)
+    const off = card(...on, { action: 'isolate' })
+    expect(off.destroys).toBeUndefined()
+    expect(off.losing.map((l) => l.id)).not.toContain(running.losing[0].id)
   })
 })

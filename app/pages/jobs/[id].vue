@@ -239,6 +239,7 @@ useKeys({
             @safety="safety"
             @best="best"
             @meter="turnMeter"
+            @first="choose"
           />
           <TestChooser
             :tests="facts.tests"
