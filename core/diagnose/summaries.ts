@@ -34,8 +34,10 @@ export type LinkState = 'open' | 'proven' | 'suspect' | 'faulty' | 'bypassed'
 
 export interface Link {
   part: number
-  /** Remaining probability that one of the part's faults is present. */
+  /** Remaining probability that one of the part's faults acts. */
   p: number
+  /** Probability that one of them comes and goes and rests just now: a good reading clears a part of this moment alone. */
+  rests: number
   state: LinkState
 }
 
@@ -51,9 +53,12 @@ export function links(predictor: Predictor, belief: Belief, jumpers: readonly nu
   const mass = new Float64Array(machine.parts.length)
   const against = new Float64Array(machine.parts.length)
   const weight = new Float64Array(machine.parts.length)
+  const rests = new Float64Array(machine.parts.length)
   belief.members.forEach((m, i) => {
-    for (const part of new Set(m.present.map((x) => x.fault.part))) mass[part] += belief.p[i]
-    if (m.present.length !== 1) return
+    const acting = new Set(m.present.flatMap((x) => (x.misses === undefined ? [x.fault.part] : [])))
+    for (const part of new Set(m.present.map((x) => x.fault.part)))
+      (acting.has(part) ? mass : rests)[part] += belief.p[i]
+    if (m.present.length !== 1 || !acting.size) return
     const { part } = m.present[0].fault
     weight[part] += m.weight
     against[part] += m.weight * Math.exp(Math.min(50, belief.readings[i] - belief.readings[0]))
@@ -69,7 +74,7 @@ export function links(predictor: Predictor, belief: Belief, jumpers: readonly nu
           : weight[index] > 0 && against[index] < weight[index] / 2
             ? 'proven'
             : 'open'
-    return { part: index, p, state }
+    return { part: index, p, rests: rests[index], state }
   })
 }
 

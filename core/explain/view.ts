@@ -13,7 +13,7 @@ export interface View {
   healthy: number
   unexplained: number
   residual: number
-  links: { part: number; p: number; state: 'open' | 'proven' | 'suspect' | 'faulty' | 'bypassed' }[]
+  links: { part: number; p: number; rests: number; state: 'open' | 'proven' | 'suspect' | 'faulty' | 'bypassed' }[]
   readings: {
     test: string
     text: string

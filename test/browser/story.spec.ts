@@ -78,6 +78,7 @@ test('from a call to a proven cause, and the job as it was after a restart in a 
   }
   await expect(page.locator('.cause')).toContainText('cold valve')
   await expect(page.locator('.cause .remedy').first()).toContainText('new inlet valve assembly')
+  await settled(page)
   const readings = await page.locator('.history li').count()
   const top = await page.locator('.suspects li').first().innerText()
 
