@@ -21,7 +21,7 @@ const SLIPS = 0.03
 /** Spread of a hand on a stopwatch, s. */
 const REACTION = 0.4
 
-/** How far the truth may be from the sheet, beyond its tolerances: shares, drawn flat, each value by itself. */
+/** How far the truth may be from the sheet, beyond its tolerances: shares, drawn flat, each value by itself. `none`: the sheet's own values. */
 export interface SheetErrors {
   values: number
   times: number
@@ -32,15 +32,17 @@ export class TrueMachine {
   readonly values: Float64Array
   private readonly gains = new Map<string, number>()
   private runs = new Map<number, PlainRun>()
+  private steady = false
 
   constructor(
     readonly bench: Bench,
     public present: readonly Present[],
     private next: Random,
-    errors?: SheetErrors,
+    errors?: SheetErrors | 'none',
   ) {
     const { machine } = bench
     this.values = Float64Array.from(machine.params, ({ id, nominal, sd, dimension }) => {
+      if (errors === 'none') return nominal
       const off =
         errors && id !== 'ambient' ? 1 + (dimension === 'time' ? errors.times : errors.values) * (2 * next() - 1) : 1
       const value = nominal * off + flat(next) * sd
@@ -84,6 +86,14 @@ export class TrueMachine {
     return complaints.filter((_, k) => shown.some((s) => s[k])).map((c) => c.id)
   }
 
+  /** What a perfect instrument would show in a perfect hand. */
+  exact(procedure: Procedure): ReadingValue {
+    this.steady = true
+    const shown = this.shown(procedure)
+    this.steady = false
+    return shown
+  }
+
   /** What somebody writes down who takes a test on this machine. */
   read(procedure: Procedure): ReadingValue {
     const value = this.shown(procedure)
@@ -113,7 +123,7 @@ export class TrueMachine {
       const { from, to } = phaseTimes(this.machine, run)[what.phase]
       return Number.isNaN(to - from)
         ? { is: 'never' }
-        : this.metered('stopwatch', to - from + REACTION * normal(this.next))
+        : this.metered('stopwatch', to - from + (this.steady ? 0 : REACTION * normal(this.next)))
     }
     const still = run.stills[procedure.moment]
     if (!still) return { is: 'never' }
@@ -160,12 +170,14 @@ export class TrueMachine {
   }
 
   private sensed(signal: number, sense: keyof typeof SENSES): ReadingValue {
+    if (this.steady) return { is: signal > 0.5 ? 'yes' : 'no' }
     const { falseYes, falseNo } = SENSES[sense]
     return { is: signal > 0.5 ? (this.next() < falseNo ? 'no' : 'yes') : this.next() < falseYes ? 'yes' : 'no' }
   }
   /** One instrument has one gain for the whole visit. */
   private metered(id: string, truth: number): ReadingValue {
     const { gain, floor, dimension } = findMeter(id)!
+    if (this.steady) return { is: 'value', si: truth }
     let own = this.gains.get(id)
     if (own === undefined) this.gains.set(id, (own = 1 + gain * flat(this.next)))
     const si = truth * own + floor * normal(this.next)
