@@ -118,7 +118,11 @@ export class Predictor {
     const [x, y] = a.index < b.index ? [a, b] : [b, a]
     const key = `${x.index}+${y.index}`
     const known = this.pairs.get(key)
-    if (known) return known
+    // It may have been made before as the neighbour of another, without a weight of its own.
+    if (known) {
+      known.weight ||= weight
+      return known
+    }
     const beside = (one: Member, make: (other: Member) => Member): Member['neighbours'] =>
       one.neighbours.map((find) => () => {
         const { below, above } = find()

@@ -151,6 +151,23 @@ describe('properties of the belief', () => {
       { seed: 11, numRuns: 25 },
     )
   })
+  it('what was asked before makes no difference: a predictor that has seen much says what a fresh one says', () => {
+    const fresh = () => openBench(sheetOf(findShipped('orrisk-tl40')!.text))
+    const used = fresh()
+    const log: object[] = [
+      { complaint: 'no-fill' },
+      { complaint: 'hums' },
+      { test: 'cold-valve.volts', reading: '96' },
+      { test: 'cold-hose.bucket', reading: '4' },
+      { test: 'cold-valve.buzz', reading: 'yes' },
+      { test: 'mains.volts', reading: '103' },
+    ]
+    for (let n = 2; n <= log.length; n++) top(used, ...log.slice(0, n))
+    const [seen, first] = [top(used, ...log), top(fresh(), ...log)]
+    expect(seen.belief.members.length).toBeGreaterThan(used.members.length)
+    expect(seen.suspects).toEqual(first.suspects)
+    expect(seen.belief.residual).toBe(first.belief.residual)
+  })
   it('explanations are true when re-run with the quoted reading', () => {
     const a = top(washer, ...CALL)
     for (const s of a.plan.next.slice(0, 4))
