@@ -1,14 +1,16 @@
 /**
  * Takes the pictures of docs/screenshots from the demo world, in Chromium: `npm run pictures`.
- * Needs a build; starts a database and a server of its own.
+ * Builds what has changed; starts a database and a server of its own.
  */
 import { mkdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { chromium, type Page } from '@playwright/test'
 import config from '../playwright.config'
+import { ensureBuild } from './setup/build.mjs'
 import { choose, enter, makeSafe, openCall, openPlace, settled, signIn } from '../test/browser/place'
 
 const folder = join(import.meta.dirname, '..', 'docs', 'screenshots')
+await ensureBuild(join(import.meta.dirname, '..'))
 mkdirSync(folder, { recursive: true })
 const browser = await chromium.launch(config.use!.launchOptions!)
 const place = await openPlace('pictures')

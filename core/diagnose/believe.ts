@@ -20,6 +20,8 @@ export const PAIRS_MADE = 64
 /** Pairs are run in batches until what is left of them is at most this share. */
 const BATCH = 16
 const RESIDUAL_LEFT = 0.02
+/** Share of their bound that pairs come to before any has been run. */
+const USUALLY_REACHED = 0.3
 /** Pairs not run are never taken for less than this share of their bound. */
 const LEAST_REACHED = 0.05
 
@@ -129,7 +131,7 @@ export function believe(predictor: Predictor, c: Case, pairs: number = PAIRS_MAD
   // Without a reading there is little to tell pairs apart by: one batch shows how far they come.
   const most = Math.min(readings.length || c.repairs.length ? pairs : Math.min(pairs, BATCH), drafts.length)
   // How far pairs stay under their bound: what the last batch came to.
-  let reached = 1
+  let reached = USUALLY_REACHED
   while (made < most) {
     const known = members.reduce((s, m) => s + Math.exp(scored.get(m)!.log - likeliest), 0)
     if (reached * bound <= RESIDUAL_LEFT * known) break
