@@ -1,5 +1,5 @@
-import type { Edit } from '../machine'
 import { editsKey, type Member, type Predictor } from '../predict'
+import { pairBounds } from './pair-bounds'
 import { broadLikelihood, likelihood, noCondition, withValue, type Fit } from './likelihood'
 import type { Belief, Case, Condition, Doubt, Misread, PlacedReading } from './types'
 
@@ -10,11 +10,6 @@ const MISHEARD = 0.006
 const UNLISTED = 0.03
 /** "Something else" is mostly the current mixture of predictions plus a broad part. */
 const MIXTURE = 0.7
-/**
- * How long a first fault is lived with before a second may join it, years. Longer than calls alone would make it:
- * age and hard water bring faults in company.
- */
-const TOGETHER_YEARS = 0.2
 /** Most pairs run as pairs for one state of evidence. */
 export const PAIRS_MADE = 64
 /** Pairs are run in batches until what is left of them is at most this share. */
@@ -33,13 +28,6 @@ function inOrder(readings: readonly PlacedReading[]): PlacedReading[] {
   const sorted = [...readings].filter((r) => r.value.is !== 'could-not').sort((a, b) => (key(a) < key(b) ? -1 : 1))
   // The same sense asked twice about the same thing is one witness; so is the same open line measured twice.
   return sorted.filter((r, i) => r.value.is === 'value' || i === 0 || key(sorted[i - 1]) !== key(r))
-}
-
-/** Weight of a pair because the first fault has brought about the second. */
-function broughtAbout(a: Member, b: Member): number {
-  const chance = a.present[0].fault.causes.find((c) => c.fault === b.present[0].fault.index)?.chance
-  // The second fault's own severities share what it may come with.
-  return chance === undefined ? 0 : (a.weight * chance * b.weight) / b.present[0].fault.perYear
 }
 
 interface Scored {
@@ -100,43 +88,30 @@ export function believe(predictor: Predictor, c: Case, pairs: number = PAIRS_MAD
   const scored = new Map<Member, Scored>(singles.map((m) => [m, score(predictor, m, c, readings)]))
   const faulty = singles.filter((m) => m.present.length === 1)
 
-  const cured = (m: Member, edits: readonly Edit[]) => edits.some((e) => e.repair === m.present[0].fault.repair)
-  // Upper bound of each pair: its prior times, per reading and for the complaint, the better of its two faults.
-  interface Draft {
-    a: Member
-    b: Member
-    weight: number
-    log: number
+  const evidence = [...c.complaints, ...readings]
+  const single = (member: Member) => {
+    const { heard, each } = scored.get(member)!
+    const { repair } = member.present[0].fault
+    const likelihoods = [...heard, ...each]
+    // After its repair a fault explains nothing any more.
+    const logs = Float64Array.from(evidence, ({ edits }, k) =>
+      edits.some((e) => e.repair === repair) ? -Infinity : Math.log(likelihoods[k]),
+    )
+    return { member, logs }
   }
-  const drafts: Draft[] = []
-  for (let i = 0; i < faulty.length; i++)
-    for (let j = i + 1; j < faulty.length; j++) {
-      const [a, b] = [faulty[i], faulty[j]]
-      if (a.present[0].fault === b.present[0].fault) continue
-      const [x, y] = [scored.get(a)!, scored.get(b)!]
-      const weight = a.weight * b.weight * TOGETHER_YEARS + broughtAbout(a, b) + broughtAbout(b, a)
-      let log = Math.log(weight)
-      // After the repair of one of them the machine has the other alone.
-      const better = (edits: readonly Edit[], left: number, right: number) =>
-        Math.log(Math.max(cured(a, edits) ? 0 : left, cured(b, edits) ? 0 : right, 1e-300))
-      c.complaints.forEach(({ edits }, k) => (log += better(edits, x.heard[k], y.heard[k])))
-      readings.forEach(({ edits }, k) => (log += better(edits, x.each[k], y.each[k])))
-      drafts.push({ a, b, weight, log })
-    }
-  drafts.sort((p, q) => q.log - p.log || p.a.index - q.a.index || p.b.index - q.b.index)
+  // Without a reading there is little to tell pairs apart by: one batch shows how far they come.
+  const wanted = readings.length || c.repairs.length ? pairs : Math.min(pairs, BATCH)
+  const { drafts, likeliest, total: all } = pairBounds(faulty.map(single), wanted)
   const members = [...singles]
   let made = 0
-  const likeliest = drafts[0]?.log ?? 0
-  let bound = drafts.reduce((s, d) => s + Math.exp(d.log - likeliest), 0)
-  // Without a reading there is little to tell pairs apart by: one batch shows how far they come.
-  const most = Math.min(readings.length || c.repairs.length ? pairs : Math.min(pairs, BATCH), drafts.length)
+  let bound = all
   // How far pairs stay under their bound: what the last batch came to.
   let reached = USUALLY_REACHED
-  while (made < most) {
+  while (made < drafts.length) {
     const known = members.reduce((s, m) => s + Math.exp(scored.get(m)!.log - likeliest), 0)
     if (reached * bound <= RESIDUAL_LEFT * known) break
     let [promised, came] = [0, 0]
-    for (const d of drafts.slice(made, Math.min(made + BATCH, most))) {
+    for (const d of drafts.slice(made, made + BATCH)) {
       const member = predictor.pair(d.a, d.b, d.weight)
       scored.set(member, score(predictor, member, c, readings))
       members.push(member)
@@ -147,7 +122,6 @@ export function believe(predictor: Predictor, c: Case, pairs: number = PAIRS_MAD
     }
     reached = Math.min(1, Math.max(LEAST_REACHED, came / promised))
   }
-  const rest = drafts.slice(made)
 
   // "Something else" is scored against the mixture of the listed members, reading by reading.
   const logs = members.map((m) => scored.get(m)!.log)
@@ -171,7 +145,7 @@ export function believe(predictor: Predictor, c: Case, pairs: number = PAIRS_MAD
   const top = Math.max(unlisted, ...logs)
   const p = Float64Array.from(logs, (x) => Math.exp(x - top))
   const other = Math.exp(unlisted - top)
-  const unmade = reached * rest.reduce((s, d) => s + Math.exp(d.log - top), 0)
+  const unmade = reached * Math.max(0, bound) * Math.exp(likeliest - top)
   const sum = p.reduce((s, x) => s + x, 0) + other + unmade
   const doubtOf = (r: PlacedReading): Doubt => {
     const k = readings.indexOf(r)

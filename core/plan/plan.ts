@@ -25,6 +25,7 @@ const TABLED = 20
 /** Members below this posterior do not count when tests are compared. */
 const COUNTS = 2e-3
 const BINS = 12
+const SCARCELY = 1e-6
 /** Times that a switch is worked when nobody says otherwise. */
 export const WORKED = 10
 
@@ -151,12 +152,14 @@ export function outcomesOf(
       let below = 0
       for (let k = 0; k <= edges.length; k++) {
         const upto = k < edges.length ? normalCdf((edges[k] - mean) / sd) : 1
-        put(
-          `v${k}`,
-          { is: 'value', low: k ? edges[k - 1] : -Infinity, high: edges[k] ?? Infinity, word: undefined },
-          i,
-          p * (upto - below),
-        )
+        // A bin that a member hardly ever falls into is not worth a row.
+        if (upto - below > SCARCELY)
+          put(
+            `v${k}`,
+            { is: 'value', low: k ? edges[k - 1] : -Infinity, high: edges[k] ?? Infinity, word: undefined },
+            i,
+            p * (upto - below),
+          )
         below = upto
       }
     } else if (prediction.is === 'sense') {
