@@ -32,7 +32,7 @@ function playAll(p: Predictor, calls: readonly Call[], seed: number, name: strin
  */
 function leftOut(open: (without?: string) => Predictor, seed: number, most: number): Row {
   const whole = open()
-  const faults = whole.bench.machine.faults.filter((f) => f.id !== undefined)
+  const { faults } = whole.bench.machine
   const next = random(seed)
   const order = faults.map((f) => ({ f, at: next() })).sort((a, b) => a.at - b.at)
   let [met, noticed] = [0, 0]

@@ -14,7 +14,7 @@ function sessionKey(root) {
 }
 
 /** Starts the built server and waits until it answers. */
-export async function serve(root, { port, host = '127.0.0.1', databaseUrl, quiet = false }) {
+export async function serve(root, { port, host = '127.0.0.1', databaseUrl }) {
   const env = {
     ...process.env,
     NITRO_PORT: String(port),
@@ -28,7 +28,7 @@ export async function serve(root, { port, host = '127.0.0.1', databaseUrl, quiet
   }
   const child = spawn(process.execPath, [join(root, '.output/server/index.mjs')], {
     env,
-    stdio: ['ignore', quiet ? 'ignore' : 'ignore', 'inherit'],
+    stdio: ['ignore', 'ignore', 'inherit'],
   })
   let ended = false
   const end = new Promise((resolve) => child.on('exit', (code) => ((ended = true), resolve(code))))

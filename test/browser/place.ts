@@ -27,7 +27,7 @@ export async function openPlace(name: string): Promise<Place> {
   })
   if (prepared.status !== 0) throw new Error(prepared.stderr)
   const port = await freePort()
-  const start = () => serve(root, { port, databaseUrl: cluster.url, quiet: true })
+  const start = () => serve(root, { port, databaseUrl: cluster.url })
   let server = await start()
   return {
     url: `http://127.0.0.1:${port}`,

@@ -1,18 +1,12 @@
-import { copper } from '../copper'
+import { coilSignals, plungerWants, stampCoil } from '../coil'
 import type { Live, Part, KindPhysics } from '../contract'
-
-const coilVolts = ({ e, mode }: Part, live: Live): number => (live.m[mode.coil] ? live.volts(e.a, e.b) : 0)
 
 /** Whether the chamber is let out faster than the metering port fills it. */
 const vented = ({ mode }: Part, { m }: Live): boolean =>
   m[mode.bleed] === 1 || ((m[mode.plunger] === 1 || m[mode.solenoid] === 1) && m[mode.exhaust] === 1)
 
 export const physics: KindPhysics = {
-  stamp({ e, param, mode }, { v, m, ambient }, emit) {
-    if (m[mode.coil] === 0) return
-    const henries = m[mode.plunger] ? v[param['henries-in']] : v[param['henries-out']]
-    emit({ t: 'RL', a: e.a, b: e.b, ohms: v[param.ohms] * copper(ambient), henries })
-  },
+  stamp: stampCoil,
   flow({ w, param, mode }, { v, m }, emit) {
     if (m[mode.passage] === 0 || m[mode['flow-control']] === 0) return
     emit({
@@ -29,10 +23,8 @@ export const physics: KindPhysics = {
   react(part, live, want) {
     const { w, param, mode } = part
     const { m } = live
-    const volts = coilVolts(part, live)
-    const pulled = m[mode.plunger] === 1
-    if (!pulled && volts >= live.v[param['pull-in']]) return want(mode.plunger, 1)
-    if (pulled && volts < live.v[param['drop-out']]) return want(mode.plunger, 0)
+    const plunger = plungerWants(part, live)
+    if (plunger !== undefined) return want(mode.plunger, plunger)
     const open = m[mode.passage] === 1
     const lets = vented(part, live)
     if (!open && m[mode.diaphragm] !== 0) {
@@ -43,14 +35,7 @@ export const physics: KindPhysics = {
     if (open && !lets && m[mode.diaphragm] !== 1 && m[mode.metering] === 1) want(mode.passage, 0)
   },
   signals: {
-    energised: {
-      about: 'coil has enough voltage to pull',
-      read: (part, live) => (coilVolts(part, live) >= live.v[part.param['pull-in']] ? 1 : 0),
-    },
-    hums: {
-      about: 'the coil hums',
-      read: (part, live) => (coilVolts(part, live) >= 0.4 * live.v[part.param['pull-in']] ? 1 : 0),
-    },
+    ...coilSignals,
     passes: { about: 'water runs through it', read: (part, live) => (live.flow(part) > 0.5e-3 / 60 ? 1 : 0) },
     bleeds: {
       about: 'water leaves at the bleed',
