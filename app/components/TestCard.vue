@@ -188,7 +188,7 @@ const chips = computed(() => {
     <div v-if="card.destroys || card.losing.length" class="losing">
       <p v-if="card.destroys"><strong>Mind:</strong> {{ card.destroys }}.</p>
       <template v-if="card.losing.length">
-        <p>Take first what this makes dearer:</p>
+        <p>These take longer afterwards. Take them first:</p>
         <button v-for="l in card.losing" :key="l.id" type="button" class="chip" @click="emit('first', l.id)">
           {{ l.title }} <span class="soft small">{{ l.now.toFixed(1) }} min now, {{ l.after.toFixed(1) }} after</span>
         </button>
