@@ -19,6 +19,8 @@ import { flat, normal, pick, type Random } from './random'
 /** Chance that a hand slips: another scale, another test's terminals, any number. */
 const SLIPS = 0.03
 /** Spread of a hand on a stopwatch, s. */
+/** A counter needs a wave of this mean, V. */
+const COUNTS_ABOVE = 0.5
 const REACTION = 0.4
 
 /** How far the truth may be from the sheet, beyond its tolerances: shares, drawn flat, each value by itself. `none`: the sheet's own values. */
@@ -118,7 +120,7 @@ export class TrueMachine {
   private shown(procedure: Procedure): ReadingValue {
     const { what } = procedure
     const run = this.run(procedure.run)
-    if (what.is === 'code') return { is: 'word', word: run.alarms.at(-1) ?? 'none' }
+    if (what.is === 'code') return { is: 'word', word: run.stills[procedure.moment]?.code ?? 'none' }
     if (what.is === 'duration') {
       const { from, to } = phaseTimes(this.machine, run)[what.phase]
       return Number.isNaN(to - from)
@@ -164,8 +166,12 @@ export class TrueMachine {
         ).length
         return { is: 'times', clean, of: WORKED }
       }
+      case 'hertz': {
+        const there = Math.abs(live.dcVolts(part.e[probe.a], part.e[probe.b])) > COUNTS_ABOVE
+        return this.metered('counter', there ? live.signal(what.part, probe.signal) : 0)
+      }
       case 'display':
-        return this.metered('display', live.signal(what.part, probe.signal))
+        return this.metered(procedure.meter!, live.signal(what.part, probe.signal))
     }
   }
 

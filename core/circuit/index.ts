@@ -13,6 +13,7 @@ export {
   dcVoltsBetween,
   portAt,
   portChange,
+  refreshResistances,
   refreshSources,
   solveCircuit,
   voltsBetween,

@@ -99,12 +99,38 @@ export function solveCircuit(
     block[i] = first === i ? sizes.push(0) - 1 : block[first]
     if (island[i] !== i) row[i] = sizes[block[i]]++
   }
-  const blocks = sizes.map((n): Factor => ({ n, re: new Float64Array(n * n), im: new Float64Array(n * n) }))
+  const solution: Solution = {
+    analysis,
+    omega,
+    components,
+    island,
+    blocks: sizes.map((n): Factor => ({ n, re: new Float64Array(n * n), im: new Float64Array(n * n) })),
+    block,
+    row,
+    re: new Float64Array(nodes),
+    im: new Float64Array(nodes),
+  }
+  assemble(solution, components)
+  refreshSources(solution, components)
+  return solution
+}
+
+/** Fills and factors the blocks of a solution, all of them or the ones named. Mutates the blocks. */
+function assemble(
+  { analysis, omega, row, block, blocks }: Solution,
+  components: readonly Component[],
+  only?: ReadonlySet<number>,
+): void {
+  blocks.forEach(({ re, im }, k) => {
+    if (only && !only.has(k)) return
+    re.fill(0)
+    im.fill(0)
+  })
   const y = newAdmittance()
   const add = (p: number, q: number, gr: number, gi: number) => {
     const i = row[p]!
     const j = row[q]!
-    if (i < 0 || j < 0 || i < j) return
+    if (i < 0 || j < 0 || i < j || (only && !only.has(block[p]))) return
     const { n, re, im } = blocks[block[p]]
     re[i * n + j]! += gr
     im[i * n + j]! += gi
@@ -135,6 +161,7 @@ export function solveCircuit(
     }
   }
   blocks.forEach((factor, k) => {
+    if (only && !only.has(k)) return
     const bad = factorInPlace(factor)
     if (bad < 0) return
     const node = row.findIndex((r, i) => r === bad && block[i] === k)
@@ -145,19 +172,21 @@ export function solveCircuit(
       }),
     ])
   })
-  const solution: Solution = {
-    analysis,
-    omega,
-    components,
-    island,
-    blocks,
-    block,
-    row,
-    re: new Float64Array(nodes),
-    im: new Float64Array(nodes),
-  }
+}
+
+/**
+ * Solves again where some resistances have changed as well as source voltages: only the blocks of the matrix that
+ * the changed components lie in are factored anew. Mutates the solution. Cost n³/3 of those blocks.
+ *
+ * @param changed the components whose resistance has changed, as they are now
+ */
+export function refreshResistances(
+  solution: Solution,
+  components: readonly Component[],
+  changed: readonly Component[],
+): void {
+  assemble(solution, components, new Set(changed.map((c) => solution.block[c.a])))
   refreshSources(solution, components)
-  return solution
 }
 
 /**

@@ -99,8 +99,10 @@ export function sayTest(machine: Machine, p: Procedure): string {
           return `Bucket test at the end of the ${title}`
         case 'worked':
           return `Work the ${title} ${WORKED} times`
+        case 'hertz':
+          return `Frequency at the ${title}`
         case 'display':
-          return `Level at the ${title}`
+          return `${capital(machine.kinds[what.part].signals![probe.signal].about)} at the ${title}`
         case 'sense':
           return `${capital(title)}${probe.with ? `, ${sayByHand(probe.with)}` : ''}: ${SENSES[probe.sense].title} whether ${machine.kinds[what.part].signals![probe.signal].about}`
       }
@@ -114,8 +116,14 @@ const sayByHand = (modes: Record<string, string>): string =>
     .map(([name, value]) => `${name} ${value}`)
     .join(', ')
 
-/** What the hands do, the verb first. */
+/** What the hands do, the verb first; after a service mode, the way out of it. */
 export function sayHow(machine: Machine, p: Procedure, meterId: string | undefined = p.meter): string {
+  const service = p.needs.reach && machine.sheet.programs[p.needs.reach.program].service
+  const hands = sayHands(machine, p, meterId)
+  return service ? `${hands} Then leave the service mode: ${service.leave}.` : hands
+}
+
+function sayHands(machine: Machine, p: Procedure, meterId: string | undefined): string {
   const { what } = p
   switch (what.is) {
     case 'code':
@@ -145,8 +153,12 @@ export function sayHow(machine: Machine, p: Procedure, meterId: string | undefin
           return `Close the tap, take the ${title} off at the machine, hold it in a bucket, open the tap fully and time the litres.`
         case 'worked':
           return `Take the leads off the ${title}, meter on the beeper, and work it ${WORKED} times or more. Write how many of how many times it made and broke as it should, such as ${WORKED}/${WORKED}.`
+        case 'hertz':
+          return `${sayMeter('counter', a, b)}. Read it ${p.when}.`
         case 'display':
-          return `Read the level of the ${title} ${p.when}.`
+          return probe.by
+            ? `With the ${probe.by}: ${machine.kinds[what.part].signals![probe.signal].about} at the ${title}. Read it ${p.when}.`
+            : `Read ${machine.kinds[what.part].signals![probe.signal].about} off the display ${p.when}.`
         case 'sense':
           if (probe.with)
             return `Water on, no program: ${sayByHand(probe.with)} at the ${title}. Yes if ${machine.kinds[what.part].signals![probe.signal].about}. Put it back snug after.`
@@ -164,8 +176,10 @@ export function sayMove(machine: Machine, m: Move): string {
       return 'Put everything back on, then power up'
     case 'open':
       return `Open the ${machine.sheet.panels.find((p) => p.id === m.panel)!.title}`
-    case 'start':
-      return `Start ${machine.sheet.programs[m.program].title}`
+    case 'start': {
+      const { title, service } = machine.sheet.programs[m.program]
+      return service ? `Enter ${title}: ${service.enter}` : `Start ${title}`
+    }
     case 'wait':
       return `Wait ${sayQuantity(m.minutes * 60, 'time')}`
   }

@@ -1,2 +1,12 @@
 export { findMeter, METERS, SENSES, type Meter } from './meters'
-export { beeps, plantAtRest, showAmps, showNeon, showOhms, showVolts, showWater, type Shown } from './observe'
+export {
+  beeps,
+  plantAtRest,
+  showAmps,
+  showHertz,
+  showNeon,
+  showOhms,
+  showVolts,
+  showWater,
+  type Shown,
+} from './observe'

@@ -54,6 +54,10 @@ export const METERS: readonly Meter[] = [
     floor: 0,
     says: { from: 20, to: 250 },
   },
+  { id: 'thermometer', title: 'thermometer', dimension: 'temperature', gain: 0, floor: 0.8 },
+  { id: 'counter', title: 'frequency counter', dimension: 'frequency', gain: 0.001, floor: 2 },
+  { id: 'display-temperature', title: 'service display', dimension: 'temperature', gain: 0, floor: 0.5 },
+  { id: 'display-frequency', title: 'service display', dimension: 'frequency', gain: 0, floor: 5 },
 ]
 
 export const findMeter = (id: string): Meter | undefined => METERS.find((m) => m.id === id)

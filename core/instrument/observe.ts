@@ -192,6 +192,13 @@ export function showNeon(plant: Plant, meter: Meter, node: number): number {
 const above = (x: number, { from, to }: { from: number; to: number }): number =>
   x <= from ? 0 : x >= to ? 1 : Math.log(x / from) / Math.log(to / from)
 
+/** Mean of a square wave below which a counter shows nothing, V. */
+const COUNTS_ABOVE = 0.5
+
+/** Hertz that a counter shows between two nodes: a signal of the part whose wave stands there, or nothing. */
+export const showHertz = (plant: Plant, part: number, signal: string, a: number, b: number): number =>
+  Math.abs(plant.dcVolts(a, b)) > COUNTS_ABOVE ? plant.signal(part, signal) : 0
+
 /** Chance that a beeper sounds between two nodes: its limit differs from meter to meter. */
 export const beeps = (shown: Shown, meter: Meter): number =>
   shown.is === 'value' ? 1 - above(Math.max(shown.value, 1e-9), meter.says!) : 0

@@ -53,6 +53,8 @@ export interface KindSpec {
   command?: string
   /** Mode that a hand works (switch held, plug pulled, tap shut), with the value that opens the path. */
   hand?: { mode: string; parted: number }
+  /** Further modes that a hand can force for a program: a float lifted, a tube blown into. */
+  forced?: readonly string[]
   /** Pairs of params of which the first must lie above the second: where it switches and where it returns. */
   hysteresis?: readonly (readonly [string, string])[]
   /** Params that are the ohms of a winding: bands are published for them, siblings compared. */
@@ -123,8 +125,8 @@ export interface SignalSpec {
 export interface KindPhysics {
   /** Electrical components of the part as it stands. Structure may depend on modes only. */
   stamp?(part: Part, live: Live, emit: (c: Component) => void): void
-  /** True when `stamp` gives a source voltage that follows continuous state. */
-  stampFollowsState?: boolean
+  /** Set when what `stamp` gives follows continuous states: a source voltage, or a resistance. */
+  stampFollowsState?: 'source' | 'resistance'
   /** Water stretches of the part as it stands. */
   flow?(part: Part, live: Live, emit: (s: Stretch) => void): void
   /** Nodes held at a fixed pressure, Pa. */
@@ -148,7 +150,7 @@ export interface KindPhysics {
  */
 export type ProbeSpec = { minutes?: number } & (
   | { id: string; what: 'ohms'; a: string; b: string; when: 'dead'; lifted: boolean }
-  | { id: string; what: 'volts'; a: string; b: string; when: 'active' | 'idle' }
+  | { id: string; what: 'volts'; a: string; b: string; when: 'active' | 'idle' | 'settled' }
   | { id: string; what: 'amps'; when: 'active' }
   | { id: string; what: 'pressure'; port: string; when: 'cold' }
   | { id: string; what: 'bucket'; port: string; when: 'cold' }
@@ -161,7 +163,9 @@ export type ProbeSpec = { minutes?: number } & (
       when: 'active' | 'idle' | 'dead' | 'cold'
       with?: Record<string, string>
     }
-  | { id: string; what: 'display'; signal: string; when: 'active' | 'settled' }
+  | { id: string; what: 'display'; signal: string; when: 'active' | 'settled'; by?: 'rule' | 'thermometer' }
+  /** A counter between two terminals: the signal, where its wave reaches them. */
+  | { id: string; what: 'hertz'; signal: string; a: string; b: string; when: 'active' | 'settled' }
   /** Worked by hand many times on the bench, terminals taken off: how often it made and broke as it should. */
   | { id: string; what: 'worked'; when: 'dead' }
 )

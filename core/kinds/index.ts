@@ -98,6 +98,30 @@ import { trade as vesselTrade } from './vessel/trade'
 import { spec as wasteSpec } from './waste/spec'
 import { physics as wastePhysics } from './waste/physics'
 import { trade as wasteTrade } from './waste/trade'
+import { spec as thermistorSpec } from './thermistor/spec'
+import { physics as thermistorPhysics } from './thermistor/physics'
+import { trade as thermistorTrade } from './thermistor/trade'
+import { spec as temperatureInputSpec } from './temperature-input/spec'
+import { physics as temperatureInputPhysics } from './temperature-input/physics'
+import { trade as temperatureInputTrade } from './temperature-input/trade'
+import { spec as latchingValveSpec } from './latching-valve/spec'
+import { physics as latchingValvePhysics } from './latching-valve/physics'
+import { trade as latchingValveTrade } from './latching-valve/trade'
+import { spec as pulseOutputSpec } from './pulse-output/spec'
+import { physics as pulseOutputPhysics } from './pulse-output/physics'
+import { trade as pulseOutputTrade } from './pulse-output/trade'
+import { spec as pressureSwitchSpec } from './pressure-switch/spec'
+import { physics as pressureSwitchPhysics } from './pressure-switch/physics'
+import { trade as pressureSwitchTrade } from './pressure-switch/trade'
+import { spec as frequencySensorSpec } from './frequency-sensor/spec'
+import { physics as frequencySensorPhysics } from './frequency-sensor/physics'
+import { trade as frequencySensorTrade } from './frequency-sensor/trade'
+import { spec as frequencyInputSpec } from './frequency-input/spec'
+import { physics as frequencyInputPhysics } from './frequency-input/physics'
+import { trade as frequencyInputTrade } from './frequency-input/trade'
+import { spec as pipeRunSpec } from './pipe-run/spec'
+import { physics as pipeRunPhysics } from './pipe-run/physics'
+import { trade as pipeRunTrade } from './pipe-run/trade'
 
 /** Every kind of part, in the order in which parts react. Sheets name them by `id`; the engine names none. */
 export const KINDS: readonly Kind[] = [
@@ -116,22 +140,30 @@ export const KINDS: readonly Kind[] = [
   { ...analogInputSpec, ...analogInputPhysics, ...analogInputTrade },
   { ...pressureSensorSpec, ...pressureSensorPhysics, ...pressureSensorTrade },
   { ...airTubeSpec, ...airTubePhysics, ...airTubeTrade },
+  { ...pressureSwitchSpec, ...pressureSwitchPhysics, ...pressureSwitchTrade },
+  { ...frequencySensorSpec, ...frequencySensorPhysics, ...frequencySensorTrade },
+  { ...frequencyInputSpec, ...frequencyInputPhysics, ...frequencyInputTrade },
   { ...floatSwitchSpec, ...floatSwitchPhysics, ...floatSwitchTrade },
   { ...probeSpec, ...probePhysics, ...probeTrade },
+  { ...thermistorSpec, ...thermistorPhysics, ...thermistorTrade },
+  { ...temperatureInputSpec, ...temperatureInputPhysics, ...temperatureInputTrade },
   { ...thermostatSpec, ...thermostatPhysics, ...thermostatTrade },
   { ...cutOutSpec, ...cutOutPhysics, ...cutOutTrade },
   { ...outputSpec, ...outputPhysics, ...outputTrade },
+  { ...pulseOutputSpec, ...pulseOutputPhysics, ...pulseOutputTrade },
   { ...relaySpec, ...relayPhysics, ...relayTrade },
   { ...timerRelaySpec, ...timerRelayPhysics, ...timerRelayTrade },
   { ...motorSpec, ...motorPhysics, ...motorTrade },
   { ...heaterSpec, ...heaterPhysics, ...heaterTrade },
   { ...solenoidValveSpec, ...solenoidValvePhysics, ...solenoidValveTrade },
   { ...pilotValveSpec, ...pilotValvePhysics, ...pilotValveTrade },
+  { ...latchingValveSpec, ...latchingValvePhysics, ...latchingValveTrade },
   { ...pumpSpec, ...pumpPhysics, ...pumpTrade },
   { ...waterSupplySpec, ...waterSupplyPhysics, ...waterSupplyTrade },
   { ...stopSpec, ...stopPhysics, ...stopTrade },
   { ...hoseSpec, ...hosePhysics, ...hoseTrade },
   { ...screenSpec, ...screenPhysics, ...screenTrade },
+  { ...pipeRunSpec, ...pipeRunPhysics, ...pipeRunTrade },
   { ...vesselSpec, ...vesselPhysics, ...vesselTrade },
   { ...wasteSpec, ...wastePhysics, ...wasteTrade },
 ]

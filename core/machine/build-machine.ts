@@ -123,17 +123,18 @@ export function buildMachine(sheet: Sheet): Machine {
       ...new Set(p.exits.flatMap((e) => [...atomsOf(e.when)].flatMap((a) => (a.is === 'after' ? [a.seconds] : [])))),
     ].sort((a, b) => a - b),
   }))
-  const handMode = (index: number, value: string): ModeSet => {
-    const hand = kinds[index].hand!
-    const spec = kinds[index].modes!.find((m) => m.name === hand.mode)!
-    return { mode: parts[index].mode[hand.mode], value: spec.values.indexOf(value) }
+  const modeSet = (index: number, mode: string, value: string): ModeSet => {
+    const spec = kinds[index].modes!.find((m) => m.name === mode)!
+    return { mode: parts[index].mode[mode], value: spec.values.indexOf(value) }
   }
   const programs: Program[] = sheet.programs.map((p, index) => ({
     index,
     id: p.id,
     title: p.title,
     begins: p.begins === undefined ? -1 : phaseIndex.get(p.begins)!,
-    sets: p.sets.map((s) => handMode(partIndex.get(s.part)!, s.value)),
+    sets: p.sets.map((s) => modeSet(partIndex.get(s.part)!, s.mode, s.value)),
+    needs: p.needs,
+    resets: p.resets,
     lasts: p.lasts,
   }))
   const faults = sheet.faults.map((f, index) => indexFault(f, index, sheet, parts, partIndex))

@@ -35,6 +35,8 @@ export interface Program {
   title: string
   begins: number
   sets: ModeSet[]
+  needs: Condition | undefined
+  resets: readonly string[]
   lasts: number
 }
 

@@ -5,6 +5,7 @@ import {
   METERS,
   SENSES,
   showAmps,
+  showHertz,
   showNeon,
   showOhms,
   showVolts,
@@ -14,7 +15,7 @@ import {
 } from '../instrument'
 import { makeVariant, severityNodes, type Edit, type Present } from '../machine'
 import type { Bench, Procedure } from '../procedure'
-import { newPlantCache, simulate, type Plant, type Timeline } from '../simulate'
+import { newPlantCache, Plant, simulate, type Timeline } from '../simulate'
 import type { Member, Prediction } from './types'
 
 /** Nodes per severity range. */
@@ -49,6 +50,14 @@ export const editsKey = (edits: readonly Edit[]): string =>
     .map((e) => (e.hold ? `h${e.hold.mode}:${e.hold.value}` : e.repair === undefined ? `j${e.jumper}` : `r${e.repair}`))
     .sort()
     .join(' ')
+
+/** How a run changes when one parameter after another is one standard deviation up. */
+interface Nudged {
+  /** Relative change of the length of each phase, by parameter. */
+  lengths: Float64Array[]
+  /** Change of the states at each moment, by parameter; `undefined` where it was not tried or the moment not reached. */
+  states: (Float64Array | undefined)[][]
+}
 
 interface Tried {
   timelines: Map<string, Timeline>
@@ -223,7 +232,7 @@ export class Predictor {
   private compute(member: Member, procedure: Procedure, meter: Meter | undefined, edits: readonly Edit[]): Prediction {
     const { what } = procedure
     const timeline = this.timeline(member, procedure.run, edits)
-    if (what.is === 'code') return { is: 'word', word: timeline.alarms.at(-1) ?? 'none' }
+    if (what.is === 'code') return { is: 'word', word: timeline.showing[procedure.moment] ?? 'none' }
     if (what.is === 'duration') {
       const { from, to } = timeline.phases[what.phase]
       if (Number.isNaN(from) || Number.isNaN(to)) return { is: 'never' }
@@ -243,8 +252,14 @@ export class Predictor {
         return this.sense(plant.signal(what.part, probe.signal) > 0.5, probe.sense)
       case 'volts':
         return this.volts(plant, meter!, part.e[probe.a], this.node(plant, what.part, probe.b))
-      case 'ohms':
-        return this.ohms(plant, meter!, part.e[probe.a], part.e[probe.b], probe.lifted ? part : undefined)
+      case 'ohms': {
+        const [a, b] = [part.e[probe.a], part.e[probe.b]]
+        const alone = probe.lifted ? part : undefined
+        const p = this.ohms(plant, meter!, a, b, alone)
+        if (p.is === 'value' && this.bench.machine.kinds[what.part].stampFollowsState === 'resistance')
+          this.addDrift(p, procedure, plant, (moved) => showOhms(moved, meter!, a, b, alone).value)
+        return p
+      }
       case 'amps':
         return this.shown(showAmps(plant, part), meter!)
       case 'pressure':
@@ -252,8 +267,16 @@ export class Predictor {
         return this.shown(showWater(plant, part, probe.port, probe.what), meter!)
       case 'worked':
         return { is: 'times', clean: this.worked(member, what.part) }
-      case 'display':
-        return this.value(plant.signal(what.part, probe.signal), undefined, meter!)
+      case 'hertz':
+      case 'display': {
+        const read = (live: Plant): number =>
+          probe.what === 'display'
+            ? live.signal(what.part, probe.signal)
+            : showHertz(live, what.part, probe.signal, part.e[probe.a], part.e[probe.b])
+        const p = this.value(read(plant), undefined, meter!)
+        this.addDrift(p, procedure, plant, read)
+        return p
+      }
     }
   }
 
@@ -291,7 +314,7 @@ export class Predictor {
     return s.is === 'open' ? { is: 'open' } : this.value(s.value, s.sensitivity, meter)
   }
 
-  private value(mean: number, sensitivity: Float64Array | undefined, meter: Meter): Prediction {
+  private value(mean: number, sensitivity: Float64Array | undefined, meter: Meter): Prediction & { is: 'value' } {
     const all = new Float64Array(this.shared)
     if (sensitivity) all.set(sensitivity)
     const { params } = this.bench.machine
@@ -334,36 +357,72 @@ export class Predictor {
     })
   }
 
-  /** Relative sensitivity of phase lengths, taken from the healthy machine re-run with each parameter one sd up. */
-  private readonly timeNudges = new Map<number, Float64Array[]>()
-  private timeSensitivity(phase: number, run: number, seconds: number): Float64Array {
-    const { machine, healthy, runs } = this.bench
-    let table = this.timeNudges.get(run)
-    if (!table) {
-      table = machine.phases.map(() => new Float64Array(machine.params.length))
-      const wet = new Set(
-        machine.parts
-          .filter((p) => Object.keys(p.w).length || Object.keys(p.ref).length)
-          .flatMap((p) => Object.values(p.param)),
-      )
-      for (const { index, sd } of machine.params) {
-        if (sd === 0 || !wet.has(index)) continue
-        const values = machine.values.slice()
-        values[index] += sd
-        const other = simulate(makeVariant(machine, [], [], values), {
-          ...runs[run].script,
-          moments: [],
-          until: runs[run].script.steps[1].at,
-        })
-        for (const p of machine.phases) {
-          const [was, is] = [healthy[run].phases[p.index], other.phases[p.index]]
-          const length = was.to - was.from
-          const change = (is.to - is.from) / length - 1
-          if (length > 0 && Number.isFinite(change)) table[p.index][index] = change
-        }
-      }
-      this.timeNudges.set(run, table)
+  /**
+   * What a reading owes to where the states have come to: their change with each parameter, on the healthy machine at
+   * the same moment, times the slope of the reading in each state.
+   */
+  private addDrift(
+    p: Prediction & { is: 'value' },
+    procedure: Procedure,
+    plant: Plant,
+    read: (moved: Plant) => number,
+  ): void {
+    const drift = this.nudged(procedure.run).states[procedure.moment]
+    if (!drift) return
+    const { within } = this.bench.machine
+    for (let i = 0; i < within.length; i++) {
+      const widest = drift.reduce((most, dx) => Math.max(most, dx ? Math.abs(dx[i]) : 0), 0)
+      if (widest < within[i]) continue
+      const x = plant.x.slice()
+      x[i] += widest
+      const slope = (read(new Plant(plant.variant, plant.m, x, plant.since)) - p.mean) / widest
+      if (!Number.isFinite(slope) || slope === 0) continue
+      drift.forEach((dx, index) => {
+        if (dx) p.sensitivity[index] += slope * dx[i]
+      })
     }
-    return table[phase].map((x) => x * seconds)
+  }
+
+  private readonly nudges = new Map<number, Nudged>()
+  /** The healthy machine re-run with each parameter that can move water, heat or time one standard deviation up. */
+  private nudged(run: number): Nudged {
+    const known = this.nudges.get(run)
+    if (known) return known
+    const { machine, healthy, runs } = this.bench
+    const { script, edits } = runs[run]
+    const lengths = machine.phases.map(() => new Float64Array(machine.params.length))
+    const states = script.moments.map((): (Float64Array | undefined)[] => machine.params.map(() => undefined))
+    const moving = new Set([
+      0,
+      ...machine.parts.flatMap((p) =>
+        Object.keys(p.w).length || Object.keys(p.ref).length || machine.kinds[p.index].returns !== undefined
+          ? Object.values(p.param)
+          : [],
+      ),
+    ])
+    for (const { index, sd } of machine.params) {
+      if (sd === 0 || !moving.has(index)) continue
+      const values = machine.values.slice()
+      values[index] += sd
+      const other = simulate(makeVariant(machine, [], edits, values), script)
+      for (const p of machine.phases) {
+        const [was, is] = [healthy[run].phases[p.index], other.phases[p.index]]
+        const length = was.to - was.from
+        const change = (is.to - is.from) / length - 1
+        if (length > 0 && Number.isFinite(change)) lengths[p.index][index] = change
+      }
+      script.moments.forEach((_, k) => {
+        const [was, is] = [healthy[run].snapshots[k], other.snapshots[k]]
+        if (was && is) states[k][index] = is.x.map((x, i) => x - was.x[i])
+      })
+    }
+    const made = { lengths, states }
+    this.nudges.set(run, made)
+    return made
+  }
+
+  /** Change of the length of a phase with each parameter, s. */
+  private timeSensitivity(phase: number, run: number, seconds: number): Float64Array {
+    return this.nudged(run).lengths[phase].map((x) => x * seconds)
   }
 }

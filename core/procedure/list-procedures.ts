@@ -1,6 +1,6 @@
 import type { Part, ProbeSpec } from '../kinds'
 import type { Edit, Machine } from '../machine'
-import type { ReadingShape } from '../quantity'
+import type { Dimension, ReadingShape } from '../quantity'
 import type { Plant } from '../simulate'
 import { courseOf, START_AT, type Course, type Spot } from './moments'
 import type { Procedure, What } from './types'
@@ -13,6 +13,7 @@ const MINUTES: Record<ProbeSpec['what'], number> = {
   bucket: 6,
   sense: 0.4,
   display: 1,
+  hertz: 1.5,
   worked: 3,
 }
 const METER: Partial<Record<ProbeSpec['what'], string>> = {
@@ -20,8 +21,16 @@ const METER: Partial<Record<ProbeSpec['what'], string>> = {
   amps: 'clamp',
   pressure: 'gauge',
   bucket: 'bucket',
-  display: 'display',
+  hertz: 'counter',
 }
+/** The service display shows each dimension to its own last digit. */
+const DISPLAYS: Partial<Record<Dimension, string>> = {
+  length: 'display',
+  temperature: 'display-temperature',
+  frequency: 'display-frequency',
+}
+
+const ELECTRICAL: ReadonlySet<ProbeSpec['what']> = new Set(['ohms', 'worked', 'volts', 'amps', 'hertz'])
 
 /** Instruments that may be used instead of the usual one. */
 export const INSTEAD: Record<string, readonly string[]> = {
@@ -36,6 +45,13 @@ function voltmeterAt(plant: Plant, part: Part, probe: ProbeSpec & { what: 'volts
   if (b === undefined) return plant.hasSource('ac') ? 'volts' : 'volts-dc'
   const dc = Math.abs(plant.dcVolts(part.e[probe.a], b))
   return dc > 0.7 * plant.volts(part.e[probe.a], b) || !plant.hasSource('ac') ? 'volts-dc' : 'volts'
+}
+
+/** The usual instrument of a probe; `undefined` for senses. */
+function meterFor(machine: Machine, part: Part, probe: ProbeSpec, plant: Plant): string | undefined {
+  if (probe.what === 'volts') return voltmeterAt(plant, part, probe)
+  if (probe.what !== 'display') return METER[probe.what]
+  return probe.by ?? DISPLAYS[machine.kinds[part.index].signals![probe.signal].dimension ?? 'count'] ?? 'display'
 }
 
 /** The machine with its runs and everything that can be tested on it. */
@@ -68,6 +84,8 @@ function shapeOf(machine: Machine, part: Part, probe: ProbeSpec): ReadingShape {
       return { takes: 'number', dimension: 'pressure' }
     case 'bucket':
       return { takes: 'number', dimension: 'flow' }
+    case 'hertz':
+      return { takes: 'number', dimension: 'frequency' }
     case 'display':
       return { takes: 'number', dimension: machine.kinds[part.index].signals![probe.signal].dimension ?? 'count' }
     case 'worked':
@@ -114,9 +132,8 @@ export function listProcedures(machine: Machine): Bench {
       if (!spot) continue
       const byHand = probe.what === 'sense' ? handsOf(machine, part, probe.with) : []
       const what: What = { is: 'probe', part: part.index, probe }
-      const meter = probe.what === 'volts' ? voltmeterAt(spot.plant, part, probe) : METER[probe.what]
-      const electrical =
-        probe.what === 'ohms' || probe.what === 'worked' || probe.what === 'volts' || probe.what === 'amps'
+      const meter = meterFor(machine, part, probe, spot.plant)
+      const electrical = ELECTRICAL.has(probe.what)
       const dead = probe.when === 'dead'
       const water = probe.what === 'pressure' || probe.what === 'bucket'
       const handsOn = electrical || byHand.length > 0 || (probe.what === 'sense' && probe.sense === 'hand')

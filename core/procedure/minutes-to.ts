@@ -41,7 +41,11 @@ function movesFrom(machine: Machine, s: Standing, goal: Procedure): { move: Move
   if (reach && s.power === 'on') {
     if (s.running?.program !== reach.program || s.running.seconds > reach.seconds)
       out.push({
-        move: { is: 'start', program: reach.program, minutes: START_MINUTES },
+        move: {
+          is: 'start',
+          program: reach.program,
+          minutes: machine.sheet.programs[reach.program].service?.minutes ?? START_MINUTES,
+        },
         next: { ...s, running: { program: reach.program, seconds: 0 } },
       })
     else if (s.running.seconds < reach.seconds)

@@ -14,6 +14,8 @@ export type Dimension =
   | 'area'
   | 'volume'
   | 'temperature'
+  | 'kelvin'
+  | 'conductivity'
   | 'frequency'
   | 'ratio'
   | 'rate'
@@ -81,7 +83,10 @@ export const UNITS: readonly Unit[] = [
   u('C', 'temperature', 1),
   u('°F', 'temperature', 5 / 9, (-32 * 5) / 9),
   u('F', 'temperature', 5 / 9, (-32 * 5) / 9),
+  u('K', 'kelvin', 1),
+  u('µS/cm', 'conductivity', 1e-4),
   u('Hz', 'frequency', 1),
+  u('kHz', 'frequency', 1e3),
   u('%', 'ratio', 0.01),
   u('/year', 'rate', 1),
   u('µF', 'capacitance', 1e-6),
@@ -106,6 +111,8 @@ export const HOME_UNIT: Record<Dimension, Unit> = Object.fromEntries(
       ['area', 'cm²'],
       ['volume', 'L'],
       ['temperature', '°C'],
+      ['kelvin', 'K'],
+      ['conductivity', 'µS/cm'],
       ['frequency', 'Hz'],
       ['ratio', '%'],
       ['rate', '/year'],

@@ -15,6 +15,8 @@ const ROUNDS = 60
 export interface Still {
   t: number
   phase: number
+  /** The code shown. */
+  code: string | undefined
   live: PlainLive
 }
 
@@ -40,7 +42,15 @@ interface Solved {
   base: PlainSolution
   /** For each DC source, its place among the components and what one volt of it alone makes. */
   unit: { at: number; gives: PlainSolution }[]
+  /**
+   * For each resistance that follows the states, its value when the circuit was built and what one ampere driven
+   * through it makes. On DC alone: such resistances lie in no AC loop of any sheet.
+   */
+  moving: { at: number; ohms: number; gives: PlainSolution }[]
 }
+
+/** One ampere, as a source that hardly loads anything. */
+const AMPERE = 1e12
 
 /** Circuits already solved, by modes; may be shared by runs of one variant. */
 export type SolvedCache = Map<string, Solved>
@@ -49,8 +59,8 @@ export type SolvedCache = Map<string, Solved>
 export class PlainLive implements Live {
   t = 0
   private solved: Solved | undefined
-  /** Volts of each DC source as it stands, in the order of `unit`. */
-  private sources: Float64Array | undefined
+  /** Volts of each DC source as it stands, and amperes that stand for what resistances have changed by. */
+  private sources: { volts: Float64Array; amps: Float64Array } | undefined
   private network: { stretches: Stretch[]; of: Int32Array; solve: (fixed: Float64Array) => Float64Array } | undefined
   private flows: { heads: Float64Array; flow: Float64Array } | undefined
   private readonly followers: readonly Part[]
@@ -115,7 +125,17 @@ export class PlainLive implements Live {
       const only = (at: number) => components.map((c, i) => (c.t === 'VDC' ? { ...c, volts: i === at ? 1 : 0 } : c))
       const { ac, dc: base } = solveBoth(nodes, only(-1), this.omega)
       const unit = components.flatMap((c, at) => (c.t === 'VDC' ? [{ at, gives: solvePlain(nodes, only(at), 0) }] : []))
-      solved = { components, owner, ac, base, unit }
+      const follow = new Set(
+        this.followers.flatMap((p) =>
+          this.variant.machine.kinds[p.index].stampFollowsState === 'resistance' ? [p.index] : [],
+        ),
+      )
+      const moving = components.flatMap((c, at) => {
+        if (c.t !== 'R' || !follow.has(owner[at])) return []
+        const driven: Component = { t: 'VDC', a: c.a, b: c.b, ohms: AMPERE, volts: AMPERE }
+        return [{ at, ohms: c.ohms, gives: solvePlain(nodes, [...only(-1), driven], 0) }]
+      })
+      solved = { components, owner, ac, base, unit, moving }
       this.cache.set(key, solved)
     }
     return (this.solved = solved)
@@ -123,42 +143,57 @@ export class PlainLive implements Live {
   ac(): PlainSolution {
     return this.circuit().ac
   }
-  private sourcesNow(): Float64Array {
+  private sourcesNow(): { volts: Float64Array; amps: Float64Array } {
     if (this.sources) return this.sources
-    const { components, owner, unit } = this.circuit()
-    const volts = Float64Array.from(unit, ({ at }) => {
-      const c = components[at]
-      return c.t === 'VDC' ? c.volts : 0
-    })
+    const { components, owner, base, unit, moving } = this.circuit()
+    const now = components.slice()
     for (const part of this.followers) {
       let at = owner.indexOf(part.index)
-      this.variant.machine.kinds[part.index].stamp!(part, this, (c) => {
-        const place = unit.findIndex((u) => u.at === at)
-        if (c.t === 'VDC') volts[place] = c.volts
-        at++
-      })
+      this.variant.machine.kinds[part.index].stamp!(part, this, (c) => (now[at++] = c))
     }
-    return (this.sources = volts)
+    const volts = Float64Array.from(unit, ({ at }) => {
+      const c = now[at]
+      return c.t === 'VDC' ? c.volts : 0
+    })
+    // A conductance that is greater by δ draws δ·w more: Σ over the others of what that does to w, solved for w.
+    const across = ({ re }: PlainSolution, k: number) => re[components[moving[k].at].a] - re[components[moving[k].at].b]
+    const n = moving.length
+    const more = moving.map(({ at, ohms }) => {
+      const c = now[at]
+      return c.t === 'R' ? 1 / c.ohms - 1 / ohms : 0
+    })
+    const rows = moving.map((_, j) => [
+      ...moving.map(({ gives }, k) => (j === k ? 1 : 0) + across(gives, j) * more[k]),
+      unit.reduce((sum, { gives }, k) => sum + volts[k] * across(gives, j), across(base, j)),
+    ])
+    for (let k = 0; k < n; k++)
+      for (let j = 0; j < n; j++) {
+        if (j === k) continue
+        const times = rows[j][k] / rows[k][k]
+        for (let i = k; i <= n; i++) rows[j][i] -= times * rows[k][i]
+      }
+    const amps = Float64Array.from(moving, (_, k) => (-more[k] * rows[k][n]) / rows[k][k])
+    return (this.sources = { volts, amps })
+  }
+  /** A DC quantity of the whole from what each source and each moved resistance gives to it. */
+  private summed(of: (s: PlainSolution) => number): number {
+    const { base, unit, moving } = this.circuit()
+    const { volts, amps } = this.sourcesNow()
+    let sum = of(base)
+    for (let k = 0; k < unit.length; k++) sum += volts[k] * of(unit[k].gives)
+    for (let k = 0; k < moving.length; k++) sum += amps[k] * of(moving[k].gives)
+    return sum
   }
   dc(): PlainSolution {
-    const { base, unit } = this.circuit()
-    const volts = this.sourcesNow()
-    const re = base.re.slice()
-    unit.forEach(({ gives }, k) => {
-      for (let i = 0; i < re.length; i++) re[i] += volts[k] * gives.re[i]
-    })
-    return { re, im: base.im, island: base.island }
+    const { base } = this.circuit()
+    return { re: base.re.map((_, i) => this.summed(({ re }) => re[i])), im: base.im, island: base.island }
   }
   volts(a: number, b: number): number {
     return Math.hypot(plainVolts(this.ac(), a, b), this.dcVolts(a, b))
   }
   dcVolts = (a: number, b: number): number => {
-    const { base, unit } = this.circuit()
-    if (base.island[a] !== base.island[b]) return 0
-    const volts = this.sourcesNow()
-    let sum = base.re[a] - base.re[b]
-    for (let k = 0; k < unit.length; k++) sum += volts[k] * (unit[k].gives.re[a] - unit[k].gives.re[b])
-    return sum
+    const { island } = this.circuit().base
+    return island[a] === island[b] ? this.summed(({ re }) => re[a] - re[b]) : 0
   }
   amps(part: Part): number {
     const { owner } = this.circuit()
@@ -325,7 +360,13 @@ export function runPlain(variant: Variant, script: Script, cache: SolvedCache = 
     const on = next < 0 ? [] : machine.phases[next].on
     for (const mode of machine.commands) set(mode, on.includes(mode) ? 1 : 0)
   }
+  const forget = (code: string) => (run.alarms = run.alarms.filter((c) => c !== code))
   const control = (): boolean => {
+    for (const a of sheet.alarms)
+      if (a.clears && run.alarms.includes(a.code) && truth(a.clears)) {
+        forget(a.code)
+        return true
+      }
     if (!sheet.control) return false
     if (!powered()) {
       if (phase < 0) return false
@@ -335,6 +376,7 @@ export function runPlain(variant: Variant, script: Script, cache: SolvedCache = 
     if (phase < 0) {
       const starts = machine.sheet.programs.findIndex((p) => p.id === sheet.control!.starts)
       if (starts < 0) return false
+      run.alarms = run.alarms.filter((code) => sheet.alarms.find((a) => a.code === code)!.keeps)
       enter(machine.programs[starts].begins)
       return true
     }
@@ -377,13 +419,18 @@ export function runPlain(variant: Variant, script: Script, cache: SolvedCache = 
     if (start === undefined) return
     machine.programs[start].sets.forEach(put)
     settle()
-    if (machine.programs[start].begins < 0 || !powered()) return
+    const { needs, resets, begins } = machine.programs[start]
+    if (!powered() || (needs && !truth(needs))) return
+    resets.forEach(forget)
+    if (begins < 0) return
     firstEntry.clear()
     run.begun = run.phases.length
-    enter(machine.programs[start].begins)
+    enter(begins)
   }
   const evers = [
     ...sheet.complaints.map((c) => c.when),
+    ...sheet.alarms.flatMap((a) => a.clears ?? []),
+    ...machine.programs.flatMap((p) => p.needs ?? []),
     ...machine.phases.flatMap((p) => p.exits.map((e) => e.when)),
   ].flatMap(everIn)
   const seen = script.moments.map(() => false)
@@ -401,7 +448,7 @@ export function runPlain(variant: Variant, script: Script, cache: SolvedCache = 
       if (live.t < at - STEP / 4) return
       seen[i] = true
       const there = moment.is === 'time' || (phase === moment.phase && entered === firstEntry.get(moment.phase))
-      if (there) run.stills[i] = { t: live.t, phase, live: live.keep() }
+      if (there) run.stills[i] = { t: live.t, phase, code: run.alarms.at(-1), live: live.keep() }
     })
     dx.fill(0)
     for (const part of parts) kinds[part.index].rates?.(part, live, dx)

@@ -3,7 +3,7 @@ import { findKind, KINDS, type FaultTemplate, type Kind } from '../kinds'
 import { readQuantity, type Dimension, type Quantity } from '../quantity'
 import { atomsOf, parseCondition, type Condition } from './condition'
 import type { WrittenSheet } from './shape'
-import type { Sheet, SheetEffect, SheetFault, SheetPart, TerminalRef } from './types'
+import type { Sheet, SheetAlarm, SheetEffect, SheetFault, SheetPart, TerminalRef } from './types'
 
 type Path = (string | number)[]
 
@@ -194,7 +194,13 @@ export function resolveSheet(w: WrittenSheet): Outcome<Sheet> {
 
   const phaseIds = new Set(entries(w.phases).map(([id]) => id))
   const programIds = new Set(entries(w.programs).map(([id]) => id))
-  const alarms = entries(w.alarms).map(([code, a]) => ({ code, title: a.title, means: a.means ?? a.title }))
+  const alarms = entries(w.alarms).map(([code, a]): SheetAlarm => ({
+    code,
+    title: a.title,
+    means: a.means ?? a.title,
+    clears: undefined,
+    keeps: a.keeps ?? false,
+  }))
   function checkedCondition(text: string, path: Path): Condition {
     const condition = desk.condition(text, path)
     for (const a of atomsOf(condition)) {
@@ -219,6 +225,10 @@ export function resolveSheet(w: WrittenSheet): Outcome<Sheet> {
     }
     return condition
   }
+  for (const alarm of alarms) {
+    const clears = w.alarms?.[alarm.code]?.clears
+    if (clears !== undefined) alarm.clears = checkedCondition(clears, ['alarms', alarm.code, 'clears'])
+  }
   const phases = entries(w.phases).map(([id, p]) => {
     const path: Path = ['phases', id]
     const on = p.on ?? []
@@ -241,25 +251,46 @@ export function resolveSheet(w: WrittenSheet): Outcome<Sheet> {
     const path: Path = ['programs', id]
     if (p.begins !== undefined && !phaseIds.has(p.begins))
       desk.say('unknown-phase', [...path, 'begins'], { found: p.begins, expected: oneOf(phaseIds) })
-    const sets = Object.entries(p.sets ?? {}).flatMap(([partId, value]) => {
-      const part = find(partId, [...path, 'sets', partId])
-      const hand = part?.kind.hand
+    const sets = Object.entries(p.sets ?? {}).flatMap(([target, value]) => {
+      const [partId, named] = target.split('.')
+      const part = find(partId, [...path, 'sets', target])
       if (!part) return []
-      const mode = part.kind.modes?.find((m) => m.name === hand?.mode)
+      const { hand, forced = [], modes = [] } = part.kind
+      const reachable = [...(hand ? [hand.mode] : []), ...forced]
+      const mode = modes.find((m) => m.name === (named ?? reachable[0]) && reachable.includes(m.name))
       if (!mode || !mode.values.includes(value)) {
-        desk.say('out-of-range', [...path, 'sets', partId], {
+        desk.say('out-of-range', [...path, 'sets', target], {
           found: value,
-          expected: mode ? oneOf(mode.values) : 'a part that a hand works',
+          expected: mode
+            ? oneOf(mode.values)
+            : reachable.length
+              ? oneOf(reachable.map((m) => `${partId}.${m}`))
+              : 'a part that a hand works',
         })
         return []
       }
-      return [{ part: partId, value }]
+      return [{ part: partId, mode: mode.name, value }]
+    })
+    const resets = p.resets ?? []
+    resets.forEach((code, i) => {
+      if (!alarms.some((a) => a.code === code))
+        desk.say('missing', [...path, 'resets', i], { found: `alarm ${code}`, expected: 'an alarm of this sheet' })
     })
     return {
       id,
       title: p.title,
       begins: p.begins,
       sets,
+      needs: p.needs === undefined ? undefined : checkedCondition(p.needs, [...path, 'needs']),
+      resets,
+      service: p.service && {
+        enter: p.service.enter,
+        leave: p.service.leave,
+        minutes:
+          p.service.minutes === undefined
+            ? 1
+            : desk.quantity(p.service.minutes, 'time', [...path, 'service', 'minutes']).value / 60,
+      },
       lasts: desk.quantity(p.lasts, 'time', [...path, 'lasts']).value,
     }
   })

@@ -50,7 +50,16 @@ export const sheetShape = z.strictObject({
     z.strictObject({
       title: z.string(),
       begins: name.optional(),
-      sets: z.record(name, z.string()).optional(),
+      sets: z
+        .record(z.string().regex(/^[A-Za-z0-9][A-Za-z0-9_-]*(\.[A-Za-z0-9_-]+)?$/, 'PART or PART.MODE'), z.string())
+        .optional()
+        .describe('what a hand holds while it runs: a switch, or a float or another input forced as PART.MODE'),
+      needs: condition.optional().describe('what must hold before the control lets it start'),
+      resets: z.array(name).min(1).optional().describe('alarms that starting it clears'),
+      service: z
+        .strictObject({ enter: z.string(), leave: z.string(), minutes: quantity.optional() })
+        .optional()
+        .describe('a service mode: which keys lead into it and out of it'),
       lasts: quantity,
     }),
   ).optional(),
@@ -63,7 +72,15 @@ export const sheetShape = z.strictObject({
       final: z.boolean().optional(),
     }),
   ).optional(),
-  alarms: table(name, z.strictObject({ title: z.string(), means: z.string().optional() })).optional(),
+  alarms: table(
+    name,
+    z.strictObject({
+      title: z.string(),
+      means: z.string().optional(),
+      clears: condition.optional().describe('it clears itself when this holds'),
+      keeps: z.boolean().optional().describe('true: it stays through loss of power until a program resets it'),
+    }),
+  ).optional(),
   complaints: table(name, z.strictObject({ says: z.string(), when: condition })).optional(),
   moments: table(name, z.strictObject({ title: z.string(), program: name, after: quantity })).optional(),
   faults: table(

@@ -20,7 +20,7 @@ export interface Sheet {
   control: { powered: Condition | undefined; starts: string | undefined } | undefined
   programs: SheetProgram[]
   phases: SheetPhase[]
-  alarms: { code: string; title: string; means: string }[]
+  alarms: SheetAlarm[]
   complaints: { id: string; says: string; when: Condition }[]
   moments: { id: string; title: string; program: string; after: number }[]
   faults: SheetFault[]
@@ -28,6 +28,15 @@ export interface Sheet {
   tests: SheetTest[]
   makeSafe: SafetyStep[]
   cautions: { bites: 'dead' | 'live' | 'water'; text: string }[]
+}
+
+/** An alarm ends with the power, unless it keeps; some end by themselves. */
+export interface SheetAlarm {
+  code: string
+  title: string
+  means: string
+  clears: Condition | undefined
+  keeps: boolean
 }
 
 export interface SafetyStep {
@@ -56,7 +65,12 @@ export interface SheetProgram {
   id: string
   title: string
   begins: string | undefined
-  sets: { part: string; value: string }[]
+  sets: { part: string; mode: string; value: string }[]
+  needs: Condition | undefined
+  /** Codes of the alarms that starting it clears. */
+  resets: string[]
+  /** How a service mode is entered and left, in words, with the minutes that takes. */
+  service: { enter: string; leave: string; minutes: number } | undefined
   /** How long it is watched at most, s. */
   lasts: number
 }

@@ -1,2 +1,3 @@
-export { newPlantCache, Plant, type PlantCache } from './plant'
+export { newPlantCache, type PlantCache } from './networks'
+export { Plant } from './plant'
 export { simulate, type Moment, type Script, type Timeline, type TimelineEvent } from './simulate'

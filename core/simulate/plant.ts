@@ -4,184 +4,18 @@ import {
   coupleRectifiers,
   dcVoltsBetween,
   newAdmittance,
+  refreshResistances,
   refreshSources,
   solveCircuit,
   voltsBetween,
   type Component,
   type Solution,
 } from '../circuit'
-import type { Kind, Live, Part } from '../kinds'
-import type { Machine, Variant } from '../machine'
-import { chainOf, reachesOf, solveChain, solveWater, type Chain, type Stretch } from '../water'
-
-interface Circuit {
-  components: Component[]
-  /** First component of each part and how many it has. */
-  first: Int32Array
-  count: Int32Array
-  ac: Solution | undefined
-  dc: Solution | undefined
-  live: { ac: boolean; dc: boolean }
-  rectifies: boolean
-  /** Nodes whose island has a DC source in it. */
-  dcIslands: Uint8Array | undefined
-}
-
-/** The water network of one set of modes, cut at its fixed heads into reaches that do not feel each other. */
-interface Reaches {
-  stretches: Stretch[]
-  /** Stretch of each part, -1 when it has none. */
-  of: Int32Array
-  reaches: {
-    stretches: number[]
-    own: Stretch[]
-    /** The reach as one equation where it does not branch. */
-    chain: Chain | undefined
-    heads: number[]
-    /** Heads of the solution below, NaN before the first. */
-    last: Float64Array
-    flow: Float64Array
-    /** Its nodes of unknown pressure and what they had. */
-    free: number[]
-    pressure: Float64Array
-  }[]
-}
-
-/**
- * Circuits and water networks already built, by what they depend on: the modes and the values that matter to them.
- * Shared by all variants of one machine, so that faults of the water line are solved electrically once, and the
- * other way round.
- */
-export interface PlantCache {
-  circuits: Map<string, Circuit>
-  water: Map<string, Reaches>
-}
-export const newPlantCache = (): PlantCache => ({ circuits: new Map(), water: new Map() })
-
-/** Which modes and parameters change the circuit and which the water network. */
-interface Influence {
-  circuit: Int32Array
-  water: Int32Array
-  onCircuit: { mode: Uint8Array; param: Uint8Array }
-  onWater: { mode: Uint8Array; param: Uint8Array }
-}
-const influences = new WeakMap<Machine, Influence>()
-
-/** Found by trying every combination of each part's own modes, and each parameter in them, once per machine. */
-function influenceOf(machine: Machine): Influence {
-  const known = influences.get(machine)
-  if (known) return known
-  const marks = () => ({ mode: new Uint8Array(machine.modes.length), param: new Uint8Array(machine.params.length) })
-  const [onCircuit, onWater] = [marks(), marks()]
-  const blank: Influence = { circuit: new Int32Array(0), water: new Int32Array(0), onCircuit, onWater }
-  influences.set(machine, blank)
-  const m = machine.modes.slice()
-  const values = machine.values.slice()
-  const plant = new Plant(
-    { machine, parts: machine.parts, values, held: new Int8Array(m.length).fill(-1), extra: [] },
-    m,
-    machine.states.slice(),
-    new Float64Array(m.length),
-  )
-  for (const part of machine.parts) {
-    const kind = machine.kinds[part.index]
-    if (!kind.stamp && !kind.flow) continue
-    const face = () => {
-      const components: Component[] = []
-      const stretches: Stretch[] = []
-      kind.stamp?.(part, plant, (c) => components.push(c))
-      kind.flow?.(part, plant, (s) => stretches.push(s))
-      return { circuit: JSON.stringify(components), water: JSON.stringify(stretches) }
-    }
-    const modes = (kind.modes ?? []).map((spec) => ({ index: part.mode[spec.name], count: spec.values.length }))
-    const total = modes.reduce((n, { count }) => n * count, 1)
-    const params = [0, ...Object.values(part.param)]
-    const faces = Array.from({ length: total }, (_, code) => {
-      let rest = code
-      for (const { index, count } of modes) {
-        m[index] = rest % count
-        rest = Math.floor(rest / count)
-      }
-      const plain = face()
-      for (const i of params) {
-        if (onCircuit.param[i] && onWater.param[i]) continue
-        values[i] = machine.values[i] * 1.01 + 1e-6
-        const moved = face()
-        values[i] = machine.values[i]
-        if (moved.circuit !== plain.circuit) onCircuit.param[i] = 1
-        if (moved.water !== plain.water) onWater.param[i] = 1
-      }
-      return plain
-    })
-    let step = 1
-    for (const { index, count } of modes) {
-      faces.forEach((own, code) => {
-        const other = faces[Math.floor(code / step) % count === count - 1 ? code - (count - 1) * step : code + step]
-        if (own.circuit !== other.circuit) onCircuit.mode[index] = 1
-        if (own.water !== other.water) onWater.mode[index] = 1
-      })
-      step *= count
-      m[index] = machine.modes[index]
-    }
-  }
-  const chosen = (on: Uint8Array) => Int32Array.from([...on.keys()].filter((i) => on[i]))
-  blank.circuit = chosen(onCircuit.mode)
-  blank.water = chosen(onWater.mode)
-  return blank
-}
-
-/** What of a variant's values and wiring its circuit and its water network depend on, as text. */
-interface Fingerprint {
-  circuit: string
-  water: string
-}
-const fingerprints = new WeakMap<Variant, Fingerprint>()
-function fingerprintOf(variant: Variant): Fingerprint {
-  const known = fingerprints.get(variant)
-  if (known) return known
-  const { machine, values, parts, extra } = variant
-  const { onCircuit, onWater } = influenceOf(machine)
-  const made = { circuit: extra.length ? JSON.stringify(extra) : '', water: '' }
-  for (let i = 0; i < values.length; i++) {
-    if (values[i] === machine.values[i]) continue
-    if (onCircuit.param[i]) made.circuit += `|${i}=${values[i]}`
-    if (onWater.param[i]) made.water += `|${i}=${values[i]}`
-  }
-  for (const part of parts) {
-    if (part === machine.parts[part.index]) continue
-    made.circuit += `|p${part.index}:${Object.values(part.e).join()}`
-    made.water += `|p${part.index}:${Object.values(part.w).join()}`
-  }
-  fingerprints.set(variant, made)
-  return made
-}
-
-/** Parts by what their kinds do, so that nobody asks parts that have nothing to say. */
-interface Roles {
-  stamped: readonly Part[]
-  followers: readonly Part[]
-  heads: readonly Part[]
-  flows: readonly Part[]
-  rates: readonly Part[]
-  warm: readonly Part[]
-}
-const roleCache = new WeakMap<Variant, Roles>()
-function rolesOf(variant: Variant): Roles {
-  const known = roleCache.get(variant)
-  if (known) return known
-  const { parts, machine } = variant
-  const who = (does: (kind: Kind) => unknown) => parts.filter((p) => does(machine.kinds[p.index]))
-  const roles = {
-    stamped: who((k) => k.stamp),
-    followers: who((k) => k.stampFollowsState),
-    heads: who((k) => k.heads),
-    flows: who((k) => k.flow),
-    rates: who((k) => k.rates),
-    warm: who((k) => k.temperatures),
-  }
-  roleCache.set(variant, roles)
-  return roles
-}
+import type { Live, Part } from '../kinds'
+import type { Variant } from '../machine'
+import { chainOf, reachesOf, solveChain, solveWater, type Stretch } from '../water'
+import { fingerprintOf, influenceOf, rolesOf, type Fingerprint, type Influence, type Roles } from './influence'
+import { newPlantCache, type Circuit, type PlantCache, type Reaches } from './networks'
 
 interface WaterNow {
   pressure: Float64Array
@@ -251,23 +85,21 @@ export class Plant implements Live {
     const now = this.circuitNow()
     if (now.live.ac) this.ac()
     const follows = this.roles.followers.length > 0
-    // Source voltages that follow the states belong to the copy; everything else of the circuit is shared.
+    // What follows the states belongs to the copy; everything else of the circuit is shared.
     const dc = follows ? this.dc() : now.dc
     const components = follows ? [...now.components] : now.components
+    const own = (s: Solution | undefined) => s && { ...s, components, re: s.re.slice(), im: s.im.slice() }
+    const resistive = this.roles.resistive.length > 0
     const circuit = follows
-      ? {
-          ...now,
-          components,
-          dc: dc && { ...dc, components, re: dc.re.slice(), im: dc.im.slice() },
-        }
+      ? { ...now, components, ac: now.acFollows ? undefined : now.ac, dc: resistive ? undefined : own(dc) }
       : now
-    const own: PlantCache = {
+    const cache: PlantCache = {
       circuits: follows
         ? new Map([[this.key(this.influence.circuit, this.print.circuit), circuit]])
         : this.cache.circuits,
       water: this.cache.water,
     }
-    const copy = new Plant(this.variant, this.m.slice(), this.x.slice(), this.since.slice(), own)
+    const copy = new Plant(this.variant, this.m.slice(), this.x.slice(), this.since.slice(), cache)
     copy.t = this.t
     copy.phase = this.phase
     copy.phaseSince = this.phaseSince
@@ -281,11 +113,14 @@ export class Plant implements Live {
     return this.circuitNow().components
   }
   componentsOf(part: Part): readonly Component[] {
-    const { components, first, count } = this.circuitNow()
+    return this.ownOf(this.circuitNow(), part)
+  }
+  private ownOf({ components, first, count }: Circuit, part: Part): Component[] {
     return components.slice(first[part.index], first[part.index] + count[part.index])
   }
   ac(): Solution {
     const c = this.circuitNow()
+    if (this.roles.resistive.length) this.follow(c)
     if (!c.ac && c.rectifies) this.couple(c)
     return (c.ac ??= solveCircuit(this.variant.machine.nodes, c.components, 'ac', this.omega))
   }
@@ -293,15 +128,35 @@ export class Plant implements Live {
     const c = this.circuitNow()
     if (!c.dc && c.rectifies) this.couple(c)
     c.dc ??= solveCircuit(this.variant.machine.nodes, c.components, 'dc', 0)
-    if (!this.sourcesFresh && this.roles.followers.length) {
-      for (const part of this.roles.followers) {
-        let at = c.first[part.index]
-        this.variant.machine.kinds[part.index].stamp!(part, this, (component) => (c.components[at++] = component))
-      }
-      refreshSources(c.dc, c.components)
-      this.sourcesFresh = true
+    this.follow(c)
+    return c.dc ?? this.dc()
+  }
+  /** Brings what follows the states up to date. */
+  private follow(c: Circuit): void {
+    const { followers, resistive } = this.roles
+    if (this.sourcesFresh || !followers.length) return
+    this.sourcesFresh = true
+    for (const part of followers) {
+      let at = c.first[part.index]
+      this.variant.machine.kinds[part.index].stamp!(part, this, (component) => (c.components[at++] = component))
     }
-    return c.dc
+    if (!resistive.length) {
+      if (c.dc) refreshSources(c.dc, c.components)
+      return
+    }
+    const moved = resistive.flatMap((part) => this.ownOf(c, part))
+    if (c.rectifies) {
+      c.ac = c.dc = undefined
+      return
+    }
+    if (c.dc) refreshResistances(c.dc, c.components, moved)
+    c.acFollows ??= this.inAcLoop(c, moved)
+    if (c.acFollows) c.ac = undefined
+  }
+  private inAcLoop(c: Circuit, moved: readonly Component[]): boolean {
+    c.ac ??= solveCircuit(this.variant.machine.nodes, c.components, 'ac', this.omega)
+    const { block } = c.ac
+    return c.components.some((x) => x.t === 'VAC' && moved.some((y) => block[y.a] === block[x.a]))
   }
   /** Whether some DC part of the circuit is a rectified sine. */
   get rectifies(): boolean {
@@ -347,6 +202,7 @@ export class Plant implements Live {
         dc: undefined,
         live: { ac: false, dc: false },
         rectifies: false,
+        acFollows: undefined,
         dcIslands: undefined,
       }
       this.circuit = c

@@ -2,7 +2,8 @@ import { InputFault, problem } from '../issue'
 import type { ModeSet, Variant } from '../machine'
 import type { Condition } from '../sheet'
 import { eversOf, holds, type Scene } from './conditions'
-import { newPlantCache, Plant, type PlantCache } from './plant'
+import { newPlantCache, type PlantCache } from './networks'
+import { Plant } from './plant'
 
 /** When to look at the running machine. */
 export type Moment =
@@ -23,7 +24,7 @@ export interface Script {
 export type TimelineEvent =
   | { t: number; is: 'phase'; phase: number }
   | { t: number; is: 'mode'; mode: number; value: number }
-  | { t: number; is: 'alarm'; code: string }
+  | { t: number; is: 'alarm' | 'cleared'; code: string }
   | { t: number; is: 'chatters'; modes: number[] }
 
 /** One run from start to end. */
@@ -33,6 +34,8 @@ export interface Timeline {
   samples: { t: number; x: Float64Array }[]
   /** The plant at each moment of the script, `undefined` where it was never reached. */
   snapshots: (Plant | undefined)[]
+  /** The code shown at each moment, `undefined` where none is. */
+  showing: (string | undefined)[]
   end: Plant
   alarms: string[]
   /** For each complaint of the sheet, whether its condition holds at the end. */
@@ -73,6 +76,8 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
   const ever = new Set<Condition>()
   const scene: Scene = { plant, alarms, chatters: false, ever }
   const conditions = [
+    ...sheet.alarms.flatMap((a) => a.clears ?? []),
+    ...machine.programs.flatMap((p) => p.needs ?? []),
     ...sheet.complaints.map((c) => c.when),
     ...machine.phases.flatMap((p) => p.exits.map((e) => e.when)),
   ]
@@ -80,6 +85,7 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
   const events: TimelineEvent[] = []
   const samples: Timeline['samples'] = []
   const snapshots: (Plant | undefined)[] = script.moments.map(() => undefined)
+  const showing: (string | undefined)[] = script.moments.map(() => undefined)
   const done = script.moments.map(() => false)
   const entered = machine.phases.map(() => ({ from: NaN, to: NaN }))
   let finalReached = false
@@ -127,9 +133,21 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
     }
     return machine.phases[plant.phase].exits.find((e) => holds(machine, e.when, scene))
   }
+  const clear = (code: string) => {
+    if (alarms.delete(code)) note({ t: plant.t, is: 'cleared', code })
+  }
+  /** An alarm whose time is over by itself. */
+  const passing = () => sheet.alarms.find((a) => a.clears && alarms.has(a.code) && holds(machine, a.clears, scene))
   const move = (): boolean => {
+    const over = passing()
+    if (over) {
+      clear(over.code)
+      return true
+    }
     const next = wanted()
     if (!next) return false
+    // What the control had to say it has forgotten when it wakes up, unless it keeps it.
+    if (plant.phase < 0) for (const a of sheet.alarms) if (!a.keeps) clear(a.code)
     if (next.alarm !== undefined && !alarms.has(next.alarm)) {
       alarms.add(next.alarm)
       note({ t: plant.t, is: 'alarm', code: next.alarm })
@@ -190,7 +208,7 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
       }
       if (asks()) out.push(asks)
     }
-    if (wanted()) out.push(() => wanted() !== undefined)
+    if (passing() || wanted()) out.push(() => passing() !== undefined || wanted() !== undefined)
     // What somebody asks about for ever after is an event too, however soon it passes.
     for (const c of evers) {
       const fresh = () => !ever.has(c) && holds(machine, c.of, scene)
@@ -285,6 +303,7 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
       done[k] = true
       if (moment.is === 'time' || (plant.phase === moment.phase && plant.phaseSince === entered[moment.phase].from))
         snapshots[k] = plant.freeze()
+      showing[k] = [...alarms].at(-1)
     })
   }
   for (;;) {
@@ -307,7 +326,9 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
           byHand[mode] = value
         }
         settle()
-        if (program.begins >= 0 && powered()) {
+        const may = program.needs === undefined || holds(machine, program.needs, scene)
+        if (may && powered()) program.resets.forEach(clear)
+        if (may && program.begins >= 0 && powered()) {
           // A program begins its phases anew, whatever the control was doing by itself.
           for (const e of entered) e.from = e.to = NaN
           plant.phase = -1
@@ -338,6 +359,7 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
     events,
     samples,
     snapshots,
+    showing,
     end: plant.freeze(),
     alarms: [...alarms],
     complaints: sheet.complaints.map((c) => holds(machine, c.when, scene)),

@@ -9,4 +9,5 @@ export const spec: KindSpec = {
   params: { passes: { dimension: 'ratio', typical: '100 %', least: 0, most: 1 } },
   refs: { of: 'pressure' },
   modes: [{ name: 'way', values: ['shut', 'free'], initial: 1 }],
+  forced: ['way'],
 }

@@ -19,4 +19,5 @@ export const spec: KindSpec = {
     { name: 'reed', values: ['open', 'closed', 'follows'], initial: 2 },
   ],
   jumperAllowed: false,
+  forced: ['float'],
 }

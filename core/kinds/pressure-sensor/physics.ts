@@ -10,7 +10,7 @@ function emf(part: Part, live: Live): number {
 }
 
 export const physics: KindPhysics = {
-  stampFollowsState: true,
+  stampFollowsState: 'source',
   stamp(part, live, emit) {
     emit({ t: 'VDC', a: part.e.out, b: part.e.com, ohms: live.v[part.param.ohms], volts: emf(part, live) })
   },

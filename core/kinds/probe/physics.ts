@@ -1,9 +1,21 @@
-import type { KindPhysics } from '../contract'
+import type { KindPhysics, Live, Part } from '../contract'
+
+/** Water that `wet-ohms` is given for, S/m. */
+const TAP_WATER = 0.05
+/** No water conducts less than this, S/m. */
+const PURE = 1e-5
+
+const wetOhms = (part: Part, live: Live): number =>
+  live.referred(part, 'water')
+    ? (live.v[part.param['wet-ohms']] * TAP_WATER) / Math.max(PURE, live.of(part, 'water', 'conductivity'))
+    : live.v[part.param['wet-ohms']]
 
 export const physics: KindPhysics = {
-  stamp({ e, param, mode }, { v, m }, emit) {
-    const skin = m[mode.skin]
-    if (skin === 1 || (skin === 2 && m[mode.wet])) emit({ t: 'R', a: e.tip, b: e.shell, ohms: v[param['wet-ohms']] })
+  stamp(part, live, emit) {
+    const { e, mode } = part
+    const skin = live.m[mode.skin]
+    if (skin === 1 || (skin === 2 && live.m[mode.wet]))
+      emit({ t: 'R', a: e.tip, b: e.shell, ohms: wetOhms(part, live) })
   },
   react(part, live, want) {
     const level = live.of(part, 'of', 'level')

@@ -10,4 +10,5 @@ export const spec: KindSpec = {
     passes: { dimension: 'flow', typical: '60 L/min ±15 %', least: 1e-9 },
     clear: { dimension: 'ratio', typical: '100 %', least: 1e-6, most: 1 },
   },
+  modes: [{ name: 'mesh', values: ['torn', 'whole'], initial: 1 }],
 }

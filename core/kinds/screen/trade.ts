@@ -1,7 +1,10 @@
 import type { KindTrade } from '../contract'
 
 export const trade: KindTrade = {
-  probes: () => [{ id: 'look', what: 'sense', signal: 'dirty', sense: 'eye', when: 'dead', minutes: 6 }],
+  probes: () => [
+    { id: 'look', what: 'sense', signal: 'dirty', sense: 'eye', when: 'dead', minutes: 6 },
+    { id: 'torn', what: 'sense', signal: 'torn', sense: 'eye', when: 'dead', minutes: 6 },
+  ],
   faults: {
     blocked: {
       title: 'screen blocked',
@@ -10,5 +13,7 @@ export const trade: KindTrade = {
       perYear: 0.05,
       cure: 'clean',
     },
+    // By itself it only lets grit through: a sheet says what that brings about.
+    torn: { title: 'screen torn', effects: [{ mode: 'mesh', at: 'torn' }], perYear: 0.01, cure: 'replace' },
   },
 }

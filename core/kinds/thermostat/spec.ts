@@ -18,4 +18,5 @@ export const spec: KindSpec = {
     { name: 'contact', values: ['open', 'closed', 'follows'], initial: 2 },
   ],
   jumperAllowed: true,
+  forced: ['snap'],
 }

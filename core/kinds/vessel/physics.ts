@@ -1,14 +1,25 @@
-import { PASCALS_PER_METRE, WATER_HEAT } from '../../water'
+import { lyingLevel, PASCALS_PER_METRE, WATER_HEAT } from '../../water'
 import type { Live, Part, KindPhysics } from '../contract'
 
 /** Below this there is no water to speak of, m³. */
-const DROP = 1e-6
+const DROP = 1e-5
 
-/** Mean temperature of what stands in it, °C; ambient when empty. */
-const temperature = ({ state }: Part, { x, ambient }: Live): number =>
-  x[state.volume] > DROP ? x[state.warmth] / x[state.volume] : ambient
+/** Water boils at this, °C, and has stopped boiling when it is so many kelvin below. */
+const BOILING = 100
+const OFF_THE_BOIL = 0.4
 
-const level = ({ state, param }: Part, { x, v }: Live): number => x[state.volume] / v[param.area]
+/** Mean temperature of what stands in it, of the empty vessel itself when nothing does, °C. */
+const temperature = ({ state, param }: Part, { x, v, ambient }: Live): number =>
+  ambient + x[state.warmth] / (Math.max(0, x[state.volume]) + v[param.metal])
+
+const level = ({ state, param, word }: Part, { x, v }: Live): number => {
+  const volume = Math.max(0, x[state.volume])
+  const area = v[param.area]
+  if (word.shape === 'lying') return lyingLevel(volume / (area * v[param.height])) * v[param.height]
+  const sump = v[param['sump-height']]
+  const held = sump * v[param['sump-area']]
+  return volume < held ? volume / v[param['sump-area']] : sump + (volume - held) / area
+}
 
 export const physics: KindPhysics = {
   heads(part, live, emit) {
@@ -18,12 +29,12 @@ export const physics: KindPhysics = {
   rates(part, live, dx) {
     const { state, w, param } = part
     const net = live.inflow(w.top) + live.inflow(w.bottom)
-    const warm = temperature(part, live)
-    const lost = (live.v[param.loses] * (warm - live.ambient)) / WATER_HEAT
-    dx[state.warmth] += live.warmthInto(w.top) + live.warmthInto(w.bottom) - (live.x[state.volume] > DROP ? lost : 0)
+    const above = temperature(part, live) - live.ambient
+    const brought = live.warmthInto(w.top) + live.warmthInto(w.bottom) - net * live.ambient
+    dx[state.warmth] += brought - (live.v[param.loses] * above) / WATER_HEAT
     if (live.m[part.mode.brim] && net > 0) {
       dx[state.spilled] += net
-      dx[state.warmth] -= net * warm
+      dx[state.warmth] -= net * above
     } else dx[state.volume] += net
   },
   temperatures(part, live, emit) {
@@ -36,6 +47,11 @@ export const physics: KindPhysics = {
     const over = live.m[part.mode.brim] === 1
     if (!over && h >= brim) want(part.mode.brim, 1)
     if (over && h < brim - 0.002) want(part.mode.brim, 0)
+    const boils = live.m[part.mode.boils] === 1
+    const warm = temperature(part, live)
+    const volume = live.x[part.state.volume]
+    if (!boils && warm >= BOILING && volume > 2 * DROP) want(part.mode.boils, 1)
+    if (boils && (warm < BOILING - OFF_THE_BOIL || volume < DROP)) want(part.mode.boils, 0)
   },
   signals: {
     level: { about: 'water level', dimension: 'length', read: level },
@@ -46,6 +62,7 @@ export const physics: KindPhysics = {
     },
     volume: { about: 'water in the vessel', dimension: 'volume', read: ({ state }, { x }) => x[state.volume] },
     spilled: { about: 'water run over the edge', dimension: 'volume', read: ({ state }, { x }) => x[state.spilled] },
+    boils: { about: 'the water boils', read: ({ mode }, { m }) => m[mode.boils] },
     temperature: { about: 'temperature of the water', dimension: 'temperature', read: temperature },
     filling: { about: 'water runs in', read: ({ w }, live) => (live.inflow(w.top) > 0.3e-3 / 60 ? 1 : 0) },
   },

@@ -7,17 +7,28 @@ export const spec: KindSpec = {
   terminals: [],
   ports: ['top', 'bottom'],
   params: {
+    /** Mean of its height. */
     area: { dimension: 'area', least: 1e-6 },
     height: { dimension: 'length', least: 1e-3 },
+    /** A sump at its bottom: of another area up to this height. */
+    'sump-height': { dimension: 'length', typical: '0 mm', least: 0 },
+    'sump-area': { dimension: 'area', typical: '1 cm²', least: 1e-6 },
     /** Watts for each kelvin above ambient. */
     loses: { dimension: 'power', typical: '0 W', least: 0 },
+    /** Its own heat, as water that would hold as much: what is left to get hot when it is empty. */
+    metal: { dimension: 'volume', typical: '0.02 L', least: 1e-6 },
     start: { dimension: 'volume', typical: '0 L', least: 0 },
   },
-  // Warmth is volume times temperature: what mixes adds up.
+  // Warmth is volume times kelvin above the surroundings: what mixes adds up.
   states: [
     { name: 'volume', startsAt: 'start', within: 1e-7 },
     { name: 'spilled', within: 1e-7 },
-    { name: 'warmth', within: 1e-5 },
+    { name: 'warmth', within: 1e-6 },
   ],
-  modes: [{ name: 'brim', values: ['below', 'over'], initial: 0 }],
+  /** Standing with straight sides, or a cylinder that lies. */
+  words: { shape: ['straight', 'lying'] },
+  modes: [
+    { name: 'brim', values: ['below', 'over'], initial: 0 },
+    { name: 'boils', values: ['no', 'yes'], initial: 0 },
+  ],
 }

@@ -1,7 +1,21 @@
 import type { KindTrade } from '../contract'
 
 export const trade: KindTrade = {
+  probes: () => [{ id: 'sealed', what: 'sense', signal: 'sealed', sense: 'eye', when: 'dead' }],
   faults: {
+    sealed: {
+      title: 'waste hose sealed or pushed too deep: it siphons',
+      effects: [{ mode: 'mouth', at: 'sealed' }],
+      perYear: 0.01,
+      cure: 'restore',
+    },
+    low: {
+      title: 'waste hose hangs too low',
+      effects: [{ param: 'height', to: 'severity' }],
+      severity: { from: 0, to: 0.08, scale: 'linear' },
+      perYear: 0.01,
+      cure: 'restore',
+    },
     blocked: {
       title: 'waste hose blocked',
       effects: [{ param: 'clear', to: 'severity' }],

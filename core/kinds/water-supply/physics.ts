@@ -11,4 +11,11 @@ export const physics: KindPhysics = {
   flow({ w, param }, { v }, emit) {
     emit(plainStretch(w.street, w.out, v[param.passes]))
   },
+  signals: {
+    conductivity: {
+      about: 'how well the water conducts',
+      dimension: 'conductivity',
+      read: ({ param }, { v }) => v[param.conducts],
+    },
+  },
 }

@@ -10,5 +10,12 @@ export const trade: KindTrade = {
       perYear: 0.008,
       cure: 'restore',
     },
+    'too-pure': {
+      title: 'water hardly conducts: reverse osmosis or rain water',
+      effects: [{ param: 'conducts', to: 'severity' }],
+      severity: { from: 0.0002, to: 0.002, scale: 'log' },
+      perYear: 0.004,
+      cure: 'restore',
+    },
   },
 }

@@ -1,0 +1,19 @@
+import type { KindSpec } from '../contract'
+
+export const spec: KindSpec = {
+  id: 'pipe-run',
+  title: 'pipe run',
+  line: 'water',
+  terminals: [],
+  // Air leaves through the outlets while it fills; what is driven out of them is the port `air`.
+  ports: ['in', 'out', 'air'],
+  params: {
+    passes: { dimension: 'flow', typical: '60 L/min ±15 %', least: 1e-9 },
+    holds: { dimension: 'volume', typical: '5 L ±10 %', least: 1e-6 },
+    /** Runs out again by itself at this rate when nothing is fed in. */
+    'runs-out': { dimension: 'flow', typical: '0 L/min', least: 0 },
+    clear: { dimension: 'ratio', typical: '100 %', least: 1e-6, most: 1 },
+  },
+  states: [{ name: 'inside', within: 1e-7 }],
+  modes: [{ name: 'filled', values: ['filling', 'full'], initial: 0 }],
+}

@@ -1,0 +1,48 @@
+import type { Component, Solution } from '../circuit'
+import type { Chain, Stretch } from '../water'
+
+export interface Circuit {
+  components: Component[]
+  /** First component of each part and how many it has. */
+  first: Int32Array
+  count: Int32Array
+  ac: Solution | undefined
+  dc: Solution | undefined
+  live: { ac: boolean; dc: boolean }
+  rectifies: boolean
+  /** Whether a resistance that follows the states lies in a loop with an AC source. */
+  acFollows: boolean | undefined
+  /** Nodes whose island has a DC source in it. */
+  dcIslands: Uint8Array | undefined
+}
+
+/** The water network of one set of modes, cut at its fixed heads into reaches that do not feel each other. */
+export interface Reaches {
+  stretches: Stretch[]
+  /** Stretch of each part, -1 when it has none. */
+  of: Int32Array
+  reaches: {
+    stretches: number[]
+    own: Stretch[]
+    /** The reach as one equation where it does not branch. */
+    chain: Chain | undefined
+    heads: number[]
+    /** Heads of the solution below, NaN before the first. */
+    last: Float64Array
+    flow: Float64Array
+    /** Its nodes of unknown pressure and what they had. */
+    free: number[]
+    pressure: Float64Array
+  }[]
+}
+
+/**
+ * Circuits and water networks already built, by what they depend on: the modes and the values that matter to them.
+ * Shared by all variants of one machine, so that faults of the water line are solved electrically once, and the
+ * other way round.
+ */
+export interface PlantCache {
+  circuits: Map<string, Circuit>
+  water: Map<string, Reaches>
+}
+export const newPlantCache = (): PlantCache => ({ circuits: new Map(), water: new Map() })
