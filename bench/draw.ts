@@ -33,7 +33,18 @@ export function unlistedFaults(machine: Machine): Fault[] {
       if (listed.has(id)) return []
       const effects = templateEffects(part.id, template.effects)
       const { title, perYear, severity } = template
-      const written = { id, part: part.id, title, effects, perYear, severity, repair: '', sometimes: 0, causes: [] }
+      const written = {
+        id,
+        part: part.id,
+        title,
+        effects,
+        perYear,
+        weight: 1,
+        severity,
+        repair: '',
+        sometimes: 0,
+        causes: [],
+      }
       return [indexFault(written, -1, machine.sheet, machine.parts, machine.partIndex)]
     }),
   )

@@ -1,4 +1,4 @@
-import { lookAhead, outcomesOf, repairCost, type Table } from '../core/plan'
+import { costsOf, lookAhead, outcomesOf, type Table } from '../core/plan'
 import { believe } from '../core/diagnose'
 import type { Predictor } from '../core/predict'
 import { minutesTo, type Standing } from '../core/procedure'
@@ -48,8 +48,9 @@ export function cutMachine(predictor: Predictor, next: Random): Cut {
     return {
       p: Float64Array.from(members, (m) => m.weight),
       table: {
-        costs: Float64Array.from(machine.sheet.repairs, (_, r) => repairCost(machine, r)),
+        costs: costsOf(machine),
         needs: members.map((m) => [m.present[0].fault.repair]),
+        other: -1,
         outcomes: taken.map(({ shows }) =>
           [...new Set(shows)].map((k) => Float64Array.from(shows, (s) => (s === k ? 1 : 0))),
         ),
@@ -70,15 +71,16 @@ function split(
   members: number,
   from: number,
   step: Step,
-): { minutes: number; parts: number[]; at: number } {
+): { minutes: number; vain: number; parts: number[]; at: number } {
   const bits = [...table.needs.keys()].filter((i) => members & (1 << i))
   const mask = (own: number[]) => own.reduce((m, i) => m | (1 << i), 0)
   if (step.test !== undefined) {
     const parts = table.outcomes[step.test].map((chance) => mask(bits.filter((i) => chance[i] > 0))).filter((m) => m)
-    return { minutes: table.minutes[from][step.test], parts, at: step.test + 1 }
+    return { minutes: table.minutes[from][step.test], vain: 0, parts, at: step.test + 1 }
   }
   const left = mask(bits.filter((i) => table.needs[i][0] !== step.repair))
-  return { minutes: table.costs[step.repair!], parts: left ? [left] : [], at: from }
+  const { repair, vain } = table.costs
+  return { minutes: repair[step.repair!], vain: vain[step.repair!], parts: left ? [left] : [], at: from }
 }
 
 const weight = ({ p }: Cut, members: number): number => p.reduce((s, x, i) => s + (members & (1 << i) ? x : 0), 0)
@@ -95,9 +97,9 @@ export function optimum(cut: Cut): number {
     const mass = weight(cut, members)
     let least = Infinity
     for (const repair of repairs) {
-      const { minutes, parts, at } = split(cut, members, from, { repair })
+      const { minutes, vain, parts, at } = split(cut, members, from, { repair })
       if (parts[0] === members) continue
-      least = Math.min(least, mass * minutes + parts.reduce((s, m) => s + best(m, at), 0))
+      least = Math.min(least, mass * minutes + parts.reduce((s, m) => s + vain * weight(cut, m) + best(m, at), 0))
     }
     cut.table.outcomes.forEach((_, test) => {
       const { minutes, parts, at } = split(cut, members, from, { test })
@@ -121,8 +123,8 @@ export function achieved(cut: Cut): number {
     const [choice] = lookAhead(here, p)
     const step: Step =
       choice && choice.saving > here.minutes[0][choice.test] ? { test: choice.test } : { repair: firstRepair(cut, p) }
-    const { minutes, parts, at } = split(cut, members, from, step)
-    return mass * minutes + parts.reduce((s, m) => s + go(m, at), 0)
+    const { minutes, vain, parts, at } = split(cut, members, from, step)
+    return mass * minutes + parts.reduce((s, m) => s + vain * weight(cut, m) + go(m, at), 0)
   }
   const all = (1 << table.needs.length) - 1
   return go(all, 0) / weight(cut, all)
@@ -132,7 +134,9 @@ export function achieved(cut: Cut): number {
 function firstRepair({ table }: Cut, p: Float64Array): number {
   const mass = new Map<number, number>()
   p.forEach((x, i) => mass.set(table.needs[i][0], (mass.get(table.needs[i][0]) ?? 0) + x))
-  return [...mass].sort((a, b) => b[1] / table.costs[b[0]] - a[1] / table.costs[a[0]])[0][0]
+  const { repair, vain } = table.costs
+  const due = (r: number) => repair[r] + vain[r]
+  return [...mass].sort((a, b) => b[1] / due(b[0]) - a[1] / due(a[0]))[0][0]
 }
 
 export function optimumRows(predictors: readonly Predictor[], machines: number, seed: number): Row[] {

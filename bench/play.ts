@@ -60,6 +60,8 @@ export interface Played {
   /** Probability stated for the first repair when it was chosen, and whether nothing listed was said to fit. */
   stated: number
   unexplained: boolean
+  /** Whether a cause was said to stand then. */
+  verdict: boolean
 }
 
 /** Plays one call to its end: tests by the policy, the likeliest cheap repair, and on until it works or nobody knows. */
@@ -77,6 +79,7 @@ export function play(predictor: Predictor, call: Call, policy: Policy): Played {
     solved: false,
     stated: 0,
     unexplained: false,
+    verdict: false,
   }
   let repairs = 0
   for (let step = 0; step < MOST_STEPS; step++) {
@@ -94,6 +97,7 @@ export function play(predictor: Predictor, call: Call, policy: Policy): Played {
     if (repairs === 0) {
       out.stated = best?.p ?? 0
       out.unexplained = a.plan.state === 'unexplained'
+      out.verdict = a.plan.state === 'cause-stands'
     }
     if (!best || repairs === MOST_REPAIRS || a.plan.state === 'unexplained') return out
     const right = open.delete(best.repair)

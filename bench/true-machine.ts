@@ -33,6 +33,7 @@ export interface SheetErrors {
 export class TrueMachine {
   readonly values: Float64Array
   private readonly gains = new Map<string, number>()
+  private readonly dull = new Map<string, number>()
   private runs = new Map<number, PlainRun>()
   private steady = false
 
@@ -55,7 +56,7 @@ export class TrueMachine {
   /** The same machine on another visit: other meters, other slips, and as it was before any repair. */
   again(next: Random): TrueMachine {
     const other = Object.create(TrueMachine.prototype) as TrueMachine
-    return Object.assign(other, this, { next, gains: new Map(), runs: this.runs })
+    return Object.assign(other, this, { next, gains: new Map(), dull: new Map(), runs: this.runs })
   }
   /** The same machine after a repair. */
   repair(repair: number): void {
@@ -178,7 +179,12 @@ export class TrueMachine {
   private sensed(signal: number, sense: keyof typeof SENSES): ReadingValue {
     if (this.steady) return { is: signal > 0.5 ? 'yes' : 'no' }
     const { falseYes, falseNo } = SENSES[sense]
-    return { is: signal > 0.5 ? (this.next() < falseNo ? 'no' : 'yes') : this.next() < falseYes ? 'yes' : 'no' }
+    // Whoever hears badly hears everything badly.
+    let dull = this.dull.get(sense)
+    if (dull === undefined) this.dull.set(sense, (dull = 0.3 + 1.4 * this.next()))
+    return {
+      is: signal > 0.5 ? (this.next() < dull * falseNo ? 'no' : 'yes') : this.next() < dull * falseYes ? 'yes' : 'no',
+    }
   }
   /** One instrument has one gain for the whole visit. */
   private metered(id: string, truth: number): ReadingValue {

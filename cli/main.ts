@@ -1,6 +1,7 @@
 import { existsSync, readFileSync } from 'node:fs'
 import { parseArgs } from 'node:util'
-import { LineCounter, parseDocument } from 'yaml'
+import { LineCounter, parse, parseDocument } from 'yaml'
+import { z } from 'zod'
 import { writeNetlist } from '../core/circuit'
 import { readEvidence, type Evidence } from '../core/evidence'
 import {
@@ -17,7 +18,7 @@ import {
   vocabularyOf,
 } from '../core/explain'
 import { InputFault, orThrow, problem, sayProblem } from '../core/issue'
-import { BANDS, buildMachine, makeVariant, type Bands, type Machine, type Present } from '../core/machine'
+import { BANDS, buildMachine, makeVariant, type Bands, type History, type Machine, type Present } from '../core/machine'
 import { ORDERS, type Order, type PlanState } from '../core/plan'
 import type { Prediction, Predictor } from '../core/predict'
 import { checkRuns, listProcedures, readProbe } from '../core/procedure'
@@ -30,7 +31,7 @@ const USAGE = `duckweed check SHEET...
 duckweed simulate SHEET [--fault ID[=severity]]... [--program ID] [--set PARAM=VALUE]... [--for 40min] [--json]
 duckweed tests SHEET [--json]
 duckweed predict SHEET --test ID | --probe "POINT to POINT [at MOMENT]" [--instrument ID] [--fault ID[=severity]]... [--json]
-duckweed diagnose SHEET --evidence FILE [--bands ${BANDS.join('|')}] [--known-good PARAM=VALUE]... [--order ${ORDERS.join('|')}] [--json]
+duckweed diagnose SHEET --evidence FILE [--bands ${BANDS.join('|')}] [--known-good PARAM=VALUE]... [--history FILE] [--order ${ORDERS.join('|')}] [--json]
 duckweed netlist SHEET [--fault ID[=severity]]... [--at PHASE] [--dc]
 
 SHEET is a path or one of: ${shippedIds().join(', ')}`
@@ -84,6 +85,20 @@ function withSettings(machine: Machine, settings: readonly string[]): Float64Arr
   return values
 }
 
+const historyShape = z.strictObject({
+  machineYears: z.number().nonnegative(),
+  cases: z.record(z.string(), z.number().int().nonnegative()),
+})
+function historyOf(machine: Machine, file: string): History {
+  if (!existsSync(file)) return fail('missing', ['--history'], file, 'a JSON or YAML file')
+  const read = historyShape.safeParse(parse(readFileSync(file, 'utf8')))
+  if (!read.success) return fail('wrong-shape', ['--history'], file, 'machineYears: NUMBER, cases: { FAULT: COUNT, … }')
+  for (const id of Object.keys(read.data.cases))
+    if (!machine.faults.some((f) => f.id === id))
+      fail('unknown-fault', ['--history', 'cases'], id, 'a fault of the sheet')
+  return read.data
+}
+
 function knownGoodOf(machine: Machine, settings: readonly string[]): Record<string, number[]> {
   const out: Record<string, number[]> = {}
   for (const s of settings) {
@@ -107,6 +122,7 @@ interface Options {
   order?: string
   bands?: string
   'known-good'?: string[]
+  history?: string
   at?: string
   json?: boolean
   dc?: boolean
@@ -235,7 +251,12 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
     const sheet = loadSheet(name)
     const bands = (o.bands ?? 'published') as Bands
     if (!BANDS.includes(bands)) fail('wrong-shape', ['--bands'], bands, BANDS.join(', '))
-    const predictor = openBench(sheet, bands, knownGoodOf(buildMachine(sheet), o['known-good'] ?? []))
+    const predictor = openBench(
+      sheet,
+      bands,
+      knownGoodOf(buildMachine(sheet), o['known-good'] ?? []),
+      o.history === undefined ? undefined : historyOf(buildMachine(sheet), o.history),
+    )
     const { machine } = predictor.bench
     const order = (o.order ?? 'best') as Order
     if (!ORDERS.includes(order)) fail('wrong-shape', ['--order'], order, ORDERS.join(', '))
@@ -372,6 +393,7 @@ export function main(argv: string[]): number {
         order: { type: 'string' },
         bands: { type: 'string' },
         'known-good': { type: 'string', multiple: true },
+        history: { type: 'string' },
         at: { type: 'string' },
         json: { type: 'boolean' },
         dc: { type: 'boolean' },

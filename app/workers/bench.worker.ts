@@ -16,11 +16,12 @@ import {
 import { METERS } from '../../core/instrument'
 import { InputFault, orThrow, sayProblem } from '../../core/issue'
 import type { SafetyNeed } from '../../core/job'
+import type { Bands } from '../../core/machine'
 import type { Order } from '../../core/plan'
 import type { Predictor } from '../../core/predict'
 import type { ReadingShape } from '../../core/quantity'
 import { readProbe } from '../../core/procedure'
-import { readSheet } from '../../core/sheet'
+import { readSheet, type Sheet } from '../../core/sheet'
 
 /** Heavy computation, off the page's thread. */
 export interface MachineFacts {
@@ -51,15 +52,19 @@ export interface MachineFacts {
   repairs: { id: string; title: string }[]
 }
 
-let predictor: Predictor | undefined
+let sheet: Sheet | undefined
+/** One predictor for each opinion of what makes a winding good. */
+const predictors = new Map<Bands, Predictor>()
 
 /** What the log of a job says, as it is written in events. */
 export type Written =
   { complaint: string } | { action: string } | { test: string; reading: string; instrument?: string }
 
-function opened(): Predictor {
-  if (!predictor) throw new Error('No sheet is open.')
-  return predictor
+function opened(bands: Bands = 'published'): Predictor {
+  if (!sheet) throw new Error('No sheet is open.')
+  let own = predictors.get(bands)
+  if (!own) predictors.set(bands, (own = openBench(sheet, bands)))
+  return own
 }
 
 function evidence(written: Written[]): Evidence[] {
@@ -73,11 +78,11 @@ function evidence(written: Written[]): Evidence[] {
 
 /** The newest advice of each sort: view and card ask for the same one. */
 const newest = new Map<boolean, { key: string; advice: Advice }>()
-function adviceFor(written: Written[], order: Order, quick: boolean): Advice {
-  const key = JSON.stringify([written, order])
+function adviceFor(written: Written[], order: Order, bands: Bands, quick: boolean): Advice {
+  const key = JSON.stringify([written, order, bands])
   const known = newest.get(quick)
   if (known?.key === key) return known.advice
-  const advice = advise(opened(), evidence(written), order, quick ? 0 : undefined)
+  const advice = advise(opened(bands), evidence(written), order, quick ? 0 : undefined)
   newest.set(quick, { key, advice })
   return advice
 }
@@ -86,13 +91,15 @@ const api = {
   open(sheets: { id: string; file: string; text: string }[]): MachineFacts {
     try {
       newest.clear()
-      predictor = openBench(orThrow(readSheet(sheets[0].text, sheets[0].file, (id) => sheets.find((s) => s.id === id))))
+      predictors.clear()
+      sheet = orThrow(readSheet(sheets[0].text, sheets[0].file, (id) => sheets.find((s) => s.id === id)))
+      opened()
     } catch (error) {
       if (error instanceof InputFault) throw new Error(error.message)
       throw error
     }
+    const predictor = opened()
     const { machine, procedures, spots } = predictor.bench
-    const { sheet } = machine
     return {
       title: sheet.title,
       source: sheet.source,
@@ -124,17 +131,18 @@ const api = {
       repairs: sheet.repairs.map(({ id, title }) => ({ id, title })),
     }
   },
-  view(written: Written[], order: Order, quick: boolean): View {
-    return viewOf(opened(), adviceFor(written, order, quick), !quick)
+  view(written: Written[], order: Order, bands: Bands, quick: boolean): View {
+    return viewOf(opened(bands), adviceFor(written, order, bands, quick), !quick)
   },
   card(
     written: Written[],
     order: Order,
+    bands: Bands,
     test: string,
     instrument: string | undefined,
     quick: boolean,
   ): TestCard | undefined {
-    return cardOf(opened(), adviceFor(written, order, quick), test, instrument, quick ? 0 : undefined)
+    return cardOf(opened(bands), adviceFor(written, order, bands, quick), test, instrument, quick ? 0 : undefined)
   },
   /** The id of a free probe, or why there is none. */
   probe(text: string, instrument: string): { id: string } | { refused: string } {

@@ -1,15 +1,26 @@
+import { elseShares } from './else-shares'
 import { editsKey, type Member, type Predictor } from '../predict'
 import { pairBounds } from './pair-bounds'
-import { broadLikelihood, likelihood, noCondition, withValue, type Fit } from './likelihood'
+import {
+  againLikelihood,
+  broadLikelihood,
+  likelihood,
+  noCondition,
+  withAnswer,
+  withValue,
+  type Fit,
+} from './likelihood'
 import type { Belief, Case, Condition, Doubt, Misread, PlacedReading } from './types'
 
 /** A complaint is heard where the machine shows it, and sometimes where it does not. */
 const HEARD = 0.9
 const MISHEARD = 0.006
+/** How often what is not listed is complained of in the words of what is. */
+const SAID_ALIKE = 0.85
 /** Share of calls whose cause no sheet lists. */
-const UNLISTED = 0.03
-/** "Something else" is mostly the current mixture of predictions plus a broad part. */
-const MIXTURE = 0.7
+const UNLISTED = 0.05
+/** Chance that a test of a program that has been found stopped does not come to its moment either, whatever the cause. */
+const STAYS_STOPPED = 0.9
 /** Most pairs run as pairs for one state of evidence. */
 export const PAIRS_MADE = 64
 /** Pairs are run in batches until what is left of them is at most this share. */
@@ -70,6 +81,8 @@ function score(predictor: Predictor, member: Member, c: Case, readings: readonly
     log += Math.log(Math.max(l, 1e-300))
     if (explains && p.is === 'value' && r.value.is === 'value')
       condition = withValue(condition, p, r.value.si, keyOf(r))
+    if (p.is === 'sense' && (r.value.is === 'yes' || r.value.is === 'no'))
+      condition = withAnswer(condition, p, r.value.is === 'yes')
   }
   return { log, condition, each, fits, prior: member.weight, complaint, heard }
 }
@@ -126,20 +139,41 @@ export function believe(predictor: Predictor, c: Case, pairs: number = PAIRS_MAD
   // "Something else" is scored against the mixture of the listed members, reading by reading.
   const logs = members.map((m) => scored.get(m)!.log)
   const total = members.reduce((s, m) => s + m.weight, 0)
-  let unlisted = Math.log(UNLISTED * total) + c.complaints.length * Math.log(HEARD * 0.5)
-  let running = members.map((m) => Math.log(m.weight) + Math.log(scored.get(m)!.complaint))
-  readings.forEach((r, k) => {
+  let unlisted = Math.log(UNLISTED * total)
+  let running = members.map((m) => Math.log(m.weight))
+  const told = (likelihoods: readonly number[]): number => {
     const top = Math.max(...running)
-    let mass = 0
-    let mix = 0
-    members.forEach((m, i) => {
-      const w = Math.exp(running[i] - top)
+    let [mass, mix] = [0, 0]
+    running.forEach((log, i) => {
+      const w = Math.exp(log - top)
       mass += w
-      mix += w * scored.get(m)!.each[k]
+      mix += w * likelihoods[i]
     })
+    running = running.map((log, i) => log + Math.log(Math.max(likelihoods[i], 1e-300)))
+    return mix / mass
+  }
+  // What no sheet lists is complained of as what it lists, now and then in words that fit nothing of it.
+  c.complaints.forEach((_, k) => {
+    const mix = told(members.map((m) => scored.get(m)!.heard[k]))
+    unlisted += Math.log(SAID_ALIKE * mix + (1 - SAID_ALIKE) * HEARD * 0.5)
+  })
+  readings.forEach((r, k) => {
+    const mix = told(members.map((m) => scored.get(m)!.each[k]))
+    const shares = elseShares(r.procedure)
     const dimension = r.procedure.shape.takes === 'number' ? r.procedure.shape.dimension : undefined
-    unlisted += Math.log(MIXTURE * (mix / mass) + (1 - MIXTURE) * broadLikelihood(r.value, dimension))
-    running = running.map((x, i) => x + Math.log(Math.max(scored.get(members[i])!.each[k], 1e-300)))
+    const earlier = readings.slice(0, k).filter((x) => editsKey(x.edits) === editsKey(r.edits))
+    const before = earlier.findLast((x) => keyOf(x) === keyOf(r))
+    // A machine that has stopped comes to nothing that follows: one fact, however often it is found.
+    const stopped = earlier.some((x) => x.value.is === 'never' && x.procedure.run === r.procedure.run)
+    unlisted += Math.log(
+      before
+        ? againLikelihood(r.value, before.value, dimension)
+        : stopped && r.value.is === 'never'
+          ? STAYS_STOPPED
+          : shares.healthy * scored.get(members[0])!.each[k] +
+            shares.mixture * mix +
+            shares.broad * broadLikelihood(r.value, dimension),
+    )
   })
 
   const top = Math.max(unlisted, ...logs)

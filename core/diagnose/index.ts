@@ -1,5 +1,6 @@
+export { elseShares } from './else-shares'
 export { believe, PAIRS_MADE } from './believe'
-export { conditional, likelihood, noCondition, SLIP } from './likelihood'
+export { chanceOfYes, conditional, likelihood, noCondition, SLIP } from './likelihood'
 export { placeEvidence, startStanding, type Placed } from './place'
 export {
   FAULTY_ABOVE,

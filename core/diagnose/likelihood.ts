@@ -56,7 +56,7 @@ export function broadDensity(value: number, dimension: Dimension): number {
 }
 
 /** Share of unlisted faults that show a value, an open line, or that never get so far. */
-const BROAD = { value: 0.6, open: 0.25, never: 0.15, yes: 0.5, word: 0.2 }
+const BROAD = { value: 0.75, open: 0.1, never: 0.15, yes: 0.5, word: 0.2 }
 
 /** Chance that an unlisted fault shows in a part that is worked by hand. */
 const ELSEWHERE = 0.1
@@ -83,7 +83,54 @@ export function broadLikelihood(reading: ReadingValue, dimension: Dimension | un
   }
 }
 
-export const noCondition: Condition = { used: [], factor: new Float64Array(0) }
+/** Spread of one reading from the next of the same thing with the same instrument, share of the value, one sd. */
+const REPEATS = 0.015
+
+/** Likelihood of taking a reading again and seeing this, whatever the cause: what stood there stands there still. */
+export function againLikelihood(reading: ReadingValue, before: ReadingValue, dimension: Dimension | undefined): number {
+  const slip = SLIP * broadLikelihood(reading, dimension)
+  if (reading.is === 'value' && before.is === 'value') {
+    const sd = REPEATS * Math.abs(before.si) + 1 / (1000 * broadDensity(before.si, dimension ?? 'count'))
+    return (1 - SLIP) * normalDensity(reading.si, before.si, sd * sd) + slip
+  }
+  return JSON.stringify(reading) === JSON.stringify(before) ? 1 - SLIP : slip
+}
+
+export const noCondition: Condition = { used: [], factor: new Float64Array(0), dull: {} }
+
+/**
+ * The answers of one sense in a visit are not independent witnesses: whoever hears badly hears everything badly. A
+ * sense is keen or dull; its usual error rates are the mean of the two.
+ */
+const DULL = { share: 0.2, errs: 2.6 }
+const KEEN_ERRS = (1 - DULL.share * DULL.errs) / (1 - DULL.share)
+
+type SensePrediction = Prediction & { is: 'sense' }
+
+/** Chance of a yes from a keen and from a dull sense. */
+function yesFrom(p: SensePrediction): { keen: number; dull: number } {
+  const wrong = p.truth ? 1 - p.yes : p.yes
+  const at = (errs: number) => (p.truth ? 1 - Math.min(0.5, wrong * errs) : Math.min(0.5, wrong * errs))
+  return { keen: at(KEEN_ERRS), dull: at(DULL.errs) }
+}
+
+/** Chance of a yes, given what the same sense has answered so far. */
+export function chanceOfYes(p: SensePrediction, { dull }: Condition): number {
+  if (p.by === undefined) return p.yes
+  const share = dull[p.by] ?? DULL.share
+  const yes = yesFrom(p)
+  return (1 - share) * yes.keen + share * yes.dull
+}
+
+/** The condition with one more answer of a sense. */
+export function withAnswer(c: Condition, p: SensePrediction, yes: boolean): Condition {
+  if (p.by === undefined) return c
+  const share = c.dull[p.by] ?? DULL.share
+  const from = yesFrom(p)
+  const [keen, dull] = [from.keen, from.dull].map((q) => (yes ? q : 1 - q))
+  const all = (1 - share) * keen + share * dull
+  return { ...c, dull: { ...c.dull, [p.by]: (share * dull) / all } }
+}
 
 /** Dot product of two sensitivities: the covariance that two readings share. */
 export function shared(a: Float64Array, b: Float64Array): number {
@@ -98,7 +145,7 @@ export function shared(a: Float64Array, b: Float64Array): number {
  */
 export function conditional(
   p: Prediction & { is: 'value' },
-  { used, factor }: Condition,
+  { used, factor }: Pick<Condition, 'used' | 'factor'>,
 ): { mean: number; variance: number } {
   const own = shared(p.sensitivity, p.sensitivity) + p.noise * p.noise
   const n = used.length
@@ -119,7 +166,7 @@ export function withValue(c: Condition, p: Prediction & { is: 'value' }, value: 
     for (let j = 0; j <= i; j++)
       a[i * n + j] = shared(used[i].sensitivity, used[j].sensitivity) + (i === j ? used[i].noise ** 2 : 0)
   if (!choleskyInPlace(a, n)) return c
-  return { used, factor: a }
+  return { ...c, used, factor: a }
 }
 
 export const normalDensity = (x: number, mean: number, variance: number): number =>
@@ -181,8 +228,8 @@ export function likelihood(
     case 'never':
       return reading.is === 'never' ? { ...none, l: 1 - SLIP } : slipped(slip)
     case 'sense':
-      if (reading.is === 'yes') return { ...none, l: p.yes }
-      if (reading.is === 'no') return { ...none, l: 1 - p.yes }
+      if (reading.is === 'yes') return { ...none, l: chanceOfYes(p, condition) }
+      if (reading.is === 'no') return { ...none, l: 1 - chanceOfYes(p, condition) }
       return slipped(slip)
     case 'times':
       return reading.is === 'times' ? { ...none, l: binomial(reading.clean, reading.of, p.clean) } : slipped(slip)

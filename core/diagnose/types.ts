@@ -1,3 +1,4 @@
+import type { Sense } from '../kinds'
 import type { Edit } from '../machine'
 import type { Member, Prediction } from '../predict'
 import type { Procedure } from '../procedure'
@@ -53,6 +54,8 @@ export interface Condition {
   used: { sensitivity: Float64Array; residual: number; noise: number; key: string }[]
   /** Cholesky factor of their covariance, row-major. */
   factor: Float64Array
+  /** Chance that each sense is dull in this visit; where nothing was asked of it, as usual. */
+  dull: Readonly<Partial<Record<Sense, number>>>
 }
 
 export interface Suspect {

@@ -11,7 +11,7 @@ import {
   type Verdict,
 } from '../diagnose'
 import type { Evidence } from '../evidence'
-import { plan, type Order, type Plan } from '../plan'
+import { momentKey, plan, type Order, type Plan } from '../plan'
 import { editsKey, type Predictor } from '../predict'
 
 /** Above this probability of a slip a reading is in doubt. */
@@ -45,8 +45,10 @@ export function advise(
   // A doubtful reading may be taken once more.
   const times = new Map<string, number>()
   const taken = new Set<string>()
+  const never = new Set<string>()
   placed.case.readings.forEach((r, i) => {
     if (editsKey(r.edits) !== now) return
+    if (r.value.is === 'never') never.add(momentKey(r.procedure))
     times.set(r.procedure.id, (times.get(r.procedure.id) ?? 0) + 1)
     if (belief.doubts[i].slip < DOUBT_ABOVE || times.get(r.procedure.id)! > 1) taken.add(r.procedure.id)
   })
@@ -56,6 +58,12 @@ export function advise(
     suspects: suspects(belief),
     links: links(predictor, belief, placed.jumpers),
     verdicts: placed.case.readings.map((r) => judge(predictor, r)),
-    plan: plan(predictor, belief, placed.standing, { order, taken, edits: placed.edits, refine: pairs === undefined }),
+    plan: plan(predictor, belief, placed.standing, {
+      order,
+      taken,
+      never,
+      edits: placed.edits,
+      refine: pairs === undefined,
+    }),
   }
 }

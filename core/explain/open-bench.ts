@@ -1,7 +1,7 @@
 import type { Vocabulary } from '../evidence'
 import { fine } from '../issue'
 import { METERS } from '../instrument'
-import { buildMachine, withBands, type Bands, type KnownGood } from '../machine'
+import { buildMachine, withBands, withHistory, type Bands, type History, type KnownGood } from '../machine'
 import { Predictor } from '../predict'
 import { findProcedure, listProcedures, readProbe, shapeWith, type Bench } from '../procedure'
 import type { Sheet } from '../sheet'
@@ -11,9 +11,17 @@ import type { Sheet } from '../sheet'
  *
  * @param bands what makes a winding good
  * @param knownGood the shop's readings of good parts, SI, by parameter id
+ * @param history what the shop's closed jobs found
  */
-export const openBench = (sheet: Sheet, bands: Bands = 'published', knownGood: KnownGood = {}): Predictor =>
-  new Predictor(listProcedures(withBands(buildMachine(sheet), bands, knownGood)))
+export function openBench(
+  sheet: Sheet,
+  bands: Bands = 'published',
+  knownGood: KnownGood = {},
+  history?: History,
+): Predictor {
+  const machine = withBands(buildMachine(sheet), bands, knownGood)
+  return new Predictor(listProcedures(history ? withHistory(machine, history) : machine))
+}
 
 /** The names that evidence about this machine may use. */
 export function vocabularyOf(bench: Bench): Vocabulary {

@@ -21,6 +21,8 @@ export type Happening =
   | { is: 'action'; action: Action }
   | { is: 'retracted'; event: string }
   | { is: 'order'; order: string }
+  /** What this technician lets make a winding good. */
+  | { is: 'bands'; bands: string }
   | { is: 'note'; text: string }
   | { is: 'closed'; repair: string; text: string }
   | { is: 'reopened' }

@@ -16,6 +16,7 @@ export interface Job {
   retracted: string[]
   notes: { event: string; at: string; text: string }[]
   order: string
+  bands: string
   closed: { repair: string; text: string; at: string } | undefined
   /** Parts with a jumper still in. */
   jumpers: string[]
@@ -30,6 +31,7 @@ export const emptyJob: Job = {
   retracted: [],
   notes: [],
   order: 'best',
+  bands: 'published',
   closed: undefined,
   jumpers: [],
 }
@@ -83,6 +85,9 @@ export function foldJob(events: readonly JobEvent[]): Job {
       }
       case 'order':
         job.order = what.order
+        break
+      case 'bands':
+        job.bands = what.bands
         break
       case 'note':
         job.notes.push({ event: e.id, at: e.at, text: what.text })

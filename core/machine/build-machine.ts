@@ -193,6 +193,7 @@ export function indexFault(
       return { is: 'mode', mode: parts[target].mode[e.mode], value: spec.values.indexOf(e.value) }
     }),
     perYear: f.perYear,
+    weight: f.weight,
     severity: f.severity,
     repair: sheet.repairs.findIndex((r) => r.id === f.repair),
     sometimes: f.sometimes,

@@ -1,5 +1,6 @@
 export { buildMachine, indexFault } from './build-machine'
 export { BANDS, withBands, type Bands, type KnownGood } from './with-bands'
+export { withHistory, type History } from './with-history'
 export { makeVariant } from './make-variant'
 export { severityNodes } from './severity-nodes'
 export type * from './types'

@@ -85,6 +85,8 @@ export interface Fault {
   part: number
   effects: readonly Effect[]
   perYear: number
+  /** Machine-years of experience that the rate counts as. */
+  weight: number
   severity: { from: number; to: number; scale: 'log' | 'linear' } | undefined
   /** Index into `sheet.repairs`. */
   repair: number

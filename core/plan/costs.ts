@@ -6,6 +6,8 @@ const MINUTES_PER_MONEY = 1
 const CALL_BACK = 60
 /** Proving a repair with a watched cycle, min. */
 const PROVE = 8
+/** A part fitted in vain: taken back, explained, written off; min. */
+const IN_VAIN = 30
 /** What it takes when the cause is none of those listed, min. */
 const GIVE_UP = 90
 
@@ -15,25 +17,41 @@ export const repairCost = (machine: Machine, repair: number): number => {
   return minutes + price * MINUTES_PER_MONEY + PROVE + (1 - holds) * CALL_BACK
 }
 
+/** Minutes that a repair costs on top when it was not what was needed. */
+export const vainCost = (machine: Machine, repair: number): number =>
+  machine.sheet.repairs[repair].price > 0 ? IN_VAIN : 0
+
+/** What repairs come to. */
+export interface Costs {
+  /** Minutes of each repair. */
+  repair: Float64Array
+  /** Minutes on top where it was in vain. */
+  vain: Float64Array
+}
+
+export const costsOf = (machine: Machine): Costs => ({
+  repair: Float64Array.from(machine.sheet.repairs, (_, r) => repairCost(machine, r)),
+  vain: Float64Array.from(machine.sheet.repairs, (_, r) => vainCost(machine, r)),
+})
+
 /** Weight of each repair; a place to work in. */
 let mass = new Float64Array(0)
 
 /**
  * Expected minutes until the machine works when repairs are tried without further tests, in the order of
- * probability over cost; that order is optimal for causes that exclude each other (Smith's rule).
+ * probability over cost in vain; that order is optimal for causes that exclude each other (Smith's rule).
  *
- * @param costs minutes of each repair
  * @param needs repairs that each member needs
  * @param p weight of each member; need not sum to one, the result scales with it
  * @param rest weight of what no member explains
  */
 export function costToGo(
-  costs: Float64Array,
+  { repair, vain }: Costs,
   needs: readonly (readonly number[])[],
   p: ArrayLike<number>,
   rest: number,
 ): number {
-  if (mass.length < costs.length) mass = new Float64Array(costs.length)
+  if (mass.length < repair.length) mass = new Float64Array(repair.length)
   mass.fill(0)
   let listed = 0
   for (let i = 0; i < needs.length; i++) {
@@ -47,10 +65,12 @@ export function costToGo(
   // The best of what is left, one after another: few are ever taken.
   while (left >= 0.01 * listed && left > 0) {
     let best = -1
-    for (let r = 0; r < costs.length; r++)
-      if (mass[r] > 0 && (best < 0 || mass[r] * costs[best] > mass[best] * costs[r])) best = r
+    for (let r = 0; r < repair.length; r++)
+      if (mass[r] > 0 && (best < 0 || mass[r] * (repair[best] + vain[best]) > mass[best] * (repair[r] + vain[r])))
+        best = r
     if (best < 0) break
-    cost += costs[best] * (left + Math.min(other, left))
+    const lost = Math.min(other, left)
+    cost += repair[best] * (left + lost) + vain[best] * (left - mass[best] + lost)
     left -= mass[best]
     mass[best] = 0
   }

@@ -1,5 +1,6 @@
 export {
   ORDERS,
+  momentKey,
   outcomesOf,
   plan,
   STANDS_ABOVE,
@@ -11,5 +12,5 @@ export {
   type Remedy,
   type Suggestion,
 } from './plan'
-export { costToGo, repairCost } from './costs'
+export { costsOf, costToGo, repairCost, type Costs } from './costs'
 export { lookAhead, type Choice, type Table } from './lookahead'

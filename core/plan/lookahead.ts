@@ -1,14 +1,15 @@
-import { costToGo } from './costs'
+import { costToGo, type Costs } from './costs'
 
 /**
  * A decision as a table: which members there are, what each test would show under each, what everything costs.
  * Knows no machine; the planner fills it from predictions, and it can be filled by hand.
  */
 export interface Table {
-  /** Minutes of each repair. */
-  costs: Float64Array
-  /** Repairs that each member needs. */
+  costs: Costs
+  /** Repairs that each member needs; none where no repair of the sheet helps. */
   needs: readonly (readonly number[])[]
+  /** Place of "something else" among the members, -1 when it is left out. */
+  other: number
   /** For each test, for each of its outcomes, the chance of it under each member. */
   outcomes: readonly (readonly Float64Array[])[]
   /** Minutes of a test: row 0 from where one stands, row k + 1 right after test k. */
@@ -37,13 +38,14 @@ function after(p: Float64Array, chance: Float64Array): Float64Array {
   return out
 }
 
+const toGo = ({ costs, needs, other }: Table, p: Float64Array): number =>
+  costToGo(costs, needs, p, other < 0 ? 0 : p[other])
+
 /** Fall of the cost to the right repair when a test is taken and nothing after it, for each test; weights as in `p`. */
 export function savings(table: Table, p: Float64Array, used: ReadonlySet<number> = new Set()): Float64Array {
-  const now = costToGo(table.costs, table.needs, p, 0)
+  const now = toGo(table, p)
   return Float64Array.from(table.outcomes, (own, t) =>
-    used.has(t) || own.length < 2
-      ? 0
-      : now - own.reduce((s, chance) => s + costToGo(table.costs, table.needs, after(p, chance), 0), 0),
+    used.has(t) || own.length < 2 ? 0 : now - own.reduce((s, chance) => s + toGo(table, after(p, chance)), 0),
   )
 }
 
@@ -59,7 +61,7 @@ function followed(
   floor: number,
   depth: number,
 ): number {
-  const now = costToGo(table.costs, table.needs, p, 0)
+  const now = toGo(table, p)
   const mass = massOf(p)
   if (depth === 0 || mass < floor) return now
   const gain = savings(table, p, used)
@@ -97,7 +99,7 @@ export interface Choice {
 export function lookAhead(table: Table, p: Float64Array): Choice[] {
   const mass = massOf(p)
   if (mass === 0) return []
-  const now = costToGo(table.costs, table.needs, p, 0)
+  const now = toGo(table, p)
   const gain = savings(table, p)
   const [first] = table.minutes
   const candidates = [...gain.keys()]

@@ -1,8 +1,8 @@
-import { conditional, type Belief } from '../diagnose'
+import { chanceOfYes, conditional, elseShares, type Belief, type Condition } from '../diagnose'
 import type { Edit, Machine } from '../machine'
 import type { Predictor, Prediction } from '../predict'
 import { minutesTo, type Move, type Procedure, type Standing } from '../procedure'
-import { costToGo, repairCost } from './costs'
+import { costsOf, costToGo, type Costs } from './costs'
 import { lookAhead, type Table } from './lookahead'
 
 /** The named orders in which good practitioners differ; `best` lets the saving decide alone. */
@@ -26,6 +26,8 @@ const TABLED = 20
 const COUNTS = 2e-3
 const BINS = 12
 const SCARCELY = 1e-6
+/** A healthy machine shows something else there when it does so with at least this chance. */
+const APART = 0.5
 /** Times that a switch is worked when nobody says otherwise. */
 export const WORKED = 10
 
@@ -36,7 +38,7 @@ export interface Suggestion {
   moves: Move[]
   /** Minutes of later cost it is expected to save. */
   saving: number
-  /** Chance of each distinct outcome, with the members it stands for: what the reason is made from. */
+  /** Chance of each distinct outcome under what the sheet lists, with the members it stands for: what the reason is made from. */
   outcomes: Outcome[]
 }
 
@@ -47,8 +49,10 @@ export interface Outcome {
   low: number
   high: number
   word: string | undefined
-  /** Posterior after this outcome, by place in the belief. */
+  /** Posterior after this outcome, by place in the belief, among what the sheet lists. */
   after: Float64Array
+  /** Probability that the cause is something else and this is shown. */
+  other: number
 }
 
 export interface Remedy {
@@ -81,7 +85,16 @@ export interface Plan {
 export type PlanState = 'testing' | 'cause-stands' | 'unexplained' | 'undecided'
 
 /** The cause stands when one repair cures it with at least this probability. */
-export const STANDS_ABOVE = 0.8
+export const STANDS_ABOVE = 0.95
+
+/**
+ * How rare something unlisted is, nobody knows well: the cause must stand even if it were this many times as likely.
+ */
+const DOUBTED = 3
+
+/** The moment of a test, whatever is read at it; a length is not read at a moment. */
+export const momentKey = ({ run, moment, what }: Procedure): string =>
+  what.is === 'duration' ? `${run}|length|${what.phase}` : `${run}|${moment}`
 
 /** Repairs each member still needs, by place in the belief; one that did not hold is needed again. */
 const needsOf = (belief: Belief, edits: readonly Edit[]): number[][] => {
@@ -119,7 +132,58 @@ function binEdges(values: { mean: number; sd: number }[]): number[] {
     .sort((a, b) => a - b)
 }
 
-/** Distinct outcomes of a test under a belief, each with its probability and the posterior it would leave. */
+interface Bin extends Omit<Outcome, 'p' | 'after' | 'other'> {
+  key: string
+}
+const PLAIN = { low: NaN, high: NaN, word: undefined }
+
+/** Calls `put` with each outcome that a prediction may lead to and its chance. */
+function spread(
+  prediction: Prediction,
+  condition: Condition,
+  edges: readonly number[],
+  put: (bin: Bin, chance: number) => void,
+): void {
+  switch (prediction.is) {
+    case 'value': {
+      const { mean, variance } = conditional(prediction, condition)
+      const sd = Math.sqrt(variance)
+      let below = 0
+      for (let k = 0; k <= edges.length; k++) {
+        const upto = k < edges.length ? normalCdf((edges[k] - mean) / sd) : 1
+        // A bin that a member hardly ever falls into is not worth a row.
+        if (upto - below > SCARCELY) {
+          const [low, high] = [k ? edges[k - 1] : -Infinity, edges[k] ?? Infinity]
+          put({ key: `v${k}`, is: 'value', low, high, word: undefined }, upto - below)
+        }
+        below = upto
+      }
+      return
+    }
+    case 'sense': {
+      const yes = chanceOfYes(prediction, condition)
+      put({ key: 'yes', is: 'yes', ...PLAIN }, yes)
+      put({ key: 'no', is: 'no', ...PLAIN }, 1 - yes)
+      return
+    }
+    case 'times': {
+      const whole = prediction.clean ** WORKED
+      put({ key: 'clean', is: 'times', ...PLAIN, low: WORKED, high: WORKED }, whole)
+      put({ key: 'missed', is: 'times', ...PLAIN, low: 0, high: WORKED - 1 }, 1 - whole)
+      return
+    }
+    case 'word':
+      put({ key: `w${prediction.word}`, is: 'word', ...PLAIN, word: prediction.word }, 1)
+      return
+    default:
+      put({ key: prediction.is, is: prediction.is, ...PLAIN }, 1)
+  }
+}
+
+/**
+ * Distinct outcomes of a test under a belief, each with its probability and the posterior it would leave. What only a
+ * healthy machine shows there is an outcome as well: it would say that the cause is something else.
+ */
 export function outcomesOf(
   predictor: Predictor,
   belief: Belief,
@@ -127,54 +191,40 @@ export function outcomesOf(
   edits: readonly Edit[] = [],
 ): Outcome[] {
   const rows: { i: number; p: number; prediction: Prediction }[] = []
+  const values: { mean: number; sd: number }[] = []
   belief.members.forEach((m, i) => {
-    if (belief.p[i] >= COUNTS) rows.push({ i, p: belief.p[i], prediction: predictor.screen(m, procedure, edits) })
-  })
-  const values = rows.flatMap(({ i, prediction }) => {
-    if (prediction.is !== 'value') return []
+    if (belief.p[i] < COUNTS) return
+    const prediction = predictor.screen(m, procedure, edits)
+    rows.push({ i, p: belief.p[i], prediction })
+    if (prediction.is !== 'value') return
     const { mean, variance } = conditional(prediction, belief.conditions[i])
-    return [{ i, mean, sd: Math.sqrt(variance) }]
+    values.push({ mean, sd: Math.sqrt(variance) })
   })
   const edges = binEdges(values)
-  const valueOf = new Map(values.map((v) => [v.i, v]))
   const bins = new Map<string, Outcome>()
-  const put = (key: string, make: Omit<Outcome, 'p' | 'after'>, i: number, mass: number) => {
-    if (mass <= 0) return
-    let o = bins.get(key)
-    if (!o) bins.set(key, (o = { ...make, p: 0, after: new Float64Array(belief.members.length) }))
-    o.p += mass
-    o.after[i] += mass
-  }
-  for (const { i, p, prediction } of rows) {
-    const plain = { low: NaN, high: NaN, word: undefined }
-    if (prediction.is === 'value') {
-      const { mean, sd } = valueOf.get(i)!
-      let below = 0
-      for (let k = 0; k <= edges.length; k++) {
-        const upto = k < edges.length ? normalCdf((edges[k] - mean) / sd) : 1
-        // A bin that a member hardly ever falls into is not worth a row.
-        if (upto - below > SCARCELY)
-          put(
-            `v${k}`,
-            { is: 'value', low: k ? edges[k - 1] : -Infinity, high: edges[k] ?? Infinity, word: undefined },
-            i,
-            p * (upto - below),
-          )
-        below = upto
-      }
-    } else if (prediction.is === 'sense') {
-      put('yes', { is: 'yes', ...plain }, i, p * prediction.yes)
-      put('no', { is: 'no', ...plain }, i, p * (1 - prediction.yes))
-    } else if (prediction.is === 'times') {
-      const whole = prediction.clean ** WORKED
-      put('clean', { is: 'times', ...plain, low: WORKED, high: WORKED }, i, p * whole)
-      put('missed', { is: 'times', ...plain, low: 0, high: WORKED - 1 }, i, p * (1 - whole))
-    } else if (prediction.is === 'word')
-      put(`w${prediction.word}`, { is: 'word', ...plain, word: prediction.word }, i, p)
-    else put(prediction.is, { is: prediction.is, ...plain }, i, p)
-  }
+  let listed = 0
+  for (const { i, p, prediction } of rows)
+    spread(prediction, belief.conditions[i], edges, ({ key, ...bin }, chance) => {
+      if (chance <= 0) return
+      let o = bins.get(key)
+      if (!o) bins.set(key, (o = { ...bin, p: 0, other: 0, after: new Float64Array(belief.members.length) }))
+      o.p += p * chance
+      o.after[i] += p * chance
+      listed += p * chance
+    })
   const all = [...bins.values()]
   for (const o of all) for (let i = 0; i < o.after.length; i++) o.after[i] /= o.p
+  // What something else would show: what the machine shows there when it is well, or what the listed causes show.
+  const { healthy: asWell, mixture } = elseShares(procedure)
+  const well = (belief.unexplained * asWell) / (asWell + mixture)
+  for (const o of all) o.other = (belief.unexplained - well) * (o.p / listed)
+  const healthy = predictor.screen(belief.members[0], procedure, edits)
+  spread(healthy, belief.conditions[0], edges, ({ key, ...bin }, chance) => {
+    const other = well * chance
+    const o = bins.get(key)
+    if (o) o.other += other
+    else if (chance > APART) all.push({ ...bin, p: 0, other, after: new Float64Array(belief.members.length) })
+  })
   return all
 }
 
@@ -200,17 +250,24 @@ function tableOf(
   belief: Belief,
   standing: Standing,
   suggestions: readonly Suggestion[],
-  costs: Float64Array,
+  costs: Costs,
   needs: number[][],
 ): Table {
   // Members that count, and no others: the table is small so that it can be gone through often.
   const counting = [...belief.p.keys()].filter((i) => belief.p[i] >= COUNTS)
   const from = [standing, ...suggestions.map((s) => minutesTo(machine, standing, s.procedure).after)]
+  const { unexplained } = belief
   return {
     costs,
-    needs: counting.map((i) => needs[i]),
+    needs: [...counting.map((i) => needs[i]), []],
+    other: counting.length,
     outcomes: suggestions.map((s) =>
-      s.outcomes.map((o) => Float64Array.from(counting, (i) => (o.after[i] * o.p) / belief.p[i])),
+      s.outcomes.map((o) =>
+        Float64Array.from([
+          ...counting.map((i) => (o.after[i] * o.p) / belief.p[i]),
+          unexplained > 0 ? o.other / unexplained : 0,
+        ]),
+      ),
     ),
     minutes: from.map((f) => Float64Array.from(suggestions, (s) => minutesTo(machine, f, s.procedure).minutes)),
   }
@@ -222,6 +279,8 @@ export interface PlanOptions {
   taken?: ReadonlySet<string>
   /** What hands have left in the machine. */
   edits?: readonly Edit[]
+  /** Moments (as `momentKey` gives them) that were waited for in the present state and never came. */
+  never?: ReadonlySet<string>
   /** Whether to look further than one step. */
   refine?: boolean
 }
@@ -235,20 +294,26 @@ export interface PlanOptions {
  * @param standing how machine and technician stand, for the minutes of each test
  */
 export function plan(predictor: Predictor, belief: Belief, standing: Standing, options: PlanOptions = {}): Plan {
-  const { order = 'best', taken = new Set(), edits = [], refine = true } = options
+  const { order = 'best', taken = new Set(), edits = [], never = new Set(), refine = true } = options
   const { machine, procedures } = predictor.bench
-  const costs = Float64Array.from(machine.sheet.repairs, (_, r) => repairCost(machine, r))
+  const costs = costsOf(machine)
+  const { unexplained } = belief
   const needs = needsOf(belief, edits)
   const costNow = costToGo(costs, needs, belief.p, belief.unexplained + belief.residual)
   const counts = belief.p.map((p) => (p >= COUNTS ? p : 0))
   const counted = counts.reduce((s, p) => s + p, 0)
-  const countedNow = costToGo(costs, needs, counts, 0)
+  const countedNow = costToGo(costs, needs, counts, unexplained)
   const suggestions: Suggestion[] = []
   for (const procedure of procedures) {
-    if (taken.has(procedure.id)) continue
+    if (taken.has(procedure.id) || never.has(momentKey(procedure))) continue
     const outcomes = outcomesOf(predictor, belief, procedure, edits)
     if (outcomes.length < 2) continue
-    const saving = countedNow - outcomes.reduce((s, o) => s + o.p * costToGo(costs, needs, o.after, 0), 0)
+    const later = outcomes.reduce(
+      (s, o) =>
+        s + (o.p > 0 ? o.p * costToGo(costs, needs, o.after, o.other / o.p) : costToGo(costs, [], o.after, o.other)),
+      0,
+    )
+    const saving = countedNow - later
     if (saving < WORTH) continue
     const { minutes, moves } = minutesTo(machine, standing, procedure)
     suggestions.push({ procedure, minutes, moves, saving, outcomes })
@@ -262,20 +327,20 @@ export function plan(predictor: Predictor, belief: Belief, standing: Standing, o
     const open = schools === undefined ? suggestions : suggestions.filter((s) => first(s) === first(suggestions[0]))
     const tabled = open.slice(0, TABLED)
     const table = tableOf(machine, belief, standing, tabled, costs, needs)
-    const chosen = lookAhead(
-      table,
-      counts.filter((x) => x > 0),
-    ).map(({ test, saving }) => ({ ...tabled[test], saving: saving * counted }))
-    const net = (s: Suggestion) => s.saving - s.minutes * counted
+    const chosen = lookAhead(table, Float64Array.from([...counts.filter((x) => x > 0), unexplained])).map(
+      ({ test, saving }) => ({ ...tabled[test], saving: saving * (counted + unexplained) }),
+    )
+    const net = (s: Suggestion) => s.saving - s.minutes * (counted + unexplained)
     stop = chosen.length === 0 || net(chosen[0]) <= 0
     const rest = suggestions.filter((s) => !chosen.some((c) => c.procedure === s.procedure))
     suggestions.splice(0, suggestions.length, ...chosen, ...rest)
   }
   const mass = new Float64Array(machine.sheet.repairs.length)
   needs.forEach((n, i) => n.forEach((r) => (mass[r] += belief.p[i])))
+  const due = (r: number) => costs.repair[r] + costs.vain[r]
   const remedies: Remedy[] = [...mass.keys()]
     .filter((r) => mass[r] > 0.001)
-    .sort((a, b) => mass[b] / costs[b] - mass[a] / costs[a] || a - b)
+    .sort((a, b) => mass[b] / due(b) - mass[a] / due(a) || a - b)
     .map((r) => ({
       repair: r,
       p: mass[r],
@@ -286,7 +351,7 @@ export function plan(predictor: Predictor, belief: Belief, standing: Standing, o
   const best = Math.max(0, ...mass)
   const state: PlanState = !stop
     ? 'testing'
-    : best >= STANDS_ABOVE
+    : best >= STANDS_ABOVE * (best + DOUBTED * belief.unexplained + (1 - best - belief.unexplained))
       ? 'cause-stands'
       : belief.unexplained > best
         ? 'unexplained'

@@ -306,7 +306,7 @@ export class Predictor {
 
   private sense(truth: boolean, sense: keyof typeof SENSES): Prediction {
     const { falseYes, falseNo } = SENSES[sense]
-    return { is: 'sense', yes: truth ? 1 - falseNo : falseYes }
+    return { is: 'sense', yes: truth ? 1 - falseNo : falseYes, by: sense, truth }
   }
 
   private shown(s: Shown, meter: Meter): Prediction {

@@ -1,3 +1,4 @@
+import type { Sense } from '../kinds'
 import type { Present } from '../machine'
 
 /**
@@ -9,7 +10,11 @@ export type Prediction =
   | { is: 'value'; mean: number; sensitivity: Float64Array; noise: number }
   | { is: 'open' }
   | { is: 'never' }
-  | { is: 'sense'; yes: number }
+  /**
+   * Chance of a yes. `by`: the sense, whose keenness all its answers in a visit share, with what it should say;
+   * absent for testers.
+   */
+  | { is: 'sense'; yes: number; by?: Sense; truth?: boolean }
   | { is: 'word'; word: string }
   /** Share of times that it does what it should. */
   | { is: 'times'; clean: number }

@@ -9,6 +9,8 @@ type Path = (string | number)[]
 
 const RESERVED = new Set(['kind', 'title', 'panel'])
 const DEFAULT_PERIOD = 3600
+/** Machine-years that a rate counts as when the sheet does not say. */
+const USUAL_WEIGHT = 100
 
 /** Collects every problem of one sheet; readers return a harmless value so that the walk goes on. */
 class Desk {
@@ -416,6 +418,7 @@ export function resolveSheet(w: WrittenSheet): Outcome<Sheet> {
         title: f.title ?? `${part.title}: ${template?.title ?? 'fault'}`,
         effects,
         perYear: rate,
+        weight: f.weight ?? USUAL_WEIGHT,
         severity,
         repair,
         sometimes:

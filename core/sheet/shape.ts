@@ -89,6 +89,11 @@ export const sheetShape = z.strictObject({
       title: z.string().optional(),
       part: name.optional(),
       rate: quantity.optional(),
+      weight: z
+        .number()
+        .positive()
+        .optional()
+        .describe('machine-years of experience that the rate counts as; 100 when left out'),
       effects: z.array(effect).min(1).optional(),
       severity: z
         .strictObject({

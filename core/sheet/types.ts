@@ -94,6 +94,8 @@ export interface SheetFault {
   title: string
   effects: SheetEffect[]
   perYear: number
+  /** Machine-years of experience that the rate counts as. */
+  weight: number
   severity: { from: number; to: number; scale: 'log' | 'linear' } | undefined
   repair: string
   /** Share of its cases that come and go, 0 … 1. */

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { VERBS } from '../../core/evidence'
+import { BANDS } from '../../core/machine'
 
 /** Shapes of what comes in. Lengths are limited so that nobody fills the database with one request. */
 const name = z.string().min(1).max(80)
@@ -17,6 +18,7 @@ export const happening = z.discriminatedUnion('is', [
   z.strictObject({ is: z.literal('action'), action: z.strictObject({ verb: z.enum(VERBS), target: name.optional() }) }),
   z.strictObject({ is: z.literal('retracted'), event: z.uuid() }),
   z.strictObject({ is: z.literal('order'), order: z.enum(['best', 'live-first', 'dead-first', 'water-first']) }),
+  z.strictObject({ is: z.literal('bands'), bands: z.enum(BANDS) }),
   z.strictObject({ is: z.literal('note'), text: words.min(1) }),
   z.strictObject({ is: z.literal('closed'), repair: z.string().max(80), text: words }),
   z.strictObject({ is: z.literal('reopened') }),

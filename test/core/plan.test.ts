@@ -3,7 +3,7 @@ import { findShipped } from '../../cli/library'
 import { believe, conditional, likelihood, noCondition } from '../../core/diagnose'
 import { advise, cardOf, openBench } from '../../core/explain'
 import { backwardSolve, choleskyInPlace, factorInPlace, forwardSolve, solveInPlace } from '../../core/linear'
-import { lookAhead, plan, type Table } from '../../core/plan'
+import { costToGo, lookAhead, plan, type Table } from '../../core/plan'
 import { minutesTo } from '../../core/procedure'
 import { achieved, cutMachine, optimum } from '../../bench/optimum'
 import { random } from '../../bench/random'
@@ -19,7 +19,7 @@ describe('plan', () => {
       const sum = s.outcomes.reduce((t, o) => t + o.p, 0)
       expect(sum).toBeGreaterThan(0.7)
       expect(sum).toBeLessThanOrEqual(1 + 1e-9)
-      for (const o of s.outcomes) expect(o.after.reduce((t, x) => t + x, 0)).toBeCloseTo(1, 9)
+      for (const o of s.outcomes.filter((x) => x.p > 0)) expect(o.after.reduce((t, x) => t + x, 0)).toBeCloseTo(1, 9)
     }
   })
   it('a named order puts its schools first and changes no chance', () => {
@@ -52,8 +52,9 @@ describe('plan', () => {
     }
     expect(bin).not.toBe(drive)
     const { costNow, remedies } = plan(p, belief, { power: 'on', open: [], running: undefined })
-    // New bin switch: 15 min + 20 + 8 to prove + 3 % of 60; new drive: 60 + 180 + 8 + 1.8. First the likely cheap one.
-    expect(costNow).toBeCloseTo(44.8 + 0.4 * 249.8, 6)
+    // New bin switch: 15 min + 20 + 8 to prove + 3 % of 60; new drive: 60 + 180 + 8 + 1.8. First the likely cheap one,
+    // which is a part in vain for the other.
+    expect(costNow).toBeCloseTo(44.8 + 0.4 * 30 + 0.4 * 249.8, 6)
     expect(remedies.map((r) => p.bench.machine.sheet.repairs[r.repair].id)).toEqual(['new-bin-switch', 'new-drive'])
   })
   it('with the cause certain no test is offered and the plan stops', () => {
@@ -77,13 +78,30 @@ describe('plan', () => {
 })
 
 describe('looking ahead', () => {
+  const dear = (...repair: number[]) => ({ repair: Float64Array.from(repair), vain: new Float64Array(repair.length) })
+  it('a part fitted in vain costs more than its work, and something else is worth finding out', () => {
+    const costs = { repair: Float64Array.from([40, 20]), vain: Float64Array.from([30, 0]) }
+    // 0.6/70 is less than 0.4/20: the cheap one first, then the other for those who still need it.
+    expect(costToGo(costs, [[0], [1]], [0.6, 0.4], 0)).toBeCloseTo(20 + 0.6 * 40, 9)
+    // One listed cause at 0.9, something else at 0.1: a test that tells them apart saves the part in vain.
+    const table: Table = {
+      costs,
+      needs: [[0], []],
+      other: 1,
+      outcomes: [certain(0, 1)],
+      minutes: [Float64Array.from([1]), Float64Array.from([1])],
+    }
+    const [found] = lookAhead(table, Float64Array.from([0.9, 0.1]))
+    expect(found.saving).toBeCloseTo(0.1 * (40 + 30), 9)
+  })
   const certain = (...shows: number[]) =>
     [...new Set(shows)].map((k) => Float64Array.from(shows, (s) => (s === k ? 1 : 0)))
   it('a test saves what it spares by itself, and one that tells nothing is not tried', () => {
     // Two causes of 100 min each; test 0 shows the same under both.
     const table: Table = {
-      costs: Float64Array.from([100, 100]),
+      costs: dear(100, 100),
       needs: [[0], [1]],
+      other: -1,
       outcomes: [certain(0, 0), certain(0, 1)],
       minutes: [Float64Array.from([5, 60]), Float64Array.from([5, 5]), Float64Array.from([5, 60])],
     }
@@ -93,8 +111,9 @@ describe('looking ahead', () => {
   it('counts in what follows: a test that opens the way saves more than its own outcomes', () => {
     // Test 0 parts {0,1} from {2,3}; only then test 1 is cheap enough to part 0 from 1.
     const table: Table = {
-      costs: Float64Array.from([50, 50, 1, 1]),
+      costs: dear(50, 50, 1, 1),
       needs: [[0], [1], [2], [3]],
+      other: -1,
       outcomes: [certain(0, 0, 1, 1), certain(0, 1, 2, 2)],
       minutes: [Float64Array.from([2, 30]), Float64Array.from([2, 3]), Float64Array.from([2, 3])],
     }

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { missingSteps } from '../../../core/job'
 import type { TestCard as Card, View } from '../../../core/explain'
+import type { Bands } from '../../../core/machine'
 import type { Order } from '../../../core/plan'
 import type { MachineFacts, Written } from '../../workers/bench.worker'
 
@@ -25,7 +26,13 @@ const ORDERS: { id: Order; title: string }[] = [
   { id: 'dead-first', title: 'dead first' },
   { id: 'water-first', title: 'water first' },
 ]
+const BANDS: { id: Bands; title: string }[] = [
+  { id: 'published', title: 'inside the printed band' },
+  { id: 'sibling', title: 'like its sibling' },
+  { id: 'not-open-or-short', title: 'not open or shorted' },
+]
 const order = computed(() => job.state.order as Order)
+const bands = computed(() => job.state.bands as Bands)
 const written = computed<Written[]>(() => [
   ...job.state.complaints.map((complaint) => ({ complaint })),
   ...job.state.log.map((l) =>
@@ -62,7 +69,7 @@ async function think() {
   const evidence = JSON.parse(JSON.stringify(written.value)) as Written[]
   try {
     for (const quick of [true, false]) {
-      const answer = await bench.view(evidence, order.value, quick)
+      const answer = await bench.view(evidence, order.value, bands.value, quick)
       if (mine !== round) return
       view.value = answer
       await turnCard(evidence, mine, quick)
@@ -73,10 +80,11 @@ async function think() {
 }
 async function turnCard(evidence: Written[], mine: number, quick = false) {
   const test = chosen.value ?? view.value?.next[0]?.id
-  const next = test === undefined ? undefined : await bench.card(evidence, order.value, test, meter.value, quick)
+  const next =
+    test === undefined ? undefined : await bench.card(evidence, order.value, bands.value, test, meter.value, quick)
   if (mine === round) card.value = next
 }
-watch([written, order], think, { deep: true })
+watch([written, order, bands], think, { deep: true })
 
 const missing = computed(() => {
   if (!card.value || !facts.value) return []
@@ -193,6 +201,18 @@ useKeys({
           :disabled="!!job.state.closed"
           aria-label="Order of tests"
           @update:model-value="job.enter({ is: 'order', order: $event })"
+        />
+      </label>
+      <label class="row small"
+        >A coil is good when
+        <Select
+          :model-value="bands"
+          :options="BANDS"
+          option-label="title"
+          option-value="id"
+          :disabled="!!job.state.closed"
+          aria-label="What makes a coil good"
+          @update:model-value="job.enter({ is: 'bands', bands: $event })"
         />
       </label>
     </div>
