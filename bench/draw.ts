@@ -40,6 +40,7 @@ export function unlistedFaults(machine: Machine): Fault[] {
         effects,
         perYear,
         weight: 1,
+        latent: false,
         severity,
         repair: '',
         sometimes: 0,

@@ -78,7 +78,7 @@ export class TrueMachine {
   /** Complaints that come true in some plain run of a program. */
   complaints(): string[] {
     const { complaints } = this.machine.sheet
-    const runs = this.bench.runs.filter((r) => !r.edits.length)
+    const runs = this.bench.runs.filter((r) => !r.edits.length && !this.machine.sheet.programs[r.program].service)
     // What comes and goes is complained of on the days when it acts.
     const acting = this.present.map(({ fault, severity }) => ({ fault, severity }))
     const on = (index: number) =>

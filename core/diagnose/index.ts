@@ -1,3 +1,4 @@
+export { tellApart, toldApart, type LookAlikes, type Showing, type Told } from './tell-apart'
 export { elseShares } from './else-shares'
 export { believe, PAIRS_MADE } from './believe'
 export { chanceOfYes, conditional, likelihood, noCondition, SLIP } from './likelihood'

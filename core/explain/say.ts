@@ -161,7 +161,7 @@ function sayHands(machine: Machine, p: Procedure, meterId: string | undefined): 
             : `Read ${machine.kinds[what.part].signals![probe.signal].about} off the display ${p.when}.`
         case 'sense':
           if (probe.with)
-            return `Water on, no program: ${sayByHand(probe.with)} at the ${title}. Yes if ${machine.kinds[what.part].signals![probe.signal].about}. Put it back snug after.`
+            return `${p.needs.reach ? capital(p.when) : 'Water on, no program'}: ${sayByHand(probe.with)} at the ${title}. Yes if ${machine.kinds[what.part].signals![probe.signal].about}. Put it back as it was after.`
           return `${capital(SENSES[probe.sense].title)} at the ${title}${p.needs.reach || p.needs.power === 'off' ? ` ${p.when}` : ''}. Yes if ${machine.kinds[what.part].signals![probe.signal].about}.`
       }
     }

@@ -57,6 +57,7 @@ export const METERS: readonly Meter[] = [
   { id: 'thermometer', title: 'thermometer', dimension: 'temperature', gain: 0, floor: 0.8 },
   { id: 'counter', title: 'frequency counter', dimension: 'frequency', gain: 0.001, floor: 2 },
   { id: 'display-temperature', title: 'service display', dimension: 'temperature', gain: 0, floor: 0.5 },
+  { id: 'display-volume', title: 'service display', dimension: 'volume', gain: 0, floor: 0.05e-3 },
   { id: 'display-frequency', title: 'service display', dimension: 'frequency', gain: 0, floor: 5 },
 ]
 

@@ -122,6 +122,24 @@ import { trade as frequencyInputTrade } from './frequency-input/trade'
 import { spec as pipeRunSpec } from './pipe-run/spec'
 import { physics as pipeRunPhysics } from './pipe-run/physics'
 import { trade as pipeRunTrade } from './pipe-run/trade'
+import { spec as lampSpec } from './lamp/spec'
+import { physics as lampPhysics } from './lamp/physics'
+import { trade as lampTrade } from './lamp/trade'
+import { spec as gasValveSpec } from './gas-valve/spec'
+import { physics as gasValvePhysics } from './gas-valve/physics'
+import { trade as gasValveTrade } from './gas-valve/trade'
+import { spec as evaporatorSpec } from './evaporator/spec'
+import { physics as evaporatorPhysics } from './evaporator/physics'
+import { trade as evaporatorTrade } from './evaporator/trade'
+import { spec as flowMeterSpec } from './flow-meter/spec'
+import { physics as flowMeterPhysics } from './flow-meter/physics'
+import { trade as flowMeterTrade } from './flow-meter/trade'
+import { spec as countInputSpec } from './count-input/spec'
+import { physics as countInputPhysics } from './count-input/physics'
+import { trade as countInputTrade } from './count-input/trade'
+import { spec as leakSpec } from './leak/spec'
+import { physics as leakPhysics } from './leak/physics'
+import { trade as leakTrade } from './leak/trade'
 
 /** Every kind of part, in the order in which parts react. Sheets name them by `id`; the engine names none. */
 export const KINDS: readonly Kind[] = [
@@ -143,6 +161,7 @@ export const KINDS: readonly Kind[] = [
   { ...pressureSwitchSpec, ...pressureSwitchPhysics, ...pressureSwitchTrade },
   { ...frequencySensorSpec, ...frequencySensorPhysics, ...frequencySensorTrade },
   { ...frequencyInputSpec, ...frequencyInputPhysics, ...frequencyInputTrade },
+  { ...countInputSpec, ...countInputPhysics, ...countInputTrade },
   { ...floatSwitchSpec, ...floatSwitchPhysics, ...floatSwitchTrade },
   { ...probeSpec, ...probePhysics, ...probeTrade },
   { ...thermistorSpec, ...thermistorPhysics, ...thermistorTrade },
@@ -155,16 +174,21 @@ export const KINDS: readonly Kind[] = [
   { ...timerRelaySpec, ...timerRelayPhysics, ...timerRelayTrade },
   { ...motorSpec, ...motorPhysics, ...motorTrade },
   { ...heaterSpec, ...heaterPhysics, ...heaterTrade },
+  { ...lampSpec, ...lampPhysics, ...lampTrade },
   { ...solenoidValveSpec, ...solenoidValvePhysics, ...solenoidValveTrade },
   { ...pilotValveSpec, ...pilotValvePhysics, ...pilotValveTrade },
   { ...latchingValveSpec, ...latchingValvePhysics, ...latchingValveTrade },
+  { ...gasValveSpec, ...gasValvePhysics, ...gasValveTrade },
   { ...pumpSpec, ...pumpPhysics, ...pumpTrade },
   { ...waterSupplySpec, ...waterSupplyPhysics, ...waterSupplyTrade },
   { ...stopSpec, ...stopPhysics, ...stopTrade },
   { ...hoseSpec, ...hosePhysics, ...hoseTrade },
   { ...screenSpec, ...screenPhysics, ...screenTrade },
   { ...pipeRunSpec, ...pipeRunPhysics, ...pipeRunTrade },
+  { ...leakSpec, ...leakPhysics, ...leakTrade },
+  { ...flowMeterSpec, ...flowMeterPhysics, ...flowMeterTrade },
   { ...vesselSpec, ...vesselPhysics, ...vesselTrade },
+  { ...evaporatorSpec, ...evaporatorPhysics, ...evaporatorTrade },
   { ...wasteSpec, ...wastePhysics, ...wasteTrade },
 ]
 

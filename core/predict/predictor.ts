@@ -181,7 +181,10 @@ export class Predictor {
   complains(member: Member, complaint: number, edits: readonly Edit[] = []): boolean {
     // What an intermittent fault makes the customer say, it says on the days when it acts.
     const acting = member.present.some((p) => p.misses !== undefined) ? this.acting(member) : member
-    return this.bench.runs.some((r) => !r.edits.length && this.timeline(acting, r.index, edits).complaints[complaint])
+    const { runs, machine } = this.bench
+    // Customers know nothing of service modes.
+    const theirs = runs.filter((r) => !r.edits.length && !machine.sheet.programs[r.program].service)
+    return theirs.some((r) => this.timeline(acting, r.index, edits).complaints[complaint])
   }
 
   /**

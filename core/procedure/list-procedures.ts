@@ -28,6 +28,7 @@ const DISPLAYS: Partial<Record<Dimension, string>> = {
   length: 'display',
   temperature: 'display-temperature',
   frequency: 'display-frequency',
+  volume: 'display-volume',
 }
 
 const ELECTRICAL: ReadonlySet<ProbeSpec['what']> = new Set(['ohms', 'worked', 'volts', 'amps', 'hertz'])
@@ -112,7 +113,11 @@ export function listProcedures(machine: Machine): Bench {
 
   /** Parts that work as soon as the supply is on are read then, whether or not a program can be started. */
   const standing = (part: Part): Spot | undefined =>
-    sheet.control?.starts === undefined && start && isActive(machine, part, start.plant) ? start : undefined
+    (sheet.control?.starts === undefined || !machine.kinds[part.index].ports.length) &&
+    start &&
+    isActive(machine, part, start.plant)
+      ? start
+      : undefined
 
   const procedures: Procedure[] = []
   const add = (p: Omit<Procedure, 'index' | 'key'>) => {

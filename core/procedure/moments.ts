@@ -43,6 +43,8 @@ export function courseOf(machine: Machine): Course {
   const runs: Run[] = []
   const healthy: Timeline[] = []
   const add = (program: number, moments: readonly Moment[], edits: readonly Edit[] = []): number => {
+    const known = runs.find((r) => r.program === program && JSON.stringify(r.edits) === JSON.stringify(edits))
+    if (known && edits.length) return known.index
     const { lasts } = machine.programs[program]
     const script = {
       steps: [

@@ -1,5 +1,6 @@
 import { LineCounter, parseDocument, type Document } from 'yaml'
 import { fine, problem, wrong, type Outcome, type Place, type Problem } from '../issue'
+import { renamed, usesOf } from './assemble'
 import { resolveSheet } from './resolve'
 import { sheetShape, type WrittenSheet } from './shape'
 import type { Sheet } from './types'
@@ -77,8 +78,53 @@ function layersOf(text: string, file: string, find: FindSheet): Outcome<Layer[]>
   return fine(layers)
 }
 
+const mergeLayers = (layers: Layer[]): unknown =>
+  layers
+    .map((l) => l.raw)
+    .reverse()
+    .reduce((base, over) => merge(base, over))
+
+/** A sheet with its sub-assemblies under it, those of sub-assemblies as well. */
+function assembled(raw: unknown, layers: Layer[], find: FindSheet, through: readonly string[]): Outcome<unknown> {
+  const uses = usesOf(raw)
+  if (!uses.length) return fine(raw)
+  const problems: Problem[] = []
+  let base: unknown = {}
+  for (const use of uses) {
+    const place = placeIn(layers, ['parts', use.prefix, 'assembly'])
+    if (through.includes(use.assembly)) {
+      problems.push({
+        code: 'extends-itself',
+        place,
+        found: use.assembly,
+        expected: 'a sub-assembly that does not lead back here',
+      })
+      continue
+    }
+    const found = find(use.assembly)
+    if (!found) {
+      problems.push({
+        code: 'unknown-sheet',
+        place,
+        found: use.assembly,
+        expected: 'the id of a sub-assembly in the library',
+      })
+      continue
+    }
+    const own = layersOf(found.text, found.file, find)
+    const whole = own.ok ? assembled(mergeLayers(own.value), own.value, find, [...through, use.assembly]) : own
+    if (whole.ok) base = merge(base, renamed(whole.value, use))
+    else problems.push(...whole.problems)
+  }
+  if (problems.length) return wrong(...problems)
+  const { parts, ...rest } = raw as { parts: Record<string, unknown> }
+  const names = new Set(uses.map((u) => u.prefix))
+  const kept = Object.fromEntries(Object.entries(parts).filter(([id]) => !names.has(id)))
+  return fine(merge(base, { ...rest, parts: kept }))
+}
+
 /**
- * Reads a sheet with everything it extends.
+ * Reads a sheet with everything it extends and the sub-assemblies it uses.
  *
  * @param text YAML
  * @param file name used in places of problems
@@ -89,16 +135,22 @@ export function readSheet(text: string, file: string, find: FindSheet): Outcome<
   const read = layersOf(text, file, find)
   if (!read.ok) return read
   const layers = read.value
-  const merged = layers
-    .map((l) => l.raw)
-    .reverse()
-    .reduce((base, over) => merge(base, over))
+  const own = mergeLayers(layers)
+  const whole = assembled(own, layers, find, [])
+  if (!whole.ok) return whole
+  const merged = whole.value
   if (layers.length > 1 && merged && typeof merged === 'object') {
-    const own = (layers[0].raw ?? {}) as { family?: boolean }
-    ;(merged as { family?: boolean }).family = own.family ?? false
+    const { family = false } = (layers[0].raw ?? {}) as { family?: boolean }
+    ;(merged as { family?: boolean }).family = family
   }
   const located = (problems: Problem[]): Outcome<never> =>
-    wrong(...problems.map((p) => ({ ...p, place: placeIn(layers, p.place.path) })))
+    wrong(...problems.map((p) => ({ ...p, place: placeIn(layers, writtenPath(p.place.path)) })))
+  /** What came in with a sub-assembly stands where the sheet brings it in. */
+  const writtenPath = (path: (string | number)[]): (string | number)[] => {
+    const use = usesOf(own).find((u) => String(path[1] ?? '').startsWith(`${u.prefix}-`))
+    const written = layers.some((l) => l.doc.hasIn(path.slice(0, 2)))
+    return use && !written ? ['parts', use.prefix] : path
+  }
   const shaped = sheetShape.safeParse(merged)
   if (!shaped.success)
     return located(

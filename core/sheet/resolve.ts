@@ -7,7 +7,7 @@ import type { Sheet, SheetAlarm, SheetEffect, SheetFault, SheetPart, TerminalRef
 
 type Path = (string | number)[]
 
-const RESERVED = new Set(['kind', 'title', 'panel'])
+const RESERVED = new Set(['kind', 'title', 'panel', 'option'])
 const DEFAULT_PERIOD = 3600
 /** Machine-years that a rate counts as when the sheet does not say. */
 const USUAL_WEIGHT = 100
@@ -127,7 +127,24 @@ export function resolveSheet(w: WrittenSheet): Outcome<Sheet> {
     minutes: desk.quantity(p.minutes, 'time', ['panels', id, 'minutes']).value / 60,
   }))
   const panelIds = new Set(panels.map((p) => p.id))
-  const parts = entries(w.parts).flatMap(([id, p]) => resolvePart(desk, id, p, panelIds) ?? [])
+  const options = entries(w.options).map(([id, o]) => ({ id, ...o }))
+  /** Parts of options that are not fitted: chains run past them, and nothing can be wrong with them. */
+  const absent = new Set(
+    entries(w.parts).flatMap(([id, { option }]) => {
+      if (option === undefined) return []
+      const known = options.find((o) => o.id === option)
+      if (!known)
+        desk.say('missing', ['parts', id, 'option'], {
+          found: String(option),
+          expected: `an option of this sheet: ${oneOf(options.map((o) => o.id))}`,
+        })
+      return known && !known.fitted ? [id] : []
+    }),
+  )
+  const isAbsent = (ref: string) => absent.has(ref.split('.')[0])
+  const parts = entries(w.parts).flatMap(([id, p]) =>
+    absent.has(id) ? [] : (resolvePart(desk, id, p, panelIds) ?? []),
+  )
   const byId = new Map(parts.map((p) => [p.id, p]))
   const find = (id: string, path: Path): SheetPart | undefined => {
     const part = byId.get(id)
@@ -184,8 +201,11 @@ export function resolveSheet(w: WrittenSheet): Outcome<Sheet> {
     ]
   }
   const chains = (medium: 'wiring' | 'water') =>
-    entries(w[medium]).map(([name, chain]) => {
-      const steps = chain.map((item, i) => step(item, medium, [medium, name, i], i === 0 || i === chain.length - 1))
+    entries(w[medium]).map(([name, written]) => {
+      const chain = written.flatMap((item, at) => (isAbsent(item) ? [] : [{ item, at }]))
+      const steps = chain.map(({ item, at }, i) =>
+        step(item, medium, [medium, name, at], i === 0 || i === chain.length - 1),
+      )
       const joints: [TerminalRef, TerminalRef][] = []
       for (let i = 1; i < steps.length; i++) {
         const [a, b] = [steps[i - 1], steps[i]]
@@ -200,6 +220,7 @@ export function resolveSheet(w: WrittenSheet): Outcome<Sheet> {
     code,
     title: a.title,
     means: a.means ?? a.title,
+    lamps: a.lamps,
     clears: undefined,
     keeps: a.keeps ?? false,
   }))
@@ -305,6 +326,7 @@ export function resolveSheet(w: WrittenSheet): Outcome<Sheet> {
     minutes: desk.quantity(r.minutes, 'time', ['repairs', id, 'minutes']).value / 60,
     price: r.price === undefined ? 0 : desk.quantity(r.price, 'money', ['repairs', id, 'price']).value,
     holds: r.holds === undefined ? 0.97 : desk.quantity(r.holds, 'ratio', ['repairs', id, 'holds']).value,
+    licensed: r.licensed,
   }))
   const repairIds = new Set(repairs.map((r) => r.id))
 
@@ -418,6 +440,7 @@ export function resolveSheet(w: WrittenSheet): Outcome<Sheet> {
         title: f.title ?? `${part.title}: ${template?.title ?? 'fault'}`,
         effects,
         perYear: rate,
+        latent: f.latent ?? false,
         weight: f.weight ?? USUAL_WEIGHT,
         severity,
         repair,
@@ -445,6 +468,7 @@ export function resolveSheet(w: WrittenSheet): Outcome<Sheet> {
     }
   })
   const tests = entries(w.tests).flatMap(([id, t]) => {
+    if (isAbsent(t.sense) || isAbsent(t.jumper ?? '')) return []
     const path: Path = ['tests', id]
     const [partId, signal] = t.sense.split('.')
     const part = find(partId, [...path, 'sense'])
@@ -485,8 +509,11 @@ export function resolveSheet(w: WrittenSheet): Outcome<Sheet> {
     id: w.id,
     title: w.title,
     family: w.family ?? false,
+    assembly: w.assembly ?? false,
     maker: w.maker,
     model: w.model,
+    also: w.also ?? [],
+    options,
     source: w.source ?? 'not stated',
     hertz: w.frequency === undefined ? 50 : desk.quantity(w.frequency, 'frequency', ['frequency']).value,
     ambient: desk.quantity(w.ambient ?? '20 °C ±6 °C', 'temperature', ['ambient']),
@@ -508,12 +535,13 @@ export function resolveSheet(w: WrittenSheet): Outcome<Sheet> {
       when: checkedCondition(c.when, ['complaints', id, 'when']),
     })),
     moments,
-    faults: entries(w.faults).flatMap(([id, f]) => fault(id, f)),
+    faults: entries(w.faults).flatMap(([id, f]) => (isAbsent(id) || isAbsent(f.part ?? '') ? [] : fault(id, f))),
     repairs,
     tests,
     makeSafe: w['make-safe'] ?? [],
     cautions: entries(w.cautions).map(([, c]) => c),
   }
-  if (!programs.length) desk.say('missing', [], { found: 'no programs', expected: 'at least one program' })
+  if (!programs.length && !w.assembly)
+    desk.say('missing', [], { found: 'no programs', expected: 'at least one program' })
   return desk.problems.length ? wrong(...desk.problems) : fine(sheet)
 }

@@ -30,16 +30,30 @@ export const sheetShape = z.strictObject({
   title: z.string().min(1),
   extends: name.optional(),
   family: z.boolean().optional(),
+  assembly: z.boolean().optional().describe('true: parts for other sheets to bring in, not a machine'),
   maker: z.string().optional(),
   model: z.string().optional(),
+  also: z.array(z.string()).optional().describe('other words by which people look for it'),
   source: z.string().optional().describe('where the figures come from'),
   frequency: quantity.optional(),
   ambient: quantity.optional(),
+  options: table(name, z.strictObject({ title: z.string(), fitted: z.boolean() }))
+    .optional()
+    .describe('what a machine may have; a part with `option` is there only where it is fitted'),
   panels: table(name, z.strictObject({ title: z.string(), minutes: quantity })).optional(),
   parts: table(
     name,
     z
-      .object({ kind: z.string(), title: z.string().optional(), panel: z.string().optional() })
+      .object({
+        kind: z
+          .string()
+          .describe(
+            'a kind of part; or instead `assembly`, the id of a sub-assembly, and `with`, the names of this sheet that it is given',
+          ),
+        title: z.string().optional(),
+        panel: z.string().optional(),
+        option: z.string().optional(),
+      })
       .catchall(z.union([z.string(), z.number(), z.boolean()])),
   ).optional(),
   wiring: table(name, z.array(z.string()).min(2)).optional(),
@@ -78,6 +92,10 @@ export const sheetShape = z.strictObject({
       title: z.string(),
       means: z.string().optional(),
       clears: condition.optional().describe('it clears itself when this holds'),
+      lamps: z
+        .string()
+        .optional()
+        .describe('how lamps or beeps show it, as the customer would say it: "3 beeps", "red and amber together"'),
       keeps: z.boolean().optional().describe('true: it stays through loss of power until a program resets it'),
     }),
   ).optional(),
@@ -89,6 +107,7 @@ export const sheetShape = z.strictObject({
       title: z.string().optional(),
       part: name.optional(),
       rate: quantity.optional(),
+      latent: z.boolean().optional().describe('true: nobody complains of it by itself'),
       weight: z
         .number()
         .positive()
@@ -112,7 +131,16 @@ export const sheetShape = z.strictObject({
   ).optional(),
   repairs: table(
     name,
-    z.strictObject({ title: z.string(), minutes: quantity, price: quantity.optional(), holds: quantity.optional() }),
+    z.strictObject({
+      title: z.string(),
+      minutes: quantity,
+      price: quantity.optional(),
+      holds: quantity.optional(),
+      licensed: z
+        .string()
+        .optional()
+        .describe('where the work belongs to licensed people: what is theirs and what may be done'),
+    }),
   ).optional(),
   tests: table(
     name,

@@ -7,8 +7,11 @@ export interface Sheet {
   id: string
   title: string
   family: boolean
+  assembly: boolean
   maker: string | undefined
   model: string | undefined
+  also: string[]
+  options: { id: string; title: string; fitted: boolean }[]
   source: string
   hertz: number
   ambient: Quantity
@@ -35,6 +38,8 @@ export interface SheetAlarm {
   code: string
   title: string
   means: string
+  /** How lamps or beeps show it, in words. */
+  lamps: string | undefined
   clears: Condition | undefined
   keeps: boolean
 }
@@ -94,6 +99,8 @@ export interface SheetFault {
   title: string
   effects: SheetEffect[]
   perYear: number
+  /** Nobody complains of it by itself. */
+  latent: boolean
   /** Machine-years of experience that the rate counts as. */
   weight: number
   severity: { from: number; to: number; scale: 'log' | 'linear' } | undefined
@@ -110,6 +117,8 @@ export interface SheetRepair {
   price: number
   /** Chance that it holds, 0 … 1. */
   holds: number
+  /** Work of licensed people: what is theirs. Advice stops there. */
+  licensed: string | undefined
 }
 
 export interface SheetTest {

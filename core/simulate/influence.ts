@@ -68,7 +68,14 @@ export function influenceOf(machine: Machine): Influence {
     }
     const modes = (kind.modes ?? []).map((spec) => ({ index: part.mode[spec.name], count: spec.values.length }))
     const total = modes.reduce((n, { count }) => n * count, 1)
-    const params = [0, ...Object.values(part.param)]
+    // What it refers to may be in its components as well: the water that a probe stands in.
+    const params = [
+      ...new Set([
+        0,
+        ...Object.values(part.param),
+        ...Object.values(part.ref).flatMap((other) => Object.values(machine.parts[other].param)),
+      ]),
+    ]
     const faces = Array.from({ length: total }, (_, code) => {
       let rest = code
       for (const { index, count } of modes) {

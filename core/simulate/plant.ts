@@ -120,7 +120,8 @@ export class Plant implements Live {
   }
   ac(): Solution {
     const c = this.circuitNow()
-    if (this.roles.resistive.length) this.follow(c)
+    // Once it is known that no such resistance lies in an AC loop, they are left to whoever looks at DC.
+    if (this.roles.resistive.length && c.acFollows !== false) this.follow(c)
     if (!c.ac && c.rectifies) this.couple(c)
     return (c.ac ??= solveCircuit(this.variant.machine.nodes, c.components, 'ac', this.omega))
   }

@@ -5,21 +5,26 @@ import type { SafetyNeed, School } from '../../core/job'
 import { findProcedure } from '../../core/procedure'
 import { readSheet } from '../../core/sheet'
 
+/** A sheet leads to no more than these. */
+const MOST_SHEETS = 24
+
 export interface SheetText {
   id: string
   file: string
   text: string
 }
 
-/** A shipped sheet with everything it extends, nearest first. */
+/** A shipped sheet, first, with everything that it extends and brings in. */
 export async function sheetTexts(id: string): Promise<SheetText[]> {
   const storage = useStorage('assets:library')
   const out: SheetText[] = []
-  for (let next: string | undefined = id; next !== undefined && out.length < 9;) {
+  const wanted = [id]
+  for (let next = wanted.shift(); next !== undefined && out.length < MOST_SHEETS; next = wanted.shift()) {
+    if (out.some((s) => s.id === next)) continue
     const text: string | null = await storage.getItem<string>(`${next}.yaml`)
-    if (text === null) break
+    if (text === null) continue
     out.push({ id: next, file: `library/${next}.yaml`, text: String(text) })
-    next = /^extends:\s*([\w-]+)/m.exec(String(text))?.[1]
+    for (const [, other] of String(text).matchAll(/(?:^extends|assembly):\s*([\w-]+)/gm)) wanted.push(other)
   }
   return out
 }

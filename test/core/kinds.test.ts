@@ -45,7 +45,8 @@ describe('every kind keeps its contract', () => {
         }
       if (f.severity) expect(f.severity.from).toBeLessThan(f.severity.to)
     }
-    const probes = k.probes?.({} as never) ?? []
+    const word = Object.fromEntries(Object.entries(k.words ?? {}).map(([n, all]) => [n, all.at(-1)]))
+    const probes = k.probes?.({ word } as never) ?? []
     expect(new Set(probes.map((p) => p.id)).size).toBe(probes.length)
     for (const p of probes) {
       if (p.what === 'ohms' || p.what === 'volts')

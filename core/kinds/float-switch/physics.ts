@@ -14,6 +14,14 @@ export const physics: KindPhysics = {
     if (up && level <= live.v[part.param.return]) want(part.mode.float, 0)
   },
   signals: {
+    rides: {
+      about: 'the float stands where the water is',
+      read: (part, live) => {
+        const level = live.of(part, 'of', 'level')
+        const { param, mode } = part
+        return live.m[mode.float] ? (level > live.v[param.return] ? 1 : 0) : level < live.v[param.trip] ? 1 : 0
+      },
+    },
     closed: { about: 'contact closed', read: (part, live) => (closed(part, live) ? 1 : 0) },
   },
 }

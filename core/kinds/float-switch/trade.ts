@@ -4,6 +4,7 @@ export const trade: KindTrade = {
   probes: () => [
     { id: 'ohms', what: 'ohms', a: '1', b: '2', when: 'dead', lifted: true },
     { id: 'worked', what: 'worked', when: 'dead' },
+    { id: 'rides', what: 'sense', signal: 'rides', sense: 'eye', when: 'dead', minutes: 1.5 },
     { id: 'across', what: 'volts', a: '1', b: '2', when: 'active' },
     { id: 'to-return', what: 'volts', a: '2', b: '@return', when: 'active' },
   ],

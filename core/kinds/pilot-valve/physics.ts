@@ -37,6 +37,7 @@ export const physics: KindPhysics = {
   signals: {
     ...coilSignals,
     passes: { about: 'water runs through it', read: (part, live) => (live.flow(part) > 0.5e-3 / 60 ? 1 : 0) },
+    throttled: { about: 'its flow control is screwed shut', read: ({ mode }, { m }) => 1 - m[mode['flow-control']] },
     bleeds: {
       about: 'water leaves at the bleed',
       read: ({ w, mode }, live) => (live.m[mode.bleed] === 1 && live.pressure(w.in) > 0.1e5 ? 1 : 0),

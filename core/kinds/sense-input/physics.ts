@@ -1,7 +1,11 @@
 import type { KindPhysics } from '../contract'
 
+/** A short lead across the terminals, Ω. */
+const LEAD = 0.2
+
 export const physics: KindPhysics = {
-  stamp({ e, param }, { v }, emit) {
+  stamp({ e, param, mode }, { v, m }, emit) {
+    if (m[mode.bridge]) emit({ t: 'R', a: e.in, b: e.com, ohms: LEAD })
     emit({ t: 'VDC', a: e.in, b: e.com, ohms: v[param.ohms], volts: v[param.volts] })
   },
   signals: {

@@ -4,8 +4,13 @@ import type { Live, Part, KindPhysics } from '../contract'
 /** What is left of a shorted bead, Ω. */
 const SHORT = 2
 
-const bead = (part: Part, live: Live): number =>
-  live.ambient + live.v[part.param.feels] * (live.of(part, 'of', 'temperature') - live.ambient)
+/** No bead of any machine is colder or hotter than this, °C; a trial step of the integrator may be. */
+const [COLDEST, HOTTEST] = [-120, 900]
+
+const bead = (part: Part, live: Live): number => {
+  const felt = live.ambient + live.v[part.param.feels] * (live.of(part, 'of', 'temperature') - live.ambient)
+  return Math.min(HOTTEST, Math.max(COLDEST, felt))
+}
 
 export const physics: KindPhysics = {
   stampFollowsState: 'resistance',

@@ -62,6 +62,12 @@ export const physics: KindPhysics = {
     },
     volume: { about: 'water in the vessel', dimension: 'volume', read: ({ state }, { x }) => x[state.volume] },
     spilled: { about: 'water run over the edge', dimension: 'volume', read: ({ state }, { x }) => x[state.spilled] },
+    wet: { about: 'water stands in it', read: (part, live) => (level(part, live) > 0.001 ? 1 : 0) },
+    warm: { about: 'the water is warm', read: (part, live) => (temperature(part, live) > 35 ? 1 : 0) },
+    half: {
+      about: 'it is at least half full',
+      read: (part, live) => (level(part, live) > live.v[part.param.height] / 2 ? 1 : 0),
+    },
     boils: { about: 'the water boils', read: ({ mode }, { m }) => m[mode.boils] },
     temperature: { about: 'temperature of the water', dimension: 'temperature', read: temperature },
     filling: { about: 'water runs in', read: ({ w }, live) => (live.inflow(w.top) > 0.3e-3 / 60 ? 1 : 0) },

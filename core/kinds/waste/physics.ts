@@ -21,6 +21,7 @@ export const physics: KindPhysics = {
   },
   signals: {
     runs: { about: 'water leaves at the waste', read: (part, live) => (live.flow(part) > 0.5e-3 / 60 ? 1 : 0) },
+    flow: { about: 'flow at the waste', dimension: 'flow', read: (part, live) => live.flow(part) },
     sealed: { about: 'its end sits sealed or too deep', read: ({ mode }, { m }) => 1 - m[mode.mouth] },
     low: { about: 'it hangs too low', read: ({ param }, { v }) => (v[param.height] < 0.3 ? 1 : 0) },
   },

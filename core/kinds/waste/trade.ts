@@ -1,7 +1,10 @@
 import type { KindTrade } from '../contract'
 
 export const trade: KindTrade = {
-  probes: () => [{ id: 'sealed', what: 'sense', signal: 'sealed', sense: 'eye', when: 'dead' }],
+  probes: () => [
+    { id: 'sealed', what: 'sense', signal: 'sealed', sense: 'eye', when: 'dead' },
+    { id: 'runs', what: 'sense', signal: 'runs', sense: 'eye', when: 'idle' },
+  ],
   faults: {
     sealed: {
       title: 'waste hose sealed or pushed too deep: it siphons',
