@@ -42,6 +42,8 @@ export class TrueMachine {
     public present: readonly Present[],
     private next: Random,
     errors?: SheetErrors | 'none',
+    /** Chance that a hand slips. */
+    private readonly slips = SLIPS,
   ) {
     const { machine } = bench
     this.values = Float64Array.from(machine.params, ({ id, nominal, sd, dimension }) => {
@@ -100,7 +102,7 @@ export class TrueMachine {
   /** What somebody writes down who takes a test on this machine. */
   read(procedure: Procedure): ReadingValue {
     const value = this.shown(procedure)
-    if (this.next() >= SLIPS) return value
+    if (this.next() >= this.slips) return value
     if (value.is === 'yes') return { is: 'no' }
     if (value.is === 'no') return { is: 'yes' }
     if (value.is !== 'value') return value

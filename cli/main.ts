@@ -278,6 +278,7 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
         p: r.p,
         minutes: r.minutes,
         price: r.price,
+        licensed: machine.sheet.repairs[r.repair].licensed,
         unproven: r.unproven.map((f) => machine.faults[f].id),
         killers: r.killers.map((f) => machine.faults[f].id),
       })),
@@ -302,8 +303,11 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
     )
     console.log(`\n${SAY_STATE[a.plan.state]}`)
     if (a.plan.stop)
-      for (const r of a.plan.remedies.slice(0, 3))
-        console.log(`  ${sayChance(r.p).padStart(10)}  ${machine.sheet.repairs[r.repair].title}`)
+      for (const r of a.plan.remedies.slice(0, 3)) {
+          const { title, licensed } = machine.sheet.repairs[r.repair]
+          console.log(`  ${sayChance(r.p).padStart(10)}  ${title}`)
+          if (licensed !== undefined) console.log(`${' '.repeat(14)}Stop here: ${licensed}`)
+        }
     else {
       for (const s of a.plan.next.slice(0, 5))
         console.log(

@@ -47,6 +47,7 @@ const repair = computed(() => choice.value || props.view.remedies[0]?.id || '')
       </p>
       <p v-if="own.unproven.length"><strong>Not proven absent yet:</strong> {{ own.unproven.join('; ') }}.</p>
     </div>
+    <p v-if="own?.licensed" class="before" role="note"><strong>This tool stops here.</strong> {{ own.licensed }}</p>
     <p class="caution">
       <i class="pi pi-exclamation-triangle" aria-hidden="true" /> Isolate and prove dead before parts come off. Local
       codes and licensed trades decide where this tool stops.
@@ -56,9 +57,9 @@ const repair = computed(() => choice.value || props.view.remedies[0]?.id || '')
       <Button size="small" @click="emit('unjumper', p)">It is out</Button>
     </div>
     <InputText v-model="note" placeholder="Cause, part number, advice given …" aria-label="Note" fluid />
-    <Button :disabled="jumpers.length > 0 || !repair" @click="emit('close', repair, note)"
-      >Repaired and proved: close the job</Button
-    >
+    <Button :disabled="jumpers.length > 0 || !repair" @click="emit('close', repair, note)">{{
+      own?.licensed ? 'Handed over: close the job' : 'Repaired and proved: close the job'
+    }}</Button>
   </section>
 </template>
 

@@ -31,6 +31,8 @@ export interface View {
     price: number
     unproven: string[]
     killers: string[]
+    /** What of it is for licensed people alone; advice stops there. */
+    licensed: string | undefined
   }[]
   state: PlanState
   /** Whether pairs of faults have been run: the settled answer. */
@@ -108,7 +110,7 @@ export function viewOf(predictor: Predictor, a: Advice, settled = true): View {
       saving: s.saving,
     })),
     remedies: a.plan.remedies.map((r) => {
-      const { id, title: what } = machine.sheet.repairs[r.repair]
+      const { id, title: what, licensed } = machine.sheet.repairs[r.repair]
       const named = (faults: number[]) => faults.map((f) => machine.faults[f].title)
       return {
         id,
@@ -118,6 +120,7 @@ export function viewOf(predictor: Predictor, a: Advice, settled = true): View {
         price: r.price,
         unproven: named(r.unproven),
         killers: named(r.killers),
+        licensed,
       }
     }),
     state: a.plan.state,

@@ -33,11 +33,10 @@ function* raised(
   plant: Plant,
   own: readonly Part[],
 ): Generator<{ param: number; scratch: Plant; owners: readonly Part[] }> {
-  const { machine } = plant.variant
   const values = plant.v.slice()
   const scratch = new Plant({ ...plant.variant, values }, plant.m, plant.x, plant.since)
   const up = function* (param: number, owners: readonly Part[]) {
-    const { sd } = machine.params[param]
+    const sd = plant.variant.sds[param]
     if (sd === 0) return
     values[param] += sd
     yield { param, scratch, owners }
@@ -312,7 +311,7 @@ function drawWater(plant: Plant, node: number, what: 'pressure' | 'bucket'): Sho
   const scratch = new Plant({ ...plant.variant, values }, plant.m, plant.x, plant.since)
   for (const part of owners)
     for (const param of Object.values(part.param)) {
-      const { sd } = machine.params[param]
+      const sd = plant.variant.sds[param]
       if (sd === 0) continue
       values[param] += sd
       sensitivity[param] = measure(scratch) - value

@@ -19,6 +19,7 @@ export function makeVariant(
   values: Float64Array = machine.values,
 ): Variant {
   const v = values.slice()
+  const sds = Float64Array.from(machine.params, (p) => p.sd)
   const held = new Int8Array(machine.modes.length).fill(-1)
   const parts: Part[] = [...machine.parts]
   const repaired = new Set(edits.map((e) => e.repair))
@@ -28,6 +29,8 @@ export function makeVariant(
       if (e.is === 'mode') held[e.mode] = e.value
       else if (e.is === 'param') {
         const value = e.value === 'severity' ? severity! : e.value
+        if (e.op === 'to') sds[e.param] = 0
+        else if (e.op === 'times') sds[e.param] *= Math.abs(value)
         v[e.param] = e.op === 'to' ? value : e.op === 'times' ? v[e.param] * value : v[e.param] + value
       } else {
         const [a, b] = [parts[e.partA][e.medium][e.endA], parts[e.partB][e.medium][e.endB]]
@@ -47,5 +50,5 @@ export function makeVariant(
       extra.push({ t: 'R', a: e[terminals[0]], b: e[terminals[1]], ohms: JUMPER_OHMS })
     }
   }
-  return { machine, parts, values: v, held, extra }
+  return { machine, parts, values: v, sds, held, extra }
 }

@@ -119,6 +119,8 @@ export interface Variant {
   machine: Machine
   parts: readonly Part[]
   values: Float64Array
+  /** Standard deviation of each value: what a fault sets or scales has its spread set or scaled with it. */
+  sds: Float64Array
   /** Value a mode is held at, -1 where it is free. */
   held: Int8Array
   extra: readonly Component[]

@@ -113,14 +113,30 @@ function assembled(raw: unknown, layers: Layer[], find: FindSheet, through: read
     }
     const own = layersOf(found.text, found.file, find)
     const whole = own.ok ? assembled(mergeLayers(own.value), own.value, find, [...through, use.assembly]) : own
-    if (whole.ok) base = merge(base, renamed(whole.value, use))
-    else problems.push(...whole.problems)
+    if (whole.ok) {
+      const { given } = (whole.value ?? {}) as { given?: Record<string, unknown> }
+      for (const name of Object.keys(given ?? {}))
+        if (!(name in use.given))
+          problems.push({
+            code: 'missing',
+            place: placeIn(layers, ['parts', use.prefix]),
+            found: `no ${name}`,
+            expected: `with: { ${name}: a part of this sheet }`,
+          })
+      base = merge(base, renamed(whole.value, use))
+    } else problems.push(...whole.problems)
   }
   if (problems.length) return wrong(...problems)
   const { parts, ...rest } = raw as { parts: Record<string, unknown> }
   const names = new Set(uses.map((u) => u.prefix))
   const kept = Object.fromEntries(Object.entries(parts).filter(([id]) => !names.has(id)))
   return fine(merge(base, { ...rest, parts: kept }))
+}
+
+/** A sub-assembly read by itself has the parts that it will be given. */
+function standingAlone(raw: unknown): unknown {
+  const { assembly, given, parts } = (raw ?? {}) as { assembly?: unknown; given?: object; parts?: object }
+  return assembly === true && given ? { ...(raw as object), parts: { ...given, ...parts } } : raw
 }
 
 /**
@@ -138,7 +154,7 @@ export function readSheet(text: string, file: string, find: FindSheet): Outcome<
   const own = mergeLayers(layers)
   const whole = assembled(own, layers, find, [])
   if (!whole.ok) return whole
-  const merged = whole.value
+  const merged = standingAlone(whole.value)
   if (layers.length > 1 && merged && typeof merged === 'object') {
     const { family = false } = (layers[0].raw ?? {}) as { family?: boolean }
     ;(merged as { family?: boolean }).family = family

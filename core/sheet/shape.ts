@@ -29,6 +29,9 @@ export const sheetShape = z.strictObject({
   id: name,
   title: z.string().min(1),
   extends: name.optional(),
+  given: table(name, z.record(z.string(), z.union([z.string(), z.number()])))
+    .optional()
+    .describe('of a sub-assembly: parts of the sheet that brings it in, as it needs them; named there under `with`'),
   family: z.boolean().optional(),
   assembly: z.boolean().optional().describe('true: parts for other sheets to bring in, not a machine'),
   maker: z.string().optional(),

@@ -17,6 +17,9 @@ import { chainOf, reachesOf, solveChain, solveWater, type Stretch } from '../wat
 import { fingerprintOf, influenceOf, rolesOf, type Fingerprint, type Influence, type Roles } from './influence'
 import { newPlantCache, type Circuit, type PlantCache, type Reaches } from './networks'
 
+/** Mixing points that one after another may stand in a row. */
+const MOST_MIXING = 40
+
 interface WaterNow {
   pressure: Float64Array
   flow: Float64Array
@@ -37,6 +40,8 @@ export class Plant implements Live {
   private network: Reaches | undefined
   private readonly fixed: Float64Array
   private readonly pressures: Float64Array
+  private readonly given: Float64Array
+  private warmthFresh = false
   private flows = new Float64Array(0)
   private readonly roles: Roles
   private readonly influence: Influence
@@ -51,6 +56,7 @@ export class Plant implements Live {
   ) {
     this.fixed = new Float64Array(variant.machine.waterNodes)
     this.pressures = new Float64Array(variant.machine.waterNodes)
+    this.given = new Float64Array(variant.machine.waterNodes)
     this.roles = rolesOf(variant)
     this.influence = influenceOf(variant.machine)
     this.print = fingerprintOf(variant)
@@ -77,6 +83,7 @@ export class Plant implements Live {
   /** To be called after continuous states have changed. */
   touchStates(): void {
     this.sourcesFresh = false
+    this.warmthFresh = false
     this.water = undefined
   }
 
@@ -368,22 +375,30 @@ export class Plant implements Live {
   }
   /** Temperature of the water that leaves a node: of its source, or mixed from what flows in. */
   private temperatureFrom(node: number, depth: number): number {
-    let own = NaN
-    for (const part of this.roles.warm)
-      this.variant.machine.kinds[part.index].temperatures!(part, this, (n, celsius) => {
-        if (n === node) own = celsius
-      })
-    if (!Number.isNaN(own) || depth > 40) return Number.isNaN(own) ? this.ambient : own
+    const own = this.sourcesOfWarmth()[node]
+    if (!Number.isNaN(own)) return own
+    if (depth > MOST_MIXING) return this.ambient
     const { network, flow } = this.waterNow()
+    const { stretches } = network
     let [sum, total] = [0, 0]
-    network.stretches.forEach(({ from, to }, k) => {
+    for (let k = 0; k < stretches.length; k++) {
       const q = flow[k]
-      if ((to === node && q > 0) || (from === node && q < 0)) {
-        sum += Math.abs(q) * this.temperatureFrom(q > 0 ? from : to, depth + 1)
-        total += Math.abs(q)
-      }
-    })
+      if (q === 0) continue
+      const { from, to } = stretches[k]
+      if (q > 0 ? to !== node : from !== node) continue
+      sum += Math.abs(q) * this.temperatureFrom(q > 0 ? from : to, depth + 1)
+      total += Math.abs(q)
+    }
     return total > 0 ? sum / total : this.ambient
+  }
+  /** Temperatures that parts give to their nodes, NaN elsewhere; one list for each set of states. */
+  private sourcesOfWarmth(): Float64Array {
+    if (this.warmthFresh) return this.given
+    this.given.fill(NaN)
+    const put = (node: number, celsius: number) => void (this.given[node] = celsius)
+    for (const part of this.roles.warm) this.variant.machine.kinds[part.index].temperatures!(part, this, put)
+    this.warmthFresh = true
+    return this.given
   }
   referred(part: Part, name: string): Part | undefined {
     const index = part.ref[name]

@@ -38,6 +38,9 @@ export interface SheetFacts {
   schoolOf(test: string, instrument: string | undefined): School | undefined
   needs: SafetyNeed[]
   repairs: Set<string>
+  /** What it is looked for by, and what its codes mean. */
+  words: string[]
+  codes: { code: string; title: string; means: string; lamps: string | undefined }[]
 }
 const known = new Map<string, Promise<SheetFacts>>()
 
@@ -54,6 +57,15 @@ export function sheetFacts(id: string): Promise<SheetFacts> {
         schoolOf: (test, instrument) => findProcedure(bench, test, instrument)?.school,
         needs: sheet.makeSafe,
         repairs: new Set(sheet.repairs.map((r) => r.id)),
+        words: [
+          sheet.title,
+          ...(sheet.maker ? [sheet.maker] : []),
+          ...(sheet.model ? [sheet.model] : []),
+          ...sheet.also,
+          ...sheet.alarms.flatMap((a) => [a.code, a.title, ...(a.lamps ? [a.lamps] : [])]),
+          ...sheet.complaints.map((c) => c.says),
+        ],
+        codes: sheet.alarms.map(({ code, title, means, lamps }) => ({ code, title, means, lamps })),
       }
     })
     known.set(id, facts)

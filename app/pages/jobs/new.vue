@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { v7 as uuidv7 } from 'uuid'
+import { fits, search } from '../../../core/explain/search'
 import type { MachineFacts } from '../../workers/bench.worker'
 
 interface Machine {
@@ -8,18 +9,28 @@ interface Machine {
   title: string
   customer: string
   place: string
+  words: string[]
+  codes: { code: string; title: string; means: string; lamps?: string }[]
 }
 const machines = ref<Machine[]>([])
 const machine = ref<Machine>()
 const facts = ref<MachineFacts>()
 const picked = ref<string[]>([])
 const words = ref('')
+const query = ref('')
+/** Code that the machine shows, as a reading. */
+const code = ref('')
+const found = computed(() => search(machines.value, query.value))
+/** Codes whose name or lamps the query names. */
+const meant = (m: Machine) =>
+  query.value.trim() ? m.codes.filter((c) => fits({ words: [c.code, c.lamps ?? ''] }, query.value)) : []
 const trouble = ref('')
 const busy = ref(false)
 const bench = useBench()
 // Made once, so that sending the same call twice opens one job.
 const job = uuidv7()
 const first = uuidv7()
+const reading = uuidv7()
 
 async function attempt(act: () => Promise<void>) {
   try {
@@ -38,6 +49,7 @@ const choose = (m: Machine) =>
     machine.value = m
     facts.value = undefined
     picked.value = []
+    code.value = ''
     facts.value = await bench.open(
       (await ask<{ sheets: { id: string; file: string; text: string }[] }>(`/api/machines/${m.id}/sheet`)).sheets,
     )
@@ -58,6 +70,18 @@ const open = () =>
           what: { is: 'opened', machine: machine.value!.id, complaints: picked.value, words: words.value },
         },
       })
+      if (code.value)
+        await ask(`/api/jobs/${job}/events`, 'POST', {
+          events: [
+            {
+              id: reading,
+              v: 1,
+              at: new Date().toISOString(),
+              device: localStorage.getItem('device') ?? 'this device',
+              what: { is: 'reading', test: 'control.code', text: code.value },
+            },
+          ],
+        })
       await navigateTo(`/jobs/${job}`)
     } finally {
       busy.value = false
@@ -72,17 +96,32 @@ const turn = (id: string) =>
     <h1>New call</h1>
     <p v-if="trouble" role="alert" class="card">{{ trouble }}</p>
     <section>
-      <h2>Which machine?</h2>
+      <label class="find"
+        ><h2>Which machine?</h2>
+        <InputText
+          v-model="query"
+          fluid
+          placeholder="Maker, model, customer, code, lamps or complaint"
+          aria-label="Find a machine"
+        />
+      </label>
+      <p v-if="query && !found.length" class="soft">
+        Nothing fits. Try the model alone, or the customer. Spelling and hyphens do not matter.
+      </p>
       <div class="choices">
         <button
-          v-for="m in machines"
+          v-for="m in found"
           :key="m.id"
           type="button"
           class="card choice"
           :aria-pressed="machine?.id === m.id"
           @click="choose(m)"
         >
-          <strong>{{ m.title }}</strong><span class="soft small">{{ m.customer }}, {{ m.place }}</span>
+          <strong>{{ m.title }}</strong><span class="soft small">{{ m.customer }}, {{ m.place }}</span
+          ><span v-for="c in meant(m)" :key="c.code" class="small"
+            ><strong>{{ c.code }}</strong
+            >: {{ c.title }}{{ c.lamps ? ` (${c.lamps})` : '' }}</span
+          >
         </button>
       </div>
     </section>
@@ -103,6 +142,25 @@ const turn = (id: string) =>
           </button>
         </div>
       </section>
+      <section v-if="machine?.codes.length">
+        <h2>Does it show a code or a pattern of lamps?</h2>
+        <div class="says">
+          <button
+            v-for="c in machine.codes"
+            :key="c.code"
+            type="button"
+            class="say"
+            :aria-pressed="code === c.code"
+            :title="c.means"
+            @click="code = code === c.code ? '' : c.code"
+          >
+            {{ c.code }}: {{ c.title }}{{ c.lamps ? `, ${c.lamps}` : '' }}
+          </button>
+        </div>
+        <p v-if="code" class="soft small">
+          {{ code }}: {{ machine.codes.find((c) => c.code === code)?.means }}. It is entered as the first reading.
+        </p>
+      </section>
       <section>
         <label class="words"
           ><h2>In their own words, and what was moved or done lately</h2>
@@ -122,6 +180,10 @@ const turn = (id: string) =>
   max-width: 900px;
 }
 section {
+  display: grid;
+  gap: 0.6rem;
+}
+.find {
   display: grid;
   gap: 0.6rem;
 }

@@ -10,18 +10,16 @@ export const physics: KindPhysics = {
   react(part, live, want) {
     const level = live.of(part, 'of', 'level')
     const up = live.m[part.mode.float] === 1
+    const guide = live.m[part.mode.guide]
+    if (guide < 2) {
+      if (up !== (guide === 1)) want(part.mode.float, guide)
+      return
+    }
     if (!up && level >= live.v[part.param.trip]) want(part.mode.float, 1)
     if (up && level <= live.v[part.param.return]) want(part.mode.float, 0)
   },
   signals: {
-    rides: {
-      about: 'the float stands where the water is',
-      read: (part, live) => {
-        const level = live.of(part, 'of', 'level')
-        const { param, mode } = part
-        return live.m[mode.float] ? (level > live.v[param.return] ? 1 : 0) : level < live.v[param.trip] ? 1 : 0
-      },
-    },
+    free: { about: 'the float is whole and moves freely', read: ({ mode }, { m }) => (m[mode.guide] === 2 ? 1 : 0) },
     closed: { about: 'contact closed', read: (part, live) => (closed(part, live) ? 1 : 0) },
   },
 }

@@ -16,6 +16,7 @@ export const spec: KindSpec = {
   refs: { of: 'level' },
   modes: [
     { name: 'float', values: ['down', 'up'], initial: 0 },
+    { name: 'guide', values: ['jammed-down', 'jammed-up', 'free'], initial: 2 },
     { name: 'reed', values: ['open', 'closed', 'follows'], initial: 2 },
   ],
   jumperAllowed: false,

@@ -4,7 +4,7 @@ export const trade: KindTrade = {
   probes: () => [
     { id: 'ohms', what: 'ohms', a: '1', b: '2', when: 'dead', lifted: true },
     { id: 'worked', what: 'worked', when: 'dead' },
-    { id: 'rides', what: 'sense', signal: 'rides', sense: 'eye', when: 'dead', minutes: 1.5 },
+    { id: 'free', what: 'sense', signal: 'free', sense: 'hand', when: 'dead', minutes: 1.5 },
     { id: 'across', what: 'volts', a: '1', b: '2', when: 'active' },
     { id: 'to-return', what: 'volts', a: '2', b: '@return', when: 'active' },
   ],
@@ -24,10 +24,15 @@ export const trade: KindTrade = {
     },
     'float-down': {
       title: 'float jammed down',
-      effects: [{ mode: 'float', at: 'down' }],
+      effects: [{ mode: 'guide', at: 'jammed-down' }],
       perYear: 0.01,
       cure: 'clean',
     },
-    'float-up': { title: 'float jammed up', effects: [{ mode: 'float', at: 'up' }], perYear: 0.006, cure: 'clean' },
+    'float-up': {
+      title: 'float jammed up',
+      effects: [{ mode: 'guide', at: 'jammed-up' }],
+      perYear: 0.006,
+      cure: 'clean',
+    },
   },
 }

@@ -3,6 +3,7 @@ import type { KindTrade, ProbeSpec } from '../contract'
 export const trade: KindTrade = {
   probes: (): ProbeSpec[] => [
     { id: 'volts', what: 'volts', a: 'a', b: 'b', when: 'active' },
+    { id: 'idle-volts', what: 'volts', a: 'a', b: 'b', when: 'idle' },
     { id: 'ohms', what: 'ohms', a: 'a', b: 'b', when: 'dead', lifted: true },
     { id: 'hum', what: 'sense', signal: 'hums', sense: 'ear', when: 'active' },
     { id: 'runs', what: 'sense', signal: 'passes', sense: 'eye', when: 'active' },

@@ -17,6 +17,9 @@ export const physics: KindPhysics = {
     if (skin === 1 || (skin === 2 && live.m[mode.wet]))
       emit({ t: 'R', a: e.tip, b: e.shell, ohms: wetOhms(part, live) })
   },
+  signals: {
+    coated: { about: 'scale sits on it or on its insulator', read: ({ mode }, { m }) => (m[mode.skin] < 2 ? 1 : 0) },
+  },
   react(part, live, want) {
     const level = live.of(part, 'of', 'level')
     const wet = live.m[part.mode.wet] === 1

@@ -1,7 +1,10 @@
 import type { KindTrade } from '../contract'
 
 export const trade: KindTrade = {
-  probes: () => [{ id: 'ohms', what: 'ohms', a: 'tip', b: 'shell', when: 'dead', lifted: true }],
+  probes: () => [
+    { id: 'look', what: 'sense', signal: 'coated', sense: 'eye', when: 'dead', minutes: 5 },
+    { id: 'ohms', what: 'ohms', a: 'tip', b: 'shell', when: 'dead', lifted: true },
+  ],
   faults: {
     scaled: { title: 'probe scaled over', effects: [{ mode: 'skin', at: 'scaled' }], perYear: 0.08, cure: 'clean' },
     bridged: {

@@ -15,4 +15,5 @@ export const physics: KindPhysics = {
         live.m[mode.life] && Math.abs(live.dcVolts(e.in, e.com)) < live.v[param.volts] / 2 ? 1 : 0,
     },
   },
+  active: 'closed',
 }

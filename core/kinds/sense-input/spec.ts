@@ -10,8 +10,8 @@ export const spec: KindSpec = {
     volts: { dimension: 'voltage', typical: '5 V ±4 %', least: 0.1 },
     ohms: { dimension: 'resistance', typical: '47 kΩ ±10 %', least: 1 },
   },
-  /** A lamp on the board shows whether it sees its terminals joined. */
-  words: { shows: ['nothing', 'a lamp'] },
+  /** Whether a lamp shows that it sees its terminals joined, and whether a lead may join them for a test. */
+  words: { shows: ['nothing', 'lamp'], lead: ['never', 'allowed'] },
   modes: [
     { name: 'life', values: ['dead', 'alive'], initial: 1 },
     { name: 'bridge', values: ['off', 'on'], initial: 0 },

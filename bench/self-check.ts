@@ -1,0 +1,116 @@
+/**
+ * `npm run self-check`: whether the sheets of the library hold what a sheet must hold.
+ *
+ *     npm run self-check -- [SHEET]... [--seeds N] [--faults N] [--skip-play]
+ *
+ * Every fault is complained of or marked latent, and seen by some test; what no test tells apart is little, and is listed
+ * with the test that would be needed; and who follows the advice on a machine that has the fault, run by the plain simulator
+ * with values, meters and senses of its own, ends on the right repair.
+ */
+import { parseArgs } from 'node:util'
+import { fileURLToPath } from 'node:url'
+import { findShipped, shippedIds } from '../cli/library'
+import { tellApart, type LookAlikes } from '../core/diagnose'
+import { openBench } from '../core/explain'
+import type { Fault } from '../core/machine'
+import { checkRuns } from '../core/procedure'
+import type { Predictor } from '../core/predict'
+import { readSheet, type Sheet } from '../core/sheet'
+import { play, policiesFor } from './play'
+import { random } from './random'
+import { TrueMachine } from './true-machine'
+
+/** Share of a sheet's prior that look-alikes may hold together. */
+export const ALIKE_AT_MOST = 0.1
+
+export const shippedSheets = (): Sheet[] =>
+  shippedIds()
+    .map((id) => {
+      const { text, file } = findShipped(id)!
+      return readSheet(text, file, findShipped)
+    })
+    .flatMap((read) => (read.ok ? [read.value] : []))
+
+/** What is wrong with a sheet as far as the engine alone can see; empty when nothing is. */
+export function lookThrough(predictor: Predictor): { wrong: string[]; alike: string[]; signatures: number } {
+  const { machine } = predictor.bench
+  const { showings, lookAlikes, signatures } = tellApart(predictor)
+  const wrong = checkRuns(predictor.bench).map((p) => `${p.code} ${p.place.path.join('.')}`)
+  machine.sheet.complaints.forEach((c, k) => {
+    if (predictor.complains(predictor.members[0], k)) wrong.push(`a healthy machine is complained of: ${c.id}`)
+  })
+  for (const { fault, complaints, seenBy } of showings) {
+    const { latent } = machine.sheet.faults[fault.index]
+    if (!complaints.length && !latent) wrong.push(`${fault.id}: nobody complains of it, and it is not latent`)
+    if (!seenBy) wrong.push(`${fault.id}: no test tells it from a healthy machine`)
+  }
+  const share = lookAlikes.reduce((s, l) => s + l.share, 0)
+  if (share > ALIKE_AT_MOST) wrong.push(`look-alikes hold ${(100 * share).toFixed(1)} % of the prior`)
+  return { wrong, alike: lookAlikes.map((l) => sayAlike(predictor, l)), signatures }
+}
+
+/** Look-alikes, and the test that would be needed to tell them apart: one at a part of theirs that nothing is put to yet. */
+function sayAlike({ bench }: Predictor, { faults, share }: LookAlikes): string {
+  const { parts } = bench.machine
+  const places = [...new Set(faults.map((f) => parts[f.part].title))]
+  const needed =
+    places.length > 1 ? `a look or a reading at ${places.slice(1).join(' or ')}` : `a look inside ${places[0]}`
+  return `${(100 * share).toFixed(1)} %: ${faults.map((f) => f.id).join(', ')} (needed: ${needed})`
+}
+
+export interface Met {
+  fault: Fault
+  seed: number
+  solved: boolean
+  rightFirst: boolean
+  tests: number
+}
+
+/** Follows the advice on machines that have one fault; faults that nobody would call for are left out. */
+export function meet(predictor: Predictor, fault: Fault, seed: number): Met | undefined {
+  const next = random(seed * 7907 + fault.index)
+  const { severity: range } = fault
+  const u = 0.1 + 0.8 * next()
+  const severity =
+    range &&
+    (range.scale === 'log' ? range.from * (range.to / range.from) ** u : range.from + (range.to - range.from) * u)
+  const truth = new TrueMachine(predictor.bench, [{ fault, severity }], next, undefined, 0)
+  const [complaint] = truth.complaints()
+  if (complaint === undefined) return undefined
+  const call = { sort: 'single' as const, truth, repairs: [fault.repair], complaint }
+  const { solved, rightFirst, tests } = play(predictor, call, policiesFor(predictor)[0])
+  return { fault, seed, solved, rightFirst, tests }
+}
+
+function main(): void {
+  const { values, positionals } = parseArgs({
+    allowPositionals: true,
+    options: { seeds: { type: 'string' }, faults: { type: 'string' }, 'skip-play': { type: 'boolean' } },
+  })
+  const seeds = Number(values.seeds ?? 5)
+  let bad = 0
+  for (const sheet of shippedSheets()) {
+    if (sheet.assembly || (positionals.length && !positionals.includes(sheet.id))) continue
+    const predictor = openBench(sheet)
+    const { wrong, alike, signatures } = lookThrough(predictor)
+    const { faults } = predictor.bench.machine
+    console.log(
+      `${sheet.id}: ${faults.length} faults, ${signatures} signatures, ${predictor.bench.procedures.length} tests`,
+    )
+    for (const line of wrong) console.log(`  WRONG ${line}`)
+    for (const line of alike) console.log(`  alike ${line}`)
+    bad += wrong.length
+    if (values['skip-play']) continue
+    const met = faults
+      .slice(0, Number(values.faults ?? faults.length))
+      .flatMap((f) => Array.from({ length: seeds }, (_, i) => meet(predictor, f, i + 1) ?? []).flat())
+    const lost = met.filter((m) => !m.solved)
+    for (const m of lost) console.log(`  LOST ${m.fault.id}, seed ${m.seed}`)
+    const first = met.filter((m) => m.rightFirst).length
+    console.log(`  met ${met.length}: right in the end ${met.length - lost.length}, at once ${first}`)
+    bad += lost.length
+  }
+  process.exitCode = bad ? 1 : 0
+}
+
+if (process.argv[1] === fileURLToPath(import.meta.url)) main()
