@@ -110,6 +110,9 @@ const chips = computed(() => {
           @click="emit('taken', 'no')"
           >No <kbd>X</kbd></Button
         >
+        <button v-if="card.waits" type="button" class="chip" data-answer="never" @click="emit('taken', 'never')">
+          It never came to that
+        </button>
       </div>
       <template v-else>
         <ReadingScale

@@ -23,6 +23,11 @@ function nearly(word: string, other: string): boolean {
   return rest(i, j) || rest(i + 1, j + 1) || rest(i + 1, j) || rest(i, j + 1)
 }
 
+/** Shorter words are looked for at the ends of model numbers alone. */
+const SHORT = 3
+const partOf = (word: string, token: string): boolean =>
+  /\d/.test(token) && !/^\d$/.test(word) && (token.startsWith(word) || token.endsWith(word))
+
 /** Words shorter than this must fit exactly. */
 const FORGIVEN = 4
 
@@ -39,7 +44,8 @@ export function fits({ words }: Findable, query: string): number {
   let score = 1
   for (const word of asked) {
     if (single.includes(word)) score += 3
-    else if (joined.some((w) => w.includes(word))) score += 2
+    else if (word.length >= SHORT ? joined.some((w) => w.includes(word)) : single.some((w) => partOf(word, w)))
+      score += 2
     else if (word.length >= FORGIVEN && single.some((w) => w.length >= FORGIVEN - 1 && nearly(word, w))) score += 1
     else return 0
   }

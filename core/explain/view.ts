@@ -55,6 +55,8 @@ export interface TestCard {
   /** Part that the test looks at, -1 for the whole machine. */
   part: number
   school: TestRow['school']
+  /** Whether it waits for a moment of a program, which may never come. */
+  waits: boolean
   shape: ReadingShape
   /** The instrument chosen, and those it can be taken with, the usual one first. */
   meter: string | undefined
@@ -169,6 +171,7 @@ export function cardOf(
     how: sayHow(machine, procedure, meter),
     part: procedure.what.is === 'probe' || procedure.what.is === 'watch' ? procedure.what.part : -1,
     school: procedure.school,
+    waits: procedure.needs.reach !== undefined,
     shape: shapeWith(procedure, meter),
     meter,
     meters: [...(usual === undefined ? [] : [usual]), ...procedure.otherMeters.filter((m) => m !== usual)].map(

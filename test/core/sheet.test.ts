@@ -38,8 +38,8 @@ describe('sheets', () => {
     text = edit(text, 'valve-return.broken: { repair: remake-return }', 'valve-return.torn: { repair: remake-return }')
     text = edit(
       text,
-      'overfull:\n    title: Pump out after overfill\n    on: [drain-out]\n    final: true',
-      'overfull:\n    title: Pump out after overfill\n    on: [drain-out]',
+      '    on: [drain-out]\n    exits:\n      - { when: after 3 min, to: halted }',
+      '    on: [drain-out]',
     )
     const found = problemsOf(text)
     expect(found.map((p) => p.code).sort()).toEqual(
@@ -71,6 +71,26 @@ describe('sheets', () => {
     ['an unknown field', `${mini('interlocks')}\ncolour: blue\n`, 'unknown-field'],
     ['zero ohms', edit(mini('interlocks'), 'ohms: 5600 Ω ±8 %', 'ohms: 0 Ω'), 'out-of-range'],
     ['a float that trips where it returns', edit(mini('boiler'), 'return: 70 mm', 'return: 100 mm'), 'no-hysteresis'],
+    [
+      'a sub-assembly that is not there',
+      edit(mini('interlocks'), 'parts:\n', 'parts:\n  extra: { assembly: ghost }\n'),
+      'unknown-sheet',
+    ],
+    [
+      'a sub-assembly that is not given what it needs',
+      edit(mini('interlocks'), 'parts:\n', 'parts:\n  extra: { assembly: probe-boiler }\n'),
+      'missing',
+    ],
+    [
+      'a wire to nowhere',
+      edit(mini('boiler'), 'heat: [board.L, heat-out, heater, board.N]', 'heat: [board.L, heat-out, heater, board.X]'),
+      'unknown-terminal',
+    ],
+    [
+      'a part of an option that is not named',
+      edit(mini('boiler'), 'tap: { kind: stop }', 'tap: { kind: stop, option: garden }'),
+      'missing',
+    ],
     ['a jumper across a protection', edit(mini('interlocks'), 'jumper: bin,', 'jumper: relay,'), 'out-of-range'],
   ])('%s', (_, text, code) => {
     expect(problemsOf(text).map((p) => p.code)).toContain(code)
