@@ -8,7 +8,8 @@ import { openBench, sayReading, sayTest, dimensionOf } from './core/explain'
 import { orThrow } from './core/issue'
 import { readSheet } from './core/sheet'
 const t0 = Date.now()
-const log = (...x: unknown[]) => console.log(((Date.now() - t0) / 1000).toFixed(1), ...x)
+import { appendFileSync } from 'node:fs'
+const log = (...x: unknown[]) => appendFileSync('/tmp/f.log', [((Date.now() - t0) / 1000).toFixed(1), ...x].join(' ') + '\n')
 const { text, file } = findShipped('ulldale-f9')!
 const { bench } = openBench(orThrow(readSheet(text, file, findShipped)))
 const own = bench.machine.faults.find((f) => f.id === 'spout.stuck-open')!

@@ -38,9 +38,6 @@ export interface SheetFacts {
   schoolOf(test: string, instrument: string | undefined): School | undefined
   needs: SafetyNeed[]
   repairs: Set<string>
-  /** What it is looked for by, and what its codes mean. */
-  words: string[]
-  codes: { code: string; title: string; means: string; lamps: string | undefined }[]
 }
 const known = new Map<string, Promise<SheetFacts>>()
 
@@ -57,6 +54,28 @@ export function sheetFacts(id: string): Promise<SheetFacts> {
         schoolOf: (test, instrument) => findProcedure(bench, test, instrument)?.school,
         needs: sheet.makeSafe,
         repairs: new Set(sheet.repairs.map((r) => r.id)),
+      }
+    })
+    known.set(id, facts)
+    facts.catch(() => known.delete(id))
+  }
+  return facts
+}
+
+/** What a machine is looked for by, and what its codes mean. */
+export interface SheetWords {
+  words: string[]
+  codes: { code: string; title: string; means: string; lamps: string | undefined }[]
+}
+const worded = new Map<string, Promise<SheetWords>>()
+
+/** The words of a sheet: read only, nothing is run. */
+export function sheetWords(id: string): Promise<SheetWords> {
+  let words = worded.get(id)
+  if (!words) {
+    words = sheetTexts(id).then((texts): SheetWords => {
+      const sheet = orThrow(readSheet(texts[0].text, texts[0].file, (other) => texts.find((t) => t.id === other)))
+      return {
         words: [
           sheet.title,
           ...(sheet.maker ? [sheet.maker] : []),
@@ -68,8 +87,8 @@ export function sheetFacts(id: string): Promise<SheetFacts> {
         codes: sheet.alarms.map(({ code, title, means, lamps }) => ({ code, title, means, lamps })),
       }
     })
-    known.set(id, facts)
-    facts.catch(() => known.delete(id))
+    worded.set(id, words)
+    words.catch(() => worded.delete(id))
   }
-  return facts
+  return words
 }

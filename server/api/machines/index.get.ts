@@ -9,7 +9,7 @@ export default defineEventHandler(async (event) => {
   return {
     machines: await Promise.all(
       machines.map(async ({ id, sheet, title, customer, place }) => {
-        const { words, codes } = await sheetFacts(sheet)
+        const { words, codes } = await sheetWords(sheet)
         return { id, sheet, title, customer, place, words: [title, customer, place, ...words], codes }
       }),
     ),
