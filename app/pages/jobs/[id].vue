@@ -62,10 +62,13 @@ watch(
 )
 
 let round = 0
+/** Whether the advice shown answers an older question than the one asked now. */
+const thinking = ref(false)
 /** Asks the worker: first the quick answer, then the settled one. Only the newest question counts. */
 async function think() {
   if (!facts.value) return
   const mine = ++round
+  thinking.value = true
   const evidence = JSON.parse(JSON.stringify(written.value)) as Written[]
   try {
     for (const quick of [true, false]) {
@@ -74,6 +77,7 @@ async function think() {
       view.value = answer
       await turnCard(evidence, mine, quick)
     }
+    if (mine === round) thinking.value = false
   } catch (error) {
     broken.value = error instanceof Error ? error.message : String(error)
   }
@@ -238,7 +242,7 @@ useKeys({
           @pick="part = $event"
         />
       </section>
-      <div class="desk" :data-settled="view.settled">
+      <div class="desk" :data-settled="view.settled && !thinking">
         <div class="left">
           <CauseCard
             v-if="stands && !job.state.closed"
