@@ -78,10 +78,11 @@ export async function choose(page: Page, title: string): Promise<void> {
 export async function makeSafe(page: Page): Promise<string[]> {
   const done: string[] = []
   const button = page.locator('.safe .do')
-  // One step may follow another on the card: it is over when none has come for a moment.
+  // One step follows another on the card until the reading may be entered.
+  const ready = page.locator('form.entry')
   for (;;) {
-    if (!(await button.count())) await page.waitForTimeout(250)
-    if (!(await button.count())) break
+    await expect(ready.or(button).first()).toBeVisible()
+    if (await ready.count()) break
     const title = await button.first().innerText()
     done.push(title)
     await button.first().click()
