@@ -83,12 +83,17 @@ async function think() {
   }
 }
 async function turnCard(evidence: Written[], mine: number, quick = false) {
-  const test = chosen.value ?? view.value?.next[0]?.id
+  // A card on which somebody is already writing stays.
+  const begun =
+    text.value && card.value && view.value?.next.some((n) => n.id === card.value?.id) ? card.value.id : undefined
+  const test = chosen.value ?? begun ?? view.value?.next[0]?.id
   const next =
     test === undefined ? undefined : await bench.card(evidence, order.value, bands.value, test, meter.value, quick)
   if (mine === round) card.value = next
 }
-watch([written, order, bands], think, { deep: true })
+/** The question as text: a note or a safety step asks nothing new, and must not turn the card over. */
+const question = computed(() => JSON.stringify([written.value, order.value, bands.value]))
+watch(question, think)
 
 const missing = computed(() => {
   if (!card.value || !facts.value) return []
