@@ -18,10 +18,12 @@ import { flat, normal, pick, type Random } from './random'
 
 /** Chance that a hand slips: another scale, another test's terminals, any number. */
 const SLIPS = 0.03
-/** Spread of a hand on a stopwatch, s. */
 /** A counter needs a wave of this mean, V. */
 const COUNTS_ABOVE = 0.5
+/** Spread of a hand on a stopwatch, s. */
 const REACTION = 0.4
+/** Step of the plain runs, s: a small part of what a hand on a stopwatch is late. */
+const TRUE_STEP = 0.05
 
 /** How far the truth may be from the sheet, beyond its tolerances: shares, drawn flat, each value by itself. `none`: the sheet's own values. */
 export interface SheetErrors {
@@ -70,7 +72,7 @@ export class TrueMachine {
     if (!run) {
       const { edits, script } = this.bench.runs[index]
       const variant = makeVariant(this.machine, this.present, edits, this.values)
-      this.runs.set(index, (run = runPlain(variant, script)))
+      this.runs.set(index, (run = runPlain(variant, script, TRUE_STEP)))
     }
     return run
   }
@@ -85,7 +87,7 @@ export class TrueMachine {
     const acting = this.present.map(({ fault, severity }) => ({ fault, severity }))
     const on = (index: number) =>
       this.present.some((p) => p.misses !== undefined)
-        ? runPlain(makeVariant(this.machine, acting, [], this.values), this.bench.runs[index].script)
+        ? runPlain(makeVariant(this.machine, acting, [], this.values), this.bench.runs[index].script, TRUE_STEP)
         : this.run(index)
     const shown = runs.map((r) => on(r.index).complaints)
     return complaints.filter((_, k) => shown.some((s) => s[k])).map((c) => c.id)
@@ -220,7 +222,7 @@ function ohmsOf(nodes: number, components: readonly Component[], a: number, b: n
 /** Opens a joint and lets the water run into a bucket, or through a needle of known resistance before a gauge. */
 function drawn(live: PlainLive, node: number, what: 'pressure' | 'bucket'): number {
   const upstream = live.stretches().stretches.filter((s) => s.from !== node)
-  const heads = live.heads()
+  const heads = live.heads().slice()
   if (what === 'bucket') {
     heads[node] = 0
     const flow = waterSolver(upstream, heads)(heads)

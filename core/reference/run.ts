@@ -7,7 +7,7 @@ import type { Stretch } from '../water'
 import { plainAmps, plainVolts, solveBoth, solvePlain, type PlainSolution } from './circuit'
 import { waterSolver } from './water'
 
-/** Length of a step, s. */
+/** Usual length of a step, s. */
 export const STEP = 0.01
 const ROUNDS = 60
 
@@ -47,7 +47,11 @@ interface Solved {
    * through it makes. On DC alone: such resistances lie in no AC loop of any sheet.
    */
   moving: { at: number; ohms: number; gives: PlainSolution }[]
+  /** For each part whose components follow the states, the place of its first component. */
+  follows: { part: Part; first: number }[]
 }
+
+const same = (a: Float64Array, b: Float64Array): boolean => a.every((x, i) => x === b[i])
 
 /** One ampere, as a source that hardly loads anything. */
 const AMPERE = 1e12
@@ -61,9 +65,15 @@ export class PlainLive implements Live {
   private solved: Solved | undefined
   /** Volts of each DC source as it stands, and amperes that stand for what resistances have changed by. */
   private sources: { volts: Float64Array; amps: Float64Array } | undefined
+  private direct: { base: PlainSolution; volts: Float64Array; amps: Float64Array; solution: PlainSolution } | undefined
   private network: { stretches: Stretch[]; of: Int32Array; solve: (fixed: Float64Array) => Float64Array } | undefined
   private flows: { heads: Float64Array; flow: Float64Array } | undefined
+  /** Of this instant, until a mode or a state moves: fixed pressures, and celsius of the water at each node. */
+  private fixed: Float64Array | undefined
+  private warm: Map<number, number> | undefined
   private readonly followers: readonly Part[]
+  private readonly heading: readonly Part[]
+  private readonly warming: readonly Part[]
 
   constructor(
     readonly variant: Variant,
@@ -72,7 +82,11 @@ export class PlainLive implements Live {
     readonly since: Float64Array,
     private readonly cache: SolvedCache,
   ) {
-    this.followers = variant.parts.filter((p) => variant.machine.kinds[p.index].stampFollowsState)
+    const { parts } = variant
+    const { kinds } = variant.machine
+    this.followers = parts.filter((p) => kinds[p.index].stampFollowsState)
+    this.heading = parts.filter((p) => kinds[p.index].heads)
+    this.warming = parts.filter((p) => kinds[p.index].temperatures)
   }
   get v(): Float64Array {
     return this.variant.values
@@ -95,10 +109,12 @@ export class PlainLive implements Live {
     this.sources = undefined
     this.network = undefined
     this.flows = undefined
+    this.fixed = this.warm = undefined
   }
   /** To be called after the states have moved: sources that follow them have moved too. */
   moved(): void {
     if (this.followers.length) this.sources = undefined
+    this.fixed = this.warm = undefined
   }
 
   components(): { components: Component[]; owner: number[] } {
@@ -135,7 +151,8 @@ export class PlainLive implements Live {
         const driven: Component = { t: 'VDC', a: c.a, b: c.b, ohms: AMPERE, volts: AMPERE }
         return [{ at, ohms: c.ohms, gives: solvePlain(nodes, [...only(-1), driven], 0) }]
       })
-      solved = { components, owner, ac, base, unit, moving }
+      const follows = this.followers.map((part) => ({ part, first: owner.indexOf(part.index) }))
+      solved = { components, owner, ac, base, unit, moving, follows }
       this.cache.set(key, solved)
     }
     return (this.solved = solved)
@@ -145,16 +162,17 @@ export class PlainLive implements Live {
   }
   private sourcesNow(): { volts: Float64Array; amps: Float64Array } {
     if (this.sources) return this.sources
-    const { components, owner, base, unit, moving } = this.circuit()
+    const { components, follows, base, unit, moving } = this.circuit()
     const now = components.slice()
-    for (const part of this.followers) {
-      let at = owner.indexOf(part.index)
+    for (const { part, first } of follows) {
+      let at = first
       this.variant.machine.kinds[part.index].stamp!(part, this, (c) => (now[at++] = c))
     }
     const volts = Float64Array.from(unit, ({ at }) => {
       const c = now[at]
       return c.t === 'VDC' ? c.volts : 0
     })
+    if (!moving.length) return (this.sources = { volts, amps: new Float64Array(0) })
     // A conductance that is greater by δ draws δ·w more: Σ over the others of what that does to w, solved for w.
     const across = ({ re }: PlainSolution, k: number) => re[components[moving[k].at].a] - re[components[moving[k].at].b]
     const n = moving.length
@@ -175,25 +193,29 @@ export class PlainLive implements Live {
     const amps = Float64Array.from(moving, (_, k) => (-more[k] * rows[k][n]) / rows[k][k])
     return (this.sources = { volts, amps })
   }
-  /** A DC quantity of the whole from what each source and each moved resistance gives to it. */
-  private summed(of: (s: PlainSolution) => number): number {
+  /** Volts of every node on DC: what each source and each moved resistance gives, added up. */
+  dc(): PlainSolution {
     const { base, unit, moving } = this.circuit()
     const { volts, amps } = this.sourcesNow()
-    let sum = of(base)
-    for (let k = 0; k < unit.length; k++) sum += volts[k] * of(unit[k].gives)
-    for (let k = 0; k < moving.length; k++) sum += amps[k] * of(moving[k].gives)
-    return sum
-  }
-  dc(): PlainSolution {
-    const { base } = this.circuit()
-    return { re: base.re.map((_, i) => this.summed(({ re }) => re[i])), im: base.im, island: base.island }
+    const kept = this.direct
+    // Sources that stand as they stood give what they gave.
+    if (kept?.base === base && same(kept.volts, volts) && same(kept.amps, amps)) return kept.solution
+    const re = base.re.slice()
+    const add = (times: number, by: Float64Array) => {
+      if (times !== 0) for (let i = 0; i < re.length; i++) re[i] += times * by[i]
+    }
+    unit.forEach(({ gives }, k) => add(volts[k], gives.re))
+    moving.forEach(({ gives }, k) => add(amps[k], gives.re))
+    const solution = { re, im: base.im, island: base.island }
+    this.direct = { base, volts, amps, solution }
+    return solution
   }
   volts(a: number, b: number): number {
     return Math.hypot(plainVolts(this.ac(), a, b), this.dcVolts(a, b))
   }
   dcVolts = (a: number, b: number): number => {
-    const { island } = this.circuit().base
-    return island[a] === island[b] ? this.summed(({ re }) => re[a] - re[b]) : 0
+    const { re, island } = this.dc()
+    return island[a] === island[b] ? re[a] - re[b] : 0
   }
   amps(part: Part): number {
     const { owner } = this.circuit()
@@ -206,11 +228,13 @@ export class PlainLive implements Live {
     return most
   }
 
+  /** Fixed pressures, Pa, NaN where there is none; not to be changed. */
   heads(): Float64Array {
+    if (this.fixed) return this.fixed
     const fixed = new Float64Array(this.variant.machine.waterNodes).fill(NaN)
-    for (const part of this.variant.parts)
-      this.variant.machine.kinds[part.index].heads?.(part, this, (node, pascals) => (fixed[node] = pascals))
-    return fixed
+    for (const part of this.heading)
+      this.variant.machine.kinds[part.index].heads!(part, this, (node, pascals) => (fixed[node] = pascals))
+    return (this.fixed = fixed)
   }
   stretches(): { stretches: Stretch[]; of: Int32Array } {
     const stretches: Stretch[] = []
@@ -225,9 +249,10 @@ export class PlainLive implements Live {
       const { stretches, of } = this.stretches()
       this.network = { stretches, of, solve: waterSolver(stretches, heads) }
     }
-    if (!this.flows || heads.some((p, i) => !Object.is(p, this.flows!.heads[i])))
+    if (!this.flows || (this.flows.heads !== heads && heads.some((p, i) => !Object.is(p, this.flows!.heads[i]))))
       this.flows = { heads, flow: this.network.solve(heads) }
-    return { ...this.network, flow: this.flows.flow }
+    this.flows.heads = heads
+    return { stretches: this.network.stretches, of: this.network.of, flow: this.flows.flow }
   }
   pressure(node: number): number {
     const fixed = this.heads()
@@ -259,11 +284,14 @@ export class PlainLive implements Live {
     const { stretches, flow } = this.water()
     return stretches.reduce((q, s, k) => q + (s.to === node ? flow[k] : 0) - (s.from === node ? flow[k] : 0), 0)
   }
-  warmthInto(node: number): number {
+  /** Celsius of the water at each node that any reaches. */
+  private warmths(): Map<number, number> {
+    if (this.warm) return this.warm
     const { stretches, flow } = this.water()
     const known = new Map<number, number>()
-    for (const part of this.variant.parts)
-      this.variant.machine.kinds[part.index].temperatures?.(part, this, (n, celsius) => known.set(n, celsius))
+    for (const part of this.warming)
+      this.variant.machine.kinds[part.index].temperatures!(part, this, (n, celsius) => known.set(n, celsius))
+    if (flow.every((q) => q === 0)) return (this.warm = known)
     // Downstream from the sources, one mixing point after another.
     for (let round = 0; round < stretches.length; round++) {
       const mix = new Map<number, { q: number; qt: number; open: boolean }>()
@@ -275,10 +303,21 @@ export class PlainLive implements Live {
         if (known.has(up)) mix.set(down, { ...at, q: at.q + q, qt: at.qt + q * known.get(up)! })
         else mix.set(down, { ...at, open: true })
       })
-      for (const [n, { q, qt, open }] of mix) if (!open && q > 0) known.set(n, qt / q)
+      let more = false
+      for (const [n, { q, qt, open }] of mix)
+        if (!open && q > 0) {
+          known.set(n, qt / q)
+          more = true
+        }
+      if (!more) break
     }
+    return (this.warm = known)
+  }
+  warmthInto(node: number): number {
+    const { stretches, flow } = this.water()
+    const known = this.warmths()
     return stretches.reduce((sum, s, k) => {
-      if (s.to !== node && s.from !== node) return sum
+      if (flow[k] === 0 || (s.to !== node && s.from !== node)) return sum
       const up = flow[k] >= 0 ? s.from : s.to
       return sum + (s.to === node ? flow[k] : -flow[k]) * (known.get(up) ?? this.ambient)
     }, 0)
@@ -295,10 +334,12 @@ export class PlainLive implements Live {
 }
 
 /**
- * Runs a variant in steps of 10 ms: at each step the parts react until they are content and the control moves on, then
+ * Runs a variant in steps of one length: at each step the parts react until they are content and the control moves on, then
  * every state goes one Euler step further. Nothing is skipped and no event is searched for.
+ *
+ * @param step s; a longer one is as much less exact about when things happen
  */
-export function runPlain(variant: Variant, script: Script, cache: SolvedCache = new Map()): PlainRun {
+export function runPlain(variant: Variant, script: Script, step = STEP, cache: SolvedCache = new Map()): PlainRun {
   const { machine, parts, held } = variant
   const { sheet, kinds } = machine
   const m = machine.modes.map((value, i) => (held[i] >= 0 ? held[i] : value))
@@ -322,7 +363,7 @@ export function runPlain(variant: Variant, script: Script, cache: SolvedCache = 
       case 'ever':
         return ever.has(c) || truth(c.of)
       case 'after':
-        return live.t - entered >= c.seconds - STEP / 4
+        return live.t - entered >= c.seconds - step / 4
       case 'alarm':
         return run.alarms.includes(c.code)
       case 'phase':
@@ -386,20 +427,23 @@ export function runPlain(variant: Variant, script: Script, cache: SolvedCache = 
     enter(exit.to)
     return true
   }
+  const reacting = parts.filter((p) => kinds[p.index].react)
+  const changing = parts.filter((p) => kinds[p.index].rates)
+  const flips = new Int32Array(m.length)
+  let quiet = true
+  const flip = (mode: number, value: number) => {
+    if (!set(mode, value)) return
+    quiet = false
+    // What has gone to and fro this often in one instant chatters.
+    if (++flips[mode] < 8) return
+    stilled.add(mode)
+    run.chatters = true
+  }
   const settle = () => {
-    const flips = new Map<number, number>()
+    flips.fill(0)
     for (let round = 0; round < ROUNDS; round++) {
-      let quiet = true
-      for (const part of parts)
-        kinds[part.index].react?.(part, live, (mode, value) => {
-          if (!set(mode, value)) return
-          quiet = false
-          flips.set(mode, (flips.get(mode) ?? 0) + 1)
-          // What has gone to and fro this often in one instant chatters.
-          if (flips.get(mode)! < 8) return
-          stilled.add(mode)
-          run.chatters = true
-        })
+      quiet = true
+      for (const part of reacting) kinds[part.index].react!(part, live, flip)
       if (quiet && !control()) return
     }
   }
@@ -436,23 +480,24 @@ export function runPlain(variant: Variant, script: Script, cache: SolvedCache = 
   const seen = script.moments.map(() => false)
   run.stills = script.moments.map(() => undefined)
   const dx = new Float64Array(live.x.length)
-  const reacting = Math.round(script.until / STEP)
-  for (let k = 0; k <= reacting; k++) {
-    live.t = k * STEP
-    while (steps.length && steps[0].at <= live.t + STEP / 4) hands(steps.shift()!)
+  const last = Math.round(script.until / step)
+  for (let k = 0; k <= last; k++) {
+    live.t = k * step
+    while (steps.length && steps[0].at <= live.t + step / 4) hands(steps.shift()!)
     settle()
     for (const c of evers) if (!ever.has(c) && truth(c.of)) ever.add(c)
     script.moments.forEach((moment, i) => {
       if (seen[i]) return
       const at = moment.is === 'time' ? moment.at : (firstEntry.get(moment.phase) ?? Infinity) + moment.after
-      if (live.t < at - STEP / 4) return
+      if (live.t < at - step / 4) return
       seen[i] = true
       const there = moment.is === 'time' || (phase === moment.phase && entered === firstEntry.get(moment.phase))
       if (there) run.stills[i] = { t: live.t, phase, code: run.alarms.at(-1), live: live.keep() }
     })
     dx.fill(0)
-    for (const part of parts) kinds[part.index].rates?.(part, live, dx)
-    for (let i = 0; i < dx.length; i++) live.x[i] += dx[i] * STEP
+    for (const part of changing) kinds[part.index].rates!(part, live, dx)
+    if (dx.every((rate) => rate === 0)) continue
+    for (let i = 0; i < dx.length; i++) live.x[i] += dx[i] * step
     live.moved()
   }
   run.complaints = sheet.complaints.map((c) => truth(c.when))

@@ -16,7 +16,7 @@ export function waterSolver(stretches: readonly Stretch[], fixed: Float64Array):
   const last = chains.map(() => ({ gap: NaN, q: 0 }))
   const flowOf = (k: number): number => {
     const gap = pressure[chains[k].from] - pressure[chains[k].to]
-    if (last[k].gap !== gap) last[k] = { gap, q: flowAlong(chains[k], gap) }
+    if (last[k].gap !== gap) last[k] = { gap, q: flowAlong(chains[k], gap, last[k].q) }
     return last[k].q
   }
   return (now) => {
@@ -48,14 +48,18 @@ export function waterSolver(stretches: readonly Stretch[], fixed: Float64Array):
   }
 }
 
-/** The flow at which a chain loses the pressure it is given: the loss rises with the flow, so bisection finds it. */
-function flowAlong(c: Chain, gap: number): number {
-  let high = 1e-3
-  while (lossAlong(c, high) < gap) high *= 2
-  let low = -1e-3
-  while (lossAlong(c, low) > gap) low *= 2
-  for (let i = 0; i < 70; i++) {
-    const mid = (low + high) / 2
+/**
+ * The flow at which a chain loses the pressure it is given: the loss rises with the flow, so bisection finds it, in a
+ * bracket that grows from the flow that was there before until it holds the answer.
+ */
+function flowAlong(c: Chain, gap: number, before: number): number {
+  let wide = 1e-9
+  while (lossAlong(c, before + wide) < gap) wide *= 8
+  let high = before + wide
+  wide = 1e-9
+  while (lossAlong(c, before - wide) > gap) wide *= 8
+  let low = before - wide
+  for (let mid = (low + high) / 2; mid > low && mid < high && high - low > 1e-18; mid = (low + high) / 2) {
     if (lossAlong(c, mid) > gap) high = mid
     else low = mid
   }
