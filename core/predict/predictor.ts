@@ -15,7 +15,7 @@ import {
 } from '../instrument'
 import { makeVariant, severityNodes, type Edit, type Present } from '../machine'
 import type { Bench, Procedure } from '../procedure'
-import { newPlantCache, Plant, simulate, type Timeline } from '../simulate'
+import { influenceOf, newPlantCache, Plant, simulate, type Timeline } from '../simulate'
 import type { Member, Prediction } from './types'
 
 /** Nodes per severity range. */
@@ -62,6 +62,8 @@ interface Nudged {
 interface Tried {
   timelines: Map<string, Timeline>
   predictions: Map<string, Prediction>
+  /** Quick predictions of tests whose readings move with the states. */
+  screened: Map<string, Prediction>
   /** Predictions that already have the width of their severity nodes. */
   widened: Set<Prediction>
 }
@@ -113,7 +115,7 @@ export class Predictor {
   }
   private make(present: readonly Present[], weight: number, neighbours: Member['neighbours'] = []): Member {
     const member: Member = { index: this.tried.length, present, weight, neighbours }
-    this.tried.push({ timelines: new Map(), predictions: new Map(), widened: new Set() })
+    this.tried.push({ timelines: new Map(), predictions: new Map(), screened: new Map(), widened: new Set() })
     return member
   }
   private add(present: readonly Present[], weight: number, neighbours?: Member['neighbours']): Member {
@@ -204,19 +206,62 @@ export class Predictor {
   }
 
   /**
-   * A quick prediction for comparing tests: the length of a phase gets a broad share of itself as noise instead of
-   * its exact sensitivities, which need a run for each parameter.
+   * A quick prediction for comparing tests: the length of a phase, and how far a reading has come with the water and the
+   * heat, get a broad share of themselves as noise instead of their exact sensitivities, which need a run for each parameter.
    */
   screen(member: Member, procedure: Procedure, edits: readonly Edit[] = []): Prediction {
-    if (procedure.what.is !== 'duration') return this.predict(member, procedure, undefined, edits)
-    const { from, to } = this.timeline(member, procedure.run, edits).phases[procedure.what.phase]
-    if (Number.isNaN(from) || Number.isNaN(to)) return { is: 'never' }
-    return {
-      is: 'value',
-      mean: to - from,
-      sensitivity: new Float64Array(this.shared),
-      noise: Math.hypot(1.5, SCREENED_SPREAD * (to - from)),
+    const { what } = procedure
+    if (what.is === 'duration') {
+      const { from, to } = this.timeline(member, procedure.run, edits).phases[what.phase]
+      if (Number.isNaN(from) || Number.isNaN(to)) return { is: 'never' }
+      return {
+        is: 'value',
+        mean: to - from,
+        sensitivity: new Float64Array(this.shared),
+        noise: Math.hypot(1.5, SCREENED_SPREAD * (to - from)),
+      }
     }
+    const follows = this.followsStates(procedure)
+    if (!follows) return this.predict(member, procedure, undefined, edits)
+    const { screened } = this.tried[member.index]
+    const key = `${procedure.key}|${editsKey(edits)}`
+    let p = screened.get(key)
+    if (!p) {
+      p = this.compute(member, procedure, findMeter(procedure.meter!), edits)
+      if (p.is === 'value') {
+        const { variant, m, since } = this.at(member, procedure, edits)!
+        const start = follows(new Plant(variant, m, this.bench.machine.states.slice(), since))
+        if (Number.isFinite(start)) p.noise = Math.hypot(p.noise, SCREENED_SPREAD * (p.mean - start))
+      }
+      screened.set(key, p)
+    }
+    return p
+  }
+
+  /** The machine as a member has it at the moment of a test; `undefined` when it never comes to that. */
+  private at(member: Member, procedure: Procedure, edits: readonly Edit[]): Plant | undefined {
+    return this.timeline(member, procedure.run, edits).snapshots[procedure.moment]
+  }
+
+  /** How a test reads a value that moves with the states (levels, temperatures); `undefined` when it reads none such. */
+  private followsStates({ what, meter }: Procedure): ((plant: Plant) => number) | undefined {
+    if (what.is !== 'probe') return undefined
+    const { part: index, probe } = what
+    if (probe.what === 'display') return (plant) => plant.signal(index, probe.signal)
+    const ends = (plant: Plant, a: string, b: string) => {
+      const { e } = plant.variant.parts[index]
+      return [e[a], e[b]] as const
+    }
+    if (probe.what === 'hertz')
+      return (plant) => showHertz(plant, index, probe.signal, ...ends(plant, probe.a, probe.b))
+    if (probe.what !== 'ohms' || this.bench.machine.kinds[index].stampFollowsState !== 'resistance') return undefined
+    return (plant) =>
+      showOhms(
+        plant,
+        findMeter(meter!)!,
+        ...ends(plant, probe.a, probe.b),
+        probe.lifted ? plant.variant.parts[index] : undefined,
+      ).value
   }
 
   /** The prediction at the member's own severity, without the width of its node. */
@@ -227,6 +272,8 @@ export class Predictor {
     let p = predictions.get(key)
     if (!p) {
       p = this.compute(member, procedure, meter === undefined ? undefined : findMeter(meter), edits)
+      const follows = this.followsStates(procedure)
+      if (p.is === 'value' && follows) this.addDrift(p, procedure, this.at(member, procedure, edits)!, follows)
       predictions.set(key, p)
     }
     return p
@@ -241,7 +288,7 @@ export class Predictor {
       if (Number.isNaN(from) || Number.isNaN(to)) return { is: 'never' }
       return this.value(to - from, this.timeSensitivity(what.phase, procedure.run, to - from), meter!)
     }
-    const plant = timeline.snapshots[procedure.moment]
+    const plant = this.at(member, procedure, edits)
     if (!plant) return { is: 'never' }
     if (what.is === 'watch') return this.sense(plant.signal(what.part, what.signal) > 0.5, what.sense)
     if (what.is === 'between') {
@@ -257,11 +304,7 @@ export class Predictor {
         return this.volts(plant, meter!, part.e[probe.a], this.node(plant, what.part, probe.b))
       case 'ohms': {
         const [a, b] = [part.e[probe.a], part.e[probe.b]]
-        const alone = probe.lifted ? part : undefined
-        const p = this.ohms(plant, meter!, a, b, alone)
-        if (p.is === 'value' && this.bench.machine.kinds[what.part].stampFollowsState === 'resistance')
-          this.addDrift(p, procedure, plant, (moved) => showOhms(moved, meter!, a, b, alone).value)
-        return p
+        return this.ohms(plant, meter!, a, b, probe.lifted ? part : undefined)
       }
       case 'amps':
         return this.shown(showAmps(plant, part), meter!)
@@ -271,15 +314,8 @@ export class Predictor {
       case 'worked':
         return { is: 'times', clean: this.worked(member, what.part) }
       case 'hertz':
-      case 'display': {
-        const read = (live: Plant): number =>
-          probe.what === 'display'
-            ? live.signal(what.part, probe.signal)
-            : showHertz(live, what.part, probe.signal, part.e[probe.a], part.e[probe.b])
-        const p = this.value(read(plant), undefined, meter!)
-        this.addDrift(p, procedure, plant, read)
-        return p
-      }
+      case 'display':
+        return this.value(this.followsStates(procedure)!(plant), undefined, meter!)
     }
   }
 
@@ -395,19 +431,23 @@ export class Predictor {
     const { script, edits } = runs[run]
     const lengths = machine.phases.map(() => new Float64Array(machine.params.length))
     const states = script.moments.map((): (Float64Array | undefined)[] => machine.params.map(() => undefined))
+    // Shared by these runs alone: most circuits and water networks are the same in all of them.
+    const cache = newPlantCache()
+    const { onCircuit, onWater } = influenceOf(machine)
     const moving = new Set([
       0,
-      ...machine.parts.flatMap((p) =>
-        Object.keys(p.w).length || Object.keys(p.ref).length || machine.kinds[p.index].returns !== undefined
-          ? Object.values(p.param)
-          : [],
-      ),
+      ...machine.parts.flatMap((p) => {
+        const [kind, own] = [machine.kinds[p.index], Object.values(p.param)]
+        if (Object.keys(p.ref).length || kind.returns !== undefined) return own
+        // Of a winding's ohms the water knows nothing as long as it pulls in.
+        return Object.keys(p.w).length ? own.filter((i) => kind.rates || onWater.param[i] || !onCircuit.param[i]) : []
+      }),
     ])
     for (const { index, sd } of machine.params) {
       if (sd === 0 || !moving.has(index)) continue
       const values = machine.values.slice()
       values[index] += sd
-      const other = simulate(makeVariant(machine, [], edits, values), script)
+      const other = simulate(makeVariant(machine, [], edits, values), script, cache)
       for (const p of machine.phases) {
         const [was, is] = [healthy[run].phases[p.index], other.phases[p.index]]
         const length = was.to - was.from
