@@ -144,6 +144,12 @@ export function qualityRows(open: (without?: string) => Predictor, o: QualityOpt
       of: own.length,
     },
     {
+      what: 'listed faults: no cause said to stand at the first repair',
+      figure: share(own, (x) => !x.verdict),
+      unit: '%',
+      of: own.length,
+    },
+    {
       what: 'unlisted faults: no cause said to stand',
       figure: share(unlisted, (x) => !x.verdict),
       unit: '%',

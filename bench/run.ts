@@ -2,17 +2,19 @@
  * `npm run bench`: how good and how fast the advice is. The truth is a machine with values of its own, run by the plain
  * simulator alone. One table a sheet; a figure not reached is printed as not reached. Same seed, same table.
  *
- *     npm run bench -- [--sheet ID]... [--seed N] [--singles N] [--pairs N] [--unlisted N] [--left-out N] [--only speed|optimum|quality]
+ *     npm run bench -- [--sheet ID]... [--seed N] [--singles N] [--pairs N] [--unlisted N] [--left-out N] [--only speed|browser|optimum|quality]
  */
 import { parseArgs } from 'node:util'
-import { findShipped } from '../cli/library'
+import { findShipped, shippedIds } from '../cli/library'
 import { openBench } from '../core/explain'
 import { orThrow } from '../core/issue'
 import { readSheet } from '../core/sheet'
+import { chromiumRows } from './chromium'
 import { optimumRows } from './optimum'
 import { qualityRows } from './quality'
 import { speedRows } from './speed'
 import { printRows } from './table'
+import { wideSheet, WIDE_ZONES } from './wide-sheet'
 
 const { values } = parseArgs({
   options: {
@@ -28,14 +30,23 @@ const { values } = parseArgs({
 const number = (text: string | undefined, usual: number) => (text === undefined ? usual : Number(text))
 const seed = number(values.seed, 1)
 
-for (const id of values.sheet ?? ['orrisk-tl40']) {
-  const { text, file } = findShipped(id)!
+/** Shipped sheets, and one wider than any of them. */
+const texts = {
+  ...Object.fromEntries(shippedIds().map((id) => [id, findShipped(id)!])),
+  wide: wideSheet(WIDE_ZONES),
+}
+const find = (id: string) => texts[id as keyof typeof texts]
+
+for (const id of values.sheet ?? ['orrisk-tl40', 'wide']) {
+  const { text, file } = find(id)
   const open = (without?: string) => {
-    const sheet = orThrow(readSheet(text, file, findShipped))
+    const sheet = orThrow(readSheet(text, file, find))
     return openBench({ ...sheet, faults: sheet.faults.filter((f) => f.id !== without) })
   }
-  const wants = (part: string) => values.only === undefined || values.only === part
+  const wants = (part: string) =>
+    values.only === undefined ? id !== 'wide' || part === 'speed' || part === 'browser' : values.only === part
   if (wants('speed')) printRows(`${id}: speed, seed ${seed}`, speedRows(open, 12, seed))
+  if (wants('browser')) printRows(`${id}: in the browser, seed ${seed}`, await chromiumRows(id, texts, 6, seed))
   if (wants('optimum')) printRows(`${id}: against the optimum, seed ${seed}`, optimumRows([open()], 40, seed))
   if (wants('quality')) {
     const options = {

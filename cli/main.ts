@@ -20,7 +20,7 @@ import {
 import { InputFault, orThrow, problem, sayProblem } from '../core/issue'
 import { BANDS, buildMachine, makeVariant, type Bands, type History, type Machine, type Present } from '../core/machine'
 import { ORDERS, type Order, type PlanState } from '../core/plan'
-import type { Prediction, Predictor } from '../core/predict'
+import { varianceOf, type Prediction, type Predictor } from '../core/predict'
 import { checkRuns, listProcedures, readProbe } from '../core/procedure'
 import { readQuantity, sayQuantity } from '../core/quantity'
 import { locate, readSheet, type Sheet } from '../core/sheet'
@@ -236,7 +236,7 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
     const member = present.length ? predictor.trial(present) : predictor.members[0]
     const p = predictor.predict(member, procedure, o.instrument)
     const dimension = dimensionOf(procedure)
-    const sd = p.is === 'value' ? Math.sqrt(p.sensitivity.reduce((s, x) => s + x * x, 0) + p.noise ** 2) : undefined
+    const sd = p.is === 'value' ? Math.sqrt(varianceOf(p)) : undefined
     if (o.json) return { test: procedure.id, ...plainPrediction(p), sd }
     console.log(sayHow(machine, procedure, o.instrument ?? procedure.meter))
     console.log(
@@ -304,10 +304,10 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
     console.log(`\n${SAY_STATE[a.plan.state]}`)
     if (a.plan.stop)
       for (const r of a.plan.remedies.slice(0, 3)) {
-          const { title, licensed } = machine.sheet.repairs[r.repair]
-          console.log(`  ${sayChance(r.p).padStart(10)}  ${title}`)
-          if (licensed !== undefined) console.log(`${' '.repeat(14)}Stop here: ${licensed}`)
-        }
+        const { title, licensed } = machine.sheet.repairs[r.repair]
+        console.log(`  ${sayChance(r.p).padStart(10)}  ${title}`)
+        if (licensed !== undefined) console.log(`${' '.repeat(14)}Stop here: ${licensed}`)
+      }
     else {
       for (const s of a.plan.next.slice(0, 5))
         console.log(

@@ -31,14 +31,19 @@ const USUALLY_REACHED = 0.3
 /** Pairs not run are never taken for less than this share of their bound. */
 const LEAST_REACHED = 0.05
 
-const keyOf = (r: PlacedReading): string => `${r.procedure.key}|${r.meter ?? ''}|${editsKey(r.edits)}`
+/** Chance that a slip is made in the same way again when a reading is repeated. */
+const SLIPS_AGAIN = 0.2
+
+export const keyOf = (r: Pick<PlacedReading, 'procedure' | 'meter' | 'edits'>): string =>
+  `${r.procedure.key}|${r.meter ?? ''}|${editsKey(r.edits)}`
 
 /** Readings in an order that does not depend on when they were taken. */
 function inOrder(readings: readonly PlacedReading[]): PlacedReading[] {
   const key = (r: PlacedReading) => `${keyOf(r)}|${JSON.stringify(r.value)}`
   const sorted = [...readings].filter((r) => r.value.is !== 'could-not').sort((a, b) => (key(a) < key(b) ? -1 : 1))
-  // The same sense asked twice about the same thing is one witness; so is the same open line measured twice.
-  return sorted.filter((r, i) => r.value.is === 'value' || i === 0 || key(sorted[i - 1]) !== key(r))
+  // The same sense asked twice about the same thing is one witness.
+  const sensed = (r: PlacedReading) => r.value.is === 'yes' || r.value.is === 'no'
+  return sorted.filter((r, i) => !sensed(r) || i === 0 || key(sorted[i - 1]) !== key(r))
 }
 
 interface Scored {
@@ -71,11 +76,15 @@ function score(predictor: Predictor, member: Member, c: Case, readings: readonly
   let condition = noCondition
   const each: number[] = []
   const fits: Fit[] = []
-  for (const r of readings) {
+  readings.forEach((r, k) => {
     const p = predictor.predict(member, r.procedure, r.meter, r.edits)
     const dimension = r.procedure.shape.takes === 'number' ? r.procedure.shape.dimension : undefined
-    const fit = likelihood(p, r.value, dimension, condition)
-    const { l, explains } = fit
+    const fit = likelihood(p, r.value, dimension, condition, keyOf(r))
+    const { explains } = fit
+    const first = readings.findLastIndex((x, i) => i < k && keyOf(x) === keyOf(r))
+    const again = first < 0 ? 0 : SLIPS_AGAIN * fits[first].slip
+    const l =
+      again > 0 ? (1 - again) * fit.l + again * againLikelihood(r.value, readings[first].value, dimension) : fit.l
     fits.push(fit)
     each.push(l)
     log += Math.log(Math.max(l, 1e-300))
@@ -83,7 +92,7 @@ function score(predictor: Predictor, member: Member, c: Case, readings: readonly
       condition = withValue(condition, p, r.value.si, keyOf(r))
     if (p.is === 'sense' && (r.value.is === 'yes' || r.value.is === 'no'))
       condition = withAnswer(condition, p, r.value.is === 'yes')
-  }
+  })
   return { log, condition, each, fits, prior: member.weight, complaint, heard }
 }
 

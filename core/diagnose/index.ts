@@ -1,6 +1,6 @@
 export { tellApart, toldApart, type LookAlikes, type Showing, type Told } from './tell-apart'
 export { elseShares } from './else-shares'
-export { believe, PAIRS_MADE } from './believe'
+export { believe, keyOf, PAIRS_MADE } from './believe'
 export { chanceOfYes, conditional, likelihood, noCondition, SLIP } from './likelihood'
 export { placeEvidence, startStanding, type Placed } from './place'
 export {

@@ -1,5 +1,5 @@
-import { choleskyInPlace, forwardSolve } from '../linear'
-import type { Prediction } from '../predict'
+import { choleskyInPlace, dot, forwardSolve, type Sparse } from '../linear'
+import { varianceOf, type Prediction } from '../predict'
 import type { Dimension, ReadingValue } from '../quantity'
 import type { Condition, Misread } from './types'
 
@@ -132,29 +132,41 @@ export function withAnswer(c: Condition, p: SensePrediction, yes: boolean): Cond
   return { ...c, dull: { ...c.dull, [p.by]: (share * dull) / all } }
 }
 
-/** Dot product of two sensitivities: the covariance that two readings share. */
-export function shared(a: Float64Array, b: Float64Array): number {
+const product = (a: Float64Array, b: Float64Array): number => {
   let s = 0
   for (let i = 0; i < a.length; i++) s += a[i] * b[i]
   return s
 }
 
+/** Share of the noise (as a variance) that stands as it stood when the same thing is read again in the same way. */
+const STANDS = 0.9
+
+/** What two readings share: parameters, and when it is one thing read twice, most of the noise. */
+const covariance = (
+  a: { sensitivity: Sparse; noise: number; key?: string },
+  b: { sensitivity: Sparse; noise: number; key?: string },
+): number =>
+  dot(a.sensitivity, b.sensitivity) + (a.key !== undefined && a.key === b.key ? STANDS * a.noise * b.noise : 0)
+
 /**
  * Mean and variance of a predicted value given the values already explained: ordinary Gaussian conditioning,
  * mean + kᵀC⁻¹r and k₀ − kᵀC⁻¹k (Rasmussen & Williams 2006, eq. 2.19).
+ *
+ * @param key of the reading, as the earlier ones have it: what has been read before hardly scatters anew
  */
 export function conditional(
   p: Prediction & { is: 'value' },
   { used, factor }: Pick<Condition, 'used' | 'factor'>,
+  key?: string,
 ): { mean: number; variance: number } {
-  const own = shared(p.sensitivity, p.sensitivity) + p.noise * p.noise
+  const own = varianceOf(p)
   const n = used.length
   if (n === 0) return { mean: p.mean, variance: own }
-  const k = Float64Array.from(used, (u) => shared(u.sensitivity, p.sensitivity))
+  const k = Float64Array.from(used, (u) => covariance(u, { ...p, key }))
   const r = Float64Array.from(used, (u) => u.residual)
   forwardSolve(factor, n, k)
   forwardSolve(factor, n, r)
-  return { mean: p.mean + shared(k, r), variance: Math.max(own - shared(k, k), p.noise * p.noise * 0.5) }
+  return { mean: p.mean + product(k, r), variance: Math.max(own - product(k, k), p.noise * p.noise * (1 - STANDS)) }
 }
 
 /** The condition with one more explained value. */
@@ -164,7 +176,7 @@ export function withValue(c: Condition, p: Prediction & { is: 'value' }, value: 
   const a = new Float64Array(n * n)
   for (let i = 0; i < n; i++)
     for (let j = 0; j <= i; j++)
-      a[i * n + j] = shared(used[i].sensitivity, used[j].sensitivity) + (i === j ? used[i].noise ** 2 : 0)
+      a[i * n + j] = covariance(used[i], used[j]) + (i === j ? (1 - STANDS) * used[i].noise ** 2 : 0)
   if (!choleskyInPlace(a, n)) return c
   return { ...c, used, factor: a }
 }
@@ -200,13 +212,14 @@ export function likelihood(
   reading: ReadingValue,
   dimension: Dimension | undefined,
   condition: Condition,
+  key?: string,
 ): Fit {
   if (reading.is === 'could-not') return { ...none, l: 1 }
   const slip = SLIP * broadLikelihood(reading, dimension)
   switch (p.is) {
     case 'value': {
       if (reading.is !== 'value') return slipped(slip)
-      const { mean, variance } = conditional(p, condition)
+      const { mean, variance } = conditional(p, condition, key)
       const fit = (1 - SLIP) * normalDensity(reading.si, mean, variance)
       let all = fit + slip
       let best = fit

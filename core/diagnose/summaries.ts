@@ -1,4 +1,4 @@
-import type { Predictor } from '../predict'
+import { varianceOf, type Predictor } from '../predict'
 import type { Belief, PlacedReading, Suspect } from './types'
 
 /** Under this remaining probability a link counts as proven. */
@@ -106,7 +106,7 @@ export function judge(predictor: Predictor, reading: PlacedReading): Verdict {
     return { ...base, distance: value.clean === value.of ? 0 : Infinity, says }
   }
   if (healthy.is === 'value') {
-    const sd = Math.sqrt(healthy.sensitivity.reduce((s, x) => s + x * x, 0) + healthy.noise ** 2)
+    const sd = Math.sqrt(varianceOf(healthy))
     const band = { low: Math.max(0, healthy.mean - 2 * sd), high: healthy.mean + 2 * sd }
     if (value.is === 'open') return { ...base, band, distance: Infinity, says: 'open' }
     if (value.is === 'never') return { ...base, band, distance: Infinity, says: 'never came' }

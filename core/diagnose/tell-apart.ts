@@ -1,19 +1,17 @@
 import type { Fault } from '../machine'
 import { severityNodes } from '../machine'
-import type { Member, Prediction, Predictor } from '../predict'
+import { varianceOf, type Member, type Prediction, type Predictor } from '../predict'
 import type { Procedure } from '../procedure'
 
 /** Two predictions are told apart beyond this many combined standard deviations, or senses by this difference of chances. */
 const APART = 3
 const SENSES_APART = 0.7
 
-const spread = (p: Prediction & { is: 'value' }): number =>
-  Math.hypot(Math.sqrt(p.sensitivity.reduce((s, x) => s + x * x, 0)), p.noise)
-
 /** Whether one reading would tell two predictions apart. */
 export function toldApart(a: Prediction, b: Prediction): boolean {
   if (a.is !== b.is) return true
-  if (a.is === 'value' && b.is === 'value') return Math.abs(a.mean - b.mean) > APART * Math.hypot(spread(a), spread(b))
+  if (a.is === 'value' && b.is === 'value')
+    return Math.abs(a.mean - b.mean) > APART * Math.sqrt(varianceOf(a) + varianceOf(b))
   if (a.is === 'sense' && b.is === 'sense') return Math.abs(a.yes - b.yes) > SENSES_APART
   if (a.is === 'times' && b.is === 'times') return Math.abs(a.clean - b.clean) > SENSES_APART
   if (a.is === 'word' && b.is === 'word') return a.word !== b.word

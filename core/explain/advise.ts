@@ -40,9 +40,8 @@ export function advise(
 ): Advice {
   const placed = placeEvidence(predictor.bench, evidence)
   const belief = believe(predictor, placed.case, pairs)
-  // A test read with the same things in and out tells nothing new; after a change it may.
+  // A test read twice with the same things in and out tells nothing new; after a change it may.
   const now = editsKey(placed.edits)
-  // A doubtful reading may be taken once more.
   const times = new Map<string, number>()
   const taken = new Set<string>()
   const never = new Set<string>()
@@ -50,7 +49,9 @@ export function advise(
     if (editsKey(r.edits) !== now) return
     if (r.value.is === 'never') never.add(momentKey(r.procedure))
     times.set(r.procedure.id, (times.get(r.procedure.id) ?? 0) + 1)
-    if (belief.doubts[i].slip < DOUBT_ABOVE || times.get(r.procedure.id)! > 1) taken.add(r.procedure.id)
+    // A sense that has spoken says the same again; a meter may be put there twice before much hangs on it.
+    const repeats = r.procedure.meter !== undefined || belief.doubts[i].slip >= DOUBT_ABOVE
+    if (!repeats || times.get(r.procedure.id)! > 1) taken.add(r.procedure.id)
   })
   return {
     placed,

@@ -1,6 +1,6 @@
 import { believe, suspects, type Belief, type Placed, type PlacedReading } from '../diagnose'
 import { WORKED, type Outcome, type Suggestion } from '../plan'
-import type { Predictor } from '../predict'
+import { varianceOf, type Predictor } from '../predict'
 import type { Procedure } from '../procedure'
 import type { ReadingValue } from '../quantity'
 import { dimensionOf, sayPrediction, sayReading } from './say'
@@ -35,7 +35,7 @@ export function expectations(
       p,
       text: sayPrediction(prediction, dimensionOf(procedure)),
       mean: value?.mean,
-      sd: value && Math.sqrt(value.sensitivity.reduce((s, x) => s + x * x, 0) + value.noise ** 2),
+      sd: value && Math.sqrt(varianceOf(value)),
     }
   }
   const best = new Map<string, { member: number; top: number; sum: number }>()

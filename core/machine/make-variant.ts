@@ -21,7 +21,8 @@ export function makeVariant(
   const v = values.slice()
   const sds = Float64Array.from(machine.params, (p) => p.sd)
   const held = new Int8Array(machine.modes.length).fill(-1)
-  const parts: Part[] = [...machine.parts]
+  // Nobody is rewired as a rule: the parts are the machine's own.
+  let parts: readonly Part[] = machine.parts
   const repaired = new Set(edits.map((e) => e.repair))
   const acts = (p: Present) => p.misses === undefined && !repaired.has(p.fault.repair)
   for (const { fault, severity } of present.filter(acts))
@@ -35,7 +36,8 @@ export function makeVariant(
       } else {
         const [a, b] = [parts[e.partA][e.medium][e.endA], parts[e.partB][e.medium][e.endB]]
         const put = (index: number, end: string, node: number) => {
-          parts[index] = { ...parts[index], [e.medium]: { ...parts[index][e.medium], [end]: node } }
+          const moved = { ...parts[index], [e.medium]: { ...parts[index][e.medium], [end]: node } }
+          parts = parts.with(index, moved)
         }
         put(e.partA, e.endA, b)
         put(e.partB, e.endB, a)

@@ -34,14 +34,15 @@ export const costsOf = (machine: Machine): Costs => ({
   vain: Float64Array.from(machine.sheet.repairs, (_, r) => vainCost(machine, r)),
 })
 
-/** Weight of each repair; a place to work in. */
+/** Weight of each repair, and how many repairs each member still needs; places to work in. */
 let mass = new Float64Array(0)
+let open = new Uint8Array(0)
 
 /**
  * Expected minutes until the machine works when repairs are tried without further tests, in the order of
  * probability over cost in vain; that order is optimal for causes that exclude each other (Smith's rule).
  *
- * @param needs repairs that each member needs
+ * @param needs repairs that each member needs, all of them
  * @param p weight of each member; need not sum to one, the result scales with it
  * @param rest weight of what no member explains
  */
@@ -52,11 +53,13 @@ export function costToGo(
   rest: number,
 ): number {
   if (mass.length < repair.length) mass = new Float64Array(repair.length)
+  if (open.length < needs.length) open = new Uint8Array(needs.length)
   mass.fill(0)
   let listed = 0
   for (let i = 0; i < needs.length; i++) {
     if (!needs[i].length || p[i] === 0) continue
     listed += p[i]
+    open[i] = needs[i].length
     for (const r of needs[i]) mass[r] += p[i]
   }
   let left = listed
@@ -71,8 +74,9 @@ export function costToGo(
     if (best < 0) break
     const lost = Math.min(other, left)
     cost += repair[best] * (left + lost) + vain[best] * (left - mass[best] + lost)
-    left -= mass[best]
     mass[best] = 0
+    // A machine with two faults works again after both repairs.
+    for (let i = 0; i < needs.length; i++) if (p[i] !== 0 && needs[i].includes(best) && --open[i] === 0) left -= p[i]
   }
   return cost + (other + Math.max(0, left)) * GIVE_UP
 }

@@ -1,4 +1,4 @@
-import { chanceOfYes, conditional, elseShares, type Belief, type Condition } from '../diagnose'
+import { chanceOfYes, conditional, elseShares, keyOf, type Belief, type Condition } from '../diagnose'
 import type { Edit, Machine } from '../machine'
 import type { Predictor, Prediction } from '../predict'
 import { minutesTo, type Move, type Procedure, type Standing } from '../procedure'
@@ -142,11 +142,12 @@ function spread(
   prediction: Prediction,
   condition: Condition,
   edges: readonly number[],
+  key: string,
   put: (bin: Bin, chance: number) => void,
 ): void {
   switch (prediction.is) {
     case 'value': {
-      const { mean, variance } = conditional(prediction, condition)
+      const { mean, variance } = conditional(prediction, condition, key)
       const sd = Math.sqrt(variance)
       let below = 0
       for (let k = 0; k <= edges.length; k++) {
@@ -191,23 +192,24 @@ export function outcomesOf(
   edits: readonly Edit[] = [],
 ): Outcome[] {
   const rows: { i: number; p: number; prediction: Prediction }[] = []
+  const key = keyOf({ procedure, meter: undefined, edits })
   const values: { mean: number; sd: number }[] = []
   belief.members.forEach((m, i) => {
     if (belief.p[i] < COUNTS) return
     const prediction = predictor.screen(m, procedure, edits)
     rows.push({ i, p: belief.p[i], prediction })
     if (prediction.is !== 'value') return
-    const { mean, variance } = conditional(prediction, belief.conditions[i])
+    const { mean, variance } = conditional(prediction, belief.conditions[i], key)
     values.push({ mean, sd: Math.sqrt(variance) })
   })
   const edges = binEdges(values)
   const bins = new Map<string, Outcome>()
   let listed = 0
   for (const { i, p, prediction } of rows)
-    spread(prediction, belief.conditions[i], edges, ({ key, ...bin }, chance) => {
+    spread(prediction, belief.conditions[i], edges, key, ({ key: bin, ...shown }, chance) => {
       if (chance <= 0) return
-      let o = bins.get(key)
-      if (!o) bins.set(key, (o = { ...bin, p: 0, other: 0, after: new Float64Array(belief.members.length) }))
+      let o = bins.get(bin)
+      if (!o) bins.set(bin, (o = { ...shown, p: 0, other: 0, after: new Float64Array(belief.members.length) }))
       o.p += p * chance
       o.after[i] += p * chance
       listed += p * chance
@@ -219,11 +221,11 @@ export function outcomesOf(
   const well = (belief.unexplained * asWell) / (asWell + mixture)
   for (const o of all) o.other = (belief.unexplained - well) * (o.p / listed)
   const healthy = predictor.screen(belief.members[0], procedure, edits)
-  spread(healthy, belief.conditions[0], edges, ({ key, ...bin }, chance) => {
+  spread(healthy, belief.conditions[0], edges, key, ({ key: bin, ...shown }, chance) => {
     const other = well * chance
-    const o = bins.get(key)
+    const o = bins.get(bin)
     if (o) o.other += other
-    else if (chance > APART) all.push({ ...bin, p: 0, other, after: new Float64Array(belief.members.length) })
+    else if (chance > APART) all.push({ ...shown, p: 0, other, after: new Float64Array(belief.members.length) })
   })
   return all
 }
@@ -295,7 +297,7 @@ export interface PlanOptions {
  */
 export function plan(predictor: Predictor, belief: Belief, standing: Standing, options: PlanOptions = {}): Plan {
   const { order = 'best', taken = new Set(), edits = [], never = new Set(), refine = true } = options
-  const { machine, procedures } = predictor.bench
+  const { machine, procedures, runs } = predictor.bench
   const costs = costsOf(machine)
   const { unexplained } = belief
   const needs = needsOf(belief, edits)
@@ -303,26 +305,30 @@ export function plan(predictor: Predictor, belief: Belief, standing: Standing, o
   const counts = belief.p.map((p) => (p >= COUNTS ? p : 0))
   const counted = counts.reduce((s, p) => s + p, 0)
   const countedNow = costToGo(costs, needs, counts, unexplained)
-  const suggestions: Suggestion[] = []
-  for (const procedure of procedures) {
-    if (taken.has(procedure.id) || never.has(momentKey(procedure))) continue
+  const weigh = (procedure: Procedure): Suggestion[] => {
+    if (taken.has(procedure.id) || never.has(momentKey(procedure))) return []
     const outcomes = outcomesOf(predictor, belief, procedure, edits)
-    if (outcomes.length < 2) continue
+    if (outcomes.length < 2) return []
     const later = outcomes.reduce(
       (s, o) =>
         s + (o.p > 0 ? o.p * costToGo(costs, needs, o.after, o.other / o.p) : costToGo(costs, [], o.after, o.other)),
       0,
     )
     const saving = countedNow - later
-    if (saving < WORTH) continue
+    if (saving < WORTH) return []
     const { minutes, moves } = minutesTo(machine, standing, procedure)
-    suggestions.push({ procedure, minutes, moves, saving, outcomes })
+    return [{ procedure, minutes, moves, saving, outcomes }]
   }
+  const goesOn = (s: Suggestion) => s.saving > s.minutes * PATIENCE
+  // Something done by hand makes another run under every suspect: a quick answer does without, as long as it can.
+  const byHand = (p: Procedure) => runs[p.run].edits.length > 0
+  const suggestions = procedures.filter((p) => refine || !byHand(p)).flatMap(weigh)
+  if (!refine && !suggestions.some(goesOn)) suggestions.push(...procedures.filter(byHand).flatMap(weigh))
   const schools = SCHOOLS[order]
   const first = (s: Suggestion) => (schools === undefined || schools.includes(s.procedure.school) ? 0 : 1)
   const rate = (s: Suggestion) => s.saving / s.minutes
   suggestions.sort((a, b) => first(a) - first(b) || rate(b) - rate(a) || a.procedure.index - b.procedure.index)
-  let stop = !suggestions.some((s) => s.saving > s.minutes * PATIENCE)
+  let stop = !suggestions.some(goesOn)
   if (refine && suggestions.length) {
     const open = schools === undefined ? suggestions : suggestions.filter((s) => first(s) === first(suggestions[0]))
     const tabled = open.slice(0, TABLED)

@@ -1,2 +1,2 @@
 export { editsKey, Predictor, SEVERITY_NODES } from './predictor'
-export type { Member, Prediction } from './types'
+export { varianceOf, type Member, type Prediction } from './types'

@@ -13,7 +13,8 @@ import {
   type Meter,
   type Shown,
 } from '../instrument'
-import { makeVariant, severityNodes, type Edit, type Present } from '../machine'
+import { changed, sparse } from '../linear'
+import { makeVariant, severityNodes, type Edit, type Present, type Variant } from '../machine'
 import type { Bench, Procedure } from '../procedure'
 import { influenceOf, newPlantCache, Plant, simulate, type Timeline } from '../simulate'
 import type { Member, Prediction } from './types'
@@ -59,8 +60,15 @@ interface Nudged {
   states: (Float64Array | undefined)[][]
 }
 
+const NOTHING_SHARED = sparse(new Float64Array(0))
+
+/** What readings can be made of a run. */
+type Seen = Pick<Timeline, 'snapshots' | 'showing' | 'complaints' | 'phases'>
+
 interface Tried {
-  timelines: Map<string, Timeline>
+  timelines: Map<string, Seen>
+  /** The machine with the member's faults, by what hands have done. */
+  variants: Map<string, Variant>
   predictions: Map<string, Prediction>
   /** Quick predictions of tests whose readings move with the states. */
   screened: Map<string, Prediction>
@@ -82,10 +90,13 @@ export class Predictor {
   private readonly tried: Tried[] = []
   private readonly cache = newPlantCache()
   private readonly pairs = new Map<string, Member>()
+  /** A place to write a sensitivity out in full. */
+  private readonly dense: Float64Array
 
   constructor(readonly bench: Bench) {
     const { machine } = bench
     this.shared = machine.params.length + METERS.length + SEVERITIES + machine.groups
+    this.dense = new Float64Array(this.shared)
     const total = machine.faults.reduce((sum, f) => sum + f.perYear, 0)
     this.add([], HEALTHY_SHARE * total)
     for (const fault of machine.faults) {
@@ -115,7 +126,13 @@ export class Predictor {
   }
   private make(present: readonly Present[], weight: number, neighbours: Member['neighbours'] = []): Member {
     const member: Member = { index: this.tried.length, present, weight, neighbours }
-    this.tried.push({ timelines: new Map(), predictions: new Map(), screened: new Map(), widened: new Set() })
+    this.tried.push({
+      timelines: new Map(),
+      variants: new Map(),
+      predictions: new Map(),
+      screened: new Map(),
+      widened: new Set(),
+    })
     return member
   }
   private add(present: readonly Present[], weight: number, neighbours?: Member['neighbours']): Member {
@@ -165,7 +182,7 @@ export class Predictor {
   }
 
   /** The run of a member through one script of the bench, with edits in. */
-  timeline(member: Member, run: number, edits: readonly Edit[] = []): Timeline {
+  timeline(member: Member, run: number, edits: readonly Edit[] = []): Seen {
     const { runs, machine } = this.bench
     const { timelines } = this.tried[member.index]
     const key = `${run}|${editsKey(edits)}`
@@ -173,7 +190,12 @@ export class Predictor {
     if (!timeline) {
       const { edits: own, script } = runs[run]
       const all = [...edits, ...own]
-      timeline = simulate(makeVariant(machine, member.present, all), script, this.cache)
+      const variantKey = editsKey(all)
+      const { variants } = this.tried[member.index]
+      let variant = variants.get(variantKey)
+      if (!variant) variants.set(variantKey, (variant = makeVariant(machine, member.present, all)))
+      const { snapshots, showing, complaints, phases } = simulate(variant, script, this.cache)
+      timeline = { snapshots, showing, complaints, phases }
       timelines.set(key, timeline)
     }
     return timeline
@@ -217,7 +239,7 @@ export class Predictor {
       return {
         is: 'value',
         mean: to - from,
-        sensitivity: new Float64Array(this.shared),
+        sensitivity: NOTHING_SHARED,
         noise: Math.hypot(1.5, SCREENED_SPREAD * (to - from)),
       }
     }
@@ -354,14 +376,14 @@ export class Predictor {
   }
 
   private value(mean: number, sensitivity: Float64Array | undefined, meter: Meter): Prediction & { is: 'value' } {
-    const all = new Float64Array(this.shared)
+    const all = this.dense.fill(0)
     if (sensitivity) all.set(sensitivity)
     const { params } = this.bench.machine
     if (sensitivity && this.bench.machine.groups)
       for (const { index, sd, share } of params)
         if (share) all[this.severityAt + SEVERITIES + share.group] += sensitivity[index] * (share.sd / sd)
     all[this.bench.machine.params.length + METERS.indexOf(meter)] = meter.gain * mean
-    return { is: 'value', mean, sensitivity: all, noise: Math.hypot(meter.floor, MODEL_SPREAD * mean) }
+    return { is: 'value', mean, sensitivity: sparse(all), noise: Math.hypot(meter.floor, MODEL_SPREAD * mean) }
   }
 
   /**
@@ -381,19 +403,16 @@ export class Predictor {
       const q = this.bare(other, procedure, meterId, edits)
       return q.is === 'value' ? q.mean : undefined
     }
-    member.neighbours.forEach((find, slot) => {
+    const slopes = member.neighbours.map((find) => {
       const { below, above } = find()
       const [lo, hi] = [at(below), at(above)]
-      const slope =
-        lo !== undefined && hi !== undefined
-          ? (hi - lo) / 2
-          : hi !== undefined
-            ? hi - p.mean
-            : lo !== undefined
-              ? p.mean - lo
-              : 0
-      p.sensitivity[this.severityAt + slot] = NODE_SPREAD * slope
+      if (lo !== undefined && hi !== undefined) return (hi - lo) / 2
+      return hi !== undefined ? hi - p.mean : lo !== undefined ? p.mean - lo : 0
     })
+    if (slopes.some((slope) => slope !== 0))
+      p.sensitivity = changed(p.sensitivity, this.shared, (all) =>
+        slopes.forEach((slope, slot) => (all[this.severityAt + slot] = NODE_SPREAD * slope)),
+      )
   }
 
   /**
@@ -409,6 +428,7 @@ export class Predictor {
     const drift = this.nudged(procedure.run).states[procedure.moment]
     if (!drift) return
     const { within } = this.bench.machine
+    const moved = new Float64Array(this.bench.machine.params.length)
     for (let i = 0; i < within.length; i++) {
       const widest = drift.reduce((most, dx) => Math.max(most, dx ? Math.abs(dx[i]) : 0), 0)
       if (widest < within[i]) continue
@@ -417,9 +437,10 @@ export class Predictor {
       const slope = (read(new Plant(plant.variant, plant.m, x, plant.since)) - p.mean) / widest
       if (!Number.isFinite(slope) || slope === 0) continue
       drift.forEach((dx, index) => {
-        if (dx) p.sensitivity[index] += slope * dx[i]
+        if (dx) moved[index] += slope * dx[i]
       })
     }
+    p.sensitivity = changed(p.sensitivity, this.shared, (all) => moved.forEach((x, index) => (all[index] += x)))
   }
 
   private readonly nudges = new Map<number, Nudged>()
@@ -427,8 +448,9 @@ export class Predictor {
   private nudged(run: number): Nudged {
     const known = this.nudges.get(run)
     if (known) return known
-    const { machine, healthy, runs } = this.bench
+    const { machine, runs } = this.bench
     const { script, edits } = runs[run]
+    const healthy = this.timeline(this.members[0], run)
     const lengths = machine.phases.map(() => new Float64Array(machine.params.length))
     const states = script.moments.map((): (Float64Array | undefined)[] => machine.params.map(() => undefined))
     // Shared by these runs alone: most circuits and water networks are the same in all of them.
@@ -449,13 +471,13 @@ export class Predictor {
       values[index] += sd
       const other = simulate(makeVariant(machine, [], edits, values), script, cache)
       for (const p of machine.phases) {
-        const [was, is] = [healthy[run].phases[p.index], other.phases[p.index]]
+        const [was, is] = [healthy.phases[p.index], other.phases[p.index]]
         const length = was.to - was.from
         const change = (is.to - is.from) / length - 1
         if (length > 0 && Number.isFinite(change)) lengths[p.index][index] = change
       }
       script.moments.forEach((_, k) => {
-        const [was, is] = [healthy[run].snapshots[k], other.snapshots[k]]
+        const [was, is] = [healthy.snapshots[k], other.snapshots[k]]
         if (was && is) states[k][index] = is.x.map((x, i) => x - was.x[i])
       })
     }

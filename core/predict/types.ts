@@ -1,13 +1,14 @@
+import { dot, type Sparse } from '../linear'
 import type { Sense } from '../kinds'
 import type { Present } from '../machine'
 
 /**
  * What one test is expected to give under one hypothesis member.
- * A value is Gaussian: `mean` plus shared parameters (`sensitivity`, one entry per shared parameter, in standard
+ * A value is Gaussian: `mean` plus shared parameters (`sensitivity`, by shared parameter, in standard
  * deviations) plus independent noise of standard deviation `noise`.
  */
 export type Prediction =
-  | { is: 'value'; mean: number; sensitivity: Float64Array; noise: number }
+  | { is: 'value'; mean: number; sensitivity: Sparse; noise: number }
   | { is: 'open' }
   | { is: 'never' }
   /**
@@ -18,6 +19,10 @@ export type Prediction =
   | { is: 'word'; word: string }
   /** Share of times that it does what it should. */
   | { is: 'times'; clean: number }
+
+/** Variance of a predicted value, shared parameters and noise together. */
+export const varianceOf = (p: Prediction & { is: 'value' }): number =>
+  dot(p.sensitivity, p.sensitivity) + p.noise * p.noise
 
 /** One way the machine may be: which faults, at which severity. Healthy is the member without faults. */
 export interface Member {

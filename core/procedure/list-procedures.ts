@@ -100,7 +100,8 @@ function shapeOf(machine: Machine, part: Part, probe: ProbeSpec): ReadingShape {
  * Every test that follows from the machine, plus the special ones of its sheet.
  *
  * The healthy machine is run once per program; a probe that waits for its part to be called is placed in the first
- * phase in which the healthy part is active, an idle probe in the first running phase in which it is not.
+ * phase in which the healthy part is active, an idle probe before a program is started, or else in the first running
+ * phase in which the part is not.
  */
 export function listProcedures(machine: Machine): Bench {
   const course = courseOf(machine)
@@ -119,6 +120,10 @@ export function listProcedures(machine: Machine): Bench {
       ? start
       : undefined
 
+  /** Volts that should not be there are looked for before a program is started: no fault can keep a machine from coming to that. */
+  const idle = (part: Part): Spot | undefined =>
+    start && machine.kinds[part.index].ports.length && !isActive(machine, part, start.plant) ? start : undefined
+
   const procedures: Procedure[] = []
   const add = (p: Omit<Procedure, 'index' | 'key'>) => {
     const index = procedures.length
@@ -133,7 +138,10 @@ export function listProcedures(machine: Machine): Bench {
       else if (probe.when === 'cold') spot = start
       else if (probe.when === 'settled') spot = end
       else if (probe.when === 'active') spot = standing(part) ?? spots.find((s) => isActive(machine, part, s.plant))
-      else spot = spots.find((s) => !s.final && !isActive(machine, part, s.plant))
+      else
+        spot =
+          (probe.what === 'volts' ? idle(part) : undefined) ??
+          spots.find((s) => !s.final && !isActive(machine, part, s.plant))
       if (!spot) continue
       const byHand = probe.what === 'sense' ? handsOf(machine, part, probe.with) : []
       const what: What = { is: 'probe', part: part.index, probe }
@@ -146,7 +154,7 @@ export function listProcedures(machine: Machine): Bench {
         id: `${part.id}.${probe.id}`,
         title: part.title,
         what,
-        run: byHand.length ? addRun(runs[spot.run].program, byHand) : spot.run,
+        run: byHand.length ? addRun(runs[spot.run].program, byHand, spot.moment) : spot.run,
         moment: spot.moment,
         when: water || (dead && !panelsOf(part).length && !electrical) ? 'at any time' : spot.title,
         shape: shapeOf(machine, part, probe),
@@ -214,7 +222,7 @@ export function listProcedures(machine: Machine): Bench {
     const base = atPhase(test.moment) ?? spots.find((s) => s.is === 'moment' && s.id === test.moment)
     if (!base) continue
     const { program } = runs[base.run]
-    const run = jumper === undefined ? base.run : addRun(program, [{ jumper }])
+    const run = jumper === undefined ? base.run : addRun(program, [{ jumper }], base.moment)
     add({
       id: test.id,
       title: test.title,

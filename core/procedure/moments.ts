@@ -29,12 +29,12 @@ export interface Spot {
 export interface Course {
   machine: Machine
   runs: Run[]
-  /** The healthy machine through each run. */
+  /** The healthy machine through the plain run of each program. */
   healthy: Timeline[]
   /** In the order of programs, then of time. */
   spots: Spot[]
-  /** Adds a run of a program with something done by hand, with the same moments as its plain run. */
-  addRun(program: number, edits: readonly Edit[]): number
+  /** Adds a run of a program with something done by hand, as far as the moment that is asked for; moments as in its plain run. */
+  addRun(program: number, edits: readonly Edit[], moment: number): number
 }
 
 /** Runs the healthy machine once per program and marks every phase it reaches, the sheet's own moments, and the ends. */
@@ -43,8 +43,6 @@ export function courseOf(machine: Machine): Course {
   const runs: Run[] = []
   const healthy: Timeline[] = []
   const add = (program: number, moments: readonly Moment[], edits: readonly Edit[] = []): number => {
-    const known = runs.find((r) => r.program === program && JSON.stringify(r.edits) === JSON.stringify(edits))
-    if (known && edits.length) return known.index
     const { lasts } = machine.programs[program]
     const script = {
       steps: [
@@ -62,7 +60,13 @@ export function courseOf(machine: Machine): Course {
     }
     const index = runs.length
     runs.push({ index, program, script, edits })
-    healthy.push(simulate(makeVariant(machine, [], edits), script))
+    return index
+  }
+  const addRun: Course['addRun'] = (program, edits, moment) => {
+    const known = runs.find((r) => r.program === program && JSON.stringify(r.edits) === JSON.stringify(edits))
+    const { index, script } = known ?? runs[add(program, momentsOf[program], edits)]
+    // What comes after the last reading is of no use to anybody.
+    runs[index].script = { ...script, wanted: [...new Set([...(known ? script.wanted! : []), moment])] }
     return index
   }
   const momentsOf: Moment[][] = machine.programs.map((program) => {
@@ -85,6 +89,7 @@ export function courseOf(machine: Machine): Course {
   for (const program of machine.programs) {
     const moments = momentsOf[program.index]
     const run = add(program.index, moments)
+    healthy.push(simulate(makeVariant(machine), runs[run].script))
     const { snapshots, phases } = healthy[run]
     const own = sheet.moments.filter((m) => m.program === program.id)
     const inRun: Spot[] = moments.flatMap((m, k): Spot[] => {
@@ -111,5 +116,5 @@ export function courseOf(machine: Machine): Course {
       tail('off', 2, 'switched off and proved dead'),
     )
   }
-  return { machine, runs, healthy, spots, addRun: (program, edits) => add(program, momentsOf[program], edits) }
+  return { machine, runs, healthy, spots, addRun }
 }

@@ -477,11 +477,12 @@ export function runPlain(variant: Variant, script: Script, step = STEP, cache: S
     ...machine.programs.flatMap((p) => p.needs ?? []),
     ...machine.phases.flatMap((p) => p.exits.map((e) => e.when)),
   ].flatMap(everIn)
-  const seen = script.moments.map(() => false)
+  const seen = script.moments.map((_, i) => script.wanted?.includes(i) === false)
   run.stills = script.moments.map(() => undefined)
   const dx = new Float64Array(live.x.length)
   const last = Math.round(script.until / step)
   for (let k = 0; k <= last; k++) {
+    if (script.wanted && seen.every(Boolean)) break
     live.t = k * step
     while (steps.length && steps[0].at <= live.t + step / 4) hands(steps.shift()!)
     settle()

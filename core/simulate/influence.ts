@@ -147,11 +147,11 @@ export interface Roles {
   rates: readonly Part[]
   warm: readonly Part[]
 }
-const roleCache = new WeakMap<Variant, Roles>()
+const roleCache = new WeakMap<readonly Part[], Roles>()
 export function rolesOf(variant: Variant): Roles {
-  const known = roleCache.get(variant)
-  if (known) return known
   const { parts, machine } = variant
+  const known = roleCache.get(parts)
+  if (known) return known
   const who = (does: (kind: Kind) => unknown) => parts.filter((p) => does(machine.kinds[p.index]))
   const roles = {
     stamped: who((k) => k.stamp),
@@ -162,6 +162,6 @@ export function rolesOf(variant: Variant): Roles {
     rates: who((k) => k.rates),
     warm: who((k) => k.temperatures),
   }
-  roleCache.set(variant, roles)
+  roleCache.set(parts, roles)
   return roles
 }

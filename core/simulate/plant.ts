@@ -38,9 +38,7 @@ export class Plant implements Live {
   private sourcesFresh = false
   private water: WaterNow | undefined
   private network: Reaches | undefined
-  private readonly fixed: Float64Array
-  private readonly pressures: Float64Array
-  private readonly given: Float64Array
+  private desk: { fixed: Float64Array; pressures: Float64Array; given: Float64Array } | undefined
   private warmthFresh = false
   private flows = new Float64Array(0)
   private readonly roles: Roles
@@ -54,14 +52,20 @@ export class Plant implements Live {
     readonly since: Float64Array,
     private readonly cache: PlantCache = newPlantCache(),
   ) {
-    this.fixed = new Float64Array(variant.machine.waterNodes)
-    this.pressures = new Float64Array(variant.machine.waterNodes)
-    this.given = new Float64Array(variant.machine.waterNodes)
     this.roles = rolesOf(variant)
     this.influence = influenceOf(variant.machine)
     this.print = fingerprintOf(variant)
   }
 
+  /** Places to work in, made when first needed: most copies are never asked about their water. */
+  private get work() {
+    const size = this.variant.machine.waterNodes
+    return (this.desk ??= {
+      fixed: new Float64Array(size),
+      pressures: new Float64Array(size),
+      given: new Float64Array(size),
+    })
+  }
   get v(): Float64Array {
     return this.variant.values
   }
@@ -284,9 +288,10 @@ export class Plant implements Live {
   waterNow(): WaterNow {
     if (this.water) return this.water
     const network = this.networkNow()
-    const fixed = this.heads(this.fixed)
+    const { fixed, pressures: pressure } = this.work
+    this.heads(fixed)
     if (this.flows.length !== network.stretches.length) this.flows = new Float64Array(network.stretches.length)
-    const { pressures: pressure, flows: flow } = this
+    const { flows: flow } = this
     for (let i = 0; i < fixed.length; i++) pressure[i] = Number.isNaN(fixed[i]) ? 0 : fixed[i]
     for (const reach of network.reaches) {
       const { heads, last, stretches, free } = reach
@@ -393,12 +398,13 @@ export class Plant implements Live {
   }
   /** Temperatures that parts give to their nodes, NaN elsewhere; one list for each set of states. */
   private sourcesOfWarmth(): Float64Array {
-    if (this.warmthFresh) return this.given
-    this.given.fill(NaN)
-    const put = (node: number, celsius: number) => void (this.given[node] = celsius)
+    const { given } = this.work
+    if (this.warmthFresh) return given
+    given.fill(NaN)
+    const put = (node: number, celsius: number) => void (given[node] = celsius)
     for (const part of this.roles.warm) this.variant.machine.kinds[part.index].temperatures!(part, this, put)
     this.warmthFresh = true
-    return this.given
+    return given
   }
   referred(part: Part, name: string): Part | undefined {
     const index = part.ref[name]

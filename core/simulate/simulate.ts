@@ -19,6 +19,8 @@ export interface Script {
   /** The run may stop once a final phase has been entered and every moment of the script is past. */
   stopsWhenFinal: boolean
   moments: readonly Moment[]
+  /** Places of the moments that are of use: the run ends with the last of them. All, and to the end, when left out. */
+  wanted?: readonly number[]
 }
 
 export type TimelineEvent =
@@ -86,7 +88,7 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
   const samples: Timeline['samples'] = []
   const snapshots: (Plant | undefined)[] = script.moments.map(() => undefined)
   const showing: (string | undefined)[] = script.moments.map(() => undefined)
-  const done = script.moments.map(() => false)
+  const done = script.moments.map((_, k) => script.wanted?.includes(k) === false)
   const entered = machine.phases.map(() => ({ from: NaN, to: NaN }))
   let finalReached = false
 
@@ -340,7 +342,8 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
     visit()
     const rest =
       finalReached && nextStep === steps.length && script.moments.every((mo, k) => done[k] || mo.is === 'phase')
-    if (plant.t >= script.until - 1e-9 || (script.stopsWhenFinal && rest)) break
+    const served = script.wanted !== undefined && done.every(Boolean)
+    if (served || plant.t >= script.until - 1e-9 || (script.stopsWhenFinal && rest)) break
     let limit = Math.min(script.until, nextStep < steps.length ? steps[nextStep].at : Infinity)
     for (let k = 0; k < done.length; k++) if (!done[k]) limit = Math.min(limit, Math.max(plant.t, momentTime(k)))
     if (plant.phase >= 0)

@@ -128,7 +128,8 @@ describe('sensitivities are what a re-run with the changed value shows', () => {
     const direct = (moved.mean - base.mean) * 100
     expect(Math.abs(direct)).toBeGreaterThan(0)
     // One sd of the supply is wide enough for the curvature of the root to show.
-    expect(Math.abs(base.sensitivity[param.index] / direct - 1)).toBeLessThan(0.08)
+    const own = base.sensitivity.value[base.sensitivity.at.indexOf(param.index)]
+    expect(Math.abs(own / direct - 1)).toBeLessThan(0.08)
   })
   it('a changed contact type changes the reading: the float that closes on rise reads open when empty', () => {
     const read = (text: string) => {

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { findShipped } from '../../cli/library'
 import { believe, conditional, likelihood, noCondition } from '../../core/diagnose'
 import { advise, cardOf, openBench } from '../../core/explain'
-import { backwardSolve, choleskyInPlace, factorInPlace, forwardSolve, solveInPlace } from '../../core/linear'
+import { backwardSolve, choleskyInPlace, factorInPlace, forwardSolve, solveInPlace, sparse } from '../../core/linear'
 import { costToGo, lookAhead, plan, type Table } from '../../core/plan'
 import { minutesTo } from '../../core/procedure'
 import { achieved, cutMachine, optimum } from '../../bench/optimum'
@@ -139,12 +139,12 @@ describe('likelihood by hand', () => {
   const value = (mean: number, s: number, noise: number) => ({
     is: 'value' as const,
     mean,
-    sensitivity: Float64Array.from([s]),
+    sensitivity: sparse(Float64Array.from([s])),
     noise,
   })
   it('an earlier reading of a shared parameter moves and narrows the next', () => {
     const c = {
-      used: [{ sensitivity: Float64Array.from([4]), residual: 5, noise: 3, key: '' }],
+      used: [{ sensitivity: sparse(Float64Array.from([4])), residual: 5, noise: 3, key: '' }],
       factor: Float64Array.from([5]),
     }
     // k = 2·4 = 8, C = 25: mean 10 + 8/25·5, variance 4 + 1 − 64/25

@@ -1,0 +1,24 @@
+import { openBench } from '../core/explain'
+import { orThrow } from '../core/issue'
+import { readSheet } from '../core/sheet'
+import { timeCold, timeJobs, timeTable } from './time-jobs'
+
+export interface BrowserTimes {
+  cold: number
+  table: number
+  quick: number[]
+  settled: number[]
+}
+type Texts = Record<string, { text: string; file: string }>
+
+declare global {
+  /** What the bench calls in the browser. */
+  var timeSheet: (id: string, texts: Texts, jobs: number, seed: number) => BrowserTimes
+}
+
+globalThis.timeSheet = (id, texts, jobs, seed) => {
+  const open = () => openBench(orThrow(readSheet(texts[id].text, texts[id].file, (name) => texts[name])))
+  const { ms: cold, predictor } = timeCold(open)
+  const { quick, settled } = timeJobs(predictor, jobs, seed)
+  return { cold, quick, settled, table: timeTable(open()) }
+}

@@ -1,0 +1,68 @@
+import type { Evidence } from '../core/evidence'
+import { advise } from '../core/explain'
+import type { Predictor } from '../core/predict'
+import { normal, random, weighted } from './random'
+
+const STEPS = 8
+
+export const timed = <T>(work: () => T): [number, T] => {
+  const t = performance.now()
+  const out = work()
+  return [performance.now() - t, out]
+}
+/** Quantile of a list, by rank. */
+export const quantile = (list: readonly number[], q: number): number =>
+  [...list].sort((a, b) => a - b)[Math.min(list.length - 1, Math.floor(q * list.length))]
+
+/** Jobs with readings from the engine's own predictions: what is timed here is the advice, not its truth. */
+export function timeJobs(
+  p: Predictor,
+  jobs: number,
+  seed: number,
+): { quick: number[]; settled: number[]; trail: unknown[] } {
+  const next = random(seed)
+  const [quick, settled, trail]: [number[], number[], unknown[]] = [[], [], []]
+  const { machine } = p.bench
+  for (let j = 0; j < jobs; j++) {
+    const truth = weighted(
+      next,
+      p.members.filter((m) => m.present.length === 1),
+      (m) => m.weight,
+    )
+    const complaint = machine.sheet.complaints.findIndex((_, k) => p.complains(truth, k))
+    if (complaint < 0) continue
+    const evidence: Evidence[] = [{ is: 'complaint', complaint: machine.sheet.complaints[complaint].id }]
+    for (let step = 0; step < STEPS; step++) {
+      const advice = advise(p, evidence)
+      const choice = advice.plan.next[0]?.procedure
+      if (advice.plan.stop || !choice) break
+      const shown = p.predict(truth, choice)
+      const value: (Evidence & { is: 'reading' })['value'] =
+        shown.is === 'value'
+          ? { is: 'value', si: Math.max(0, shown.mean + shown.noise * normal(next)) }
+          : shown.is === 'sense'
+            ? { is: next() < shown.yes ? 'yes' : 'no' }
+            : shown.is === 'times'
+              ? { is: 'times', clean: Math.round(10 * shown.clean), of: 10 }
+              : shown
+      evidence.push({ is: 'reading', test: choice.id, value, instrument: undefined })
+      quick.push(timed(() => advise(p, evidence, 'best', 0))[0])
+      const [ms, a] = timed(() => advise(p, evidence))
+      settled.push(ms)
+      trail.push([choice.id, a.suspects[0].faults.map((f) => f.id), a.suspects[0].p])
+    }
+  }
+  return { quick, settled, trail }
+}
+
+/** From a sheet that is read to advice on its first complaint, quick as the page asks for it first; ms. */
+export function timeCold(open: () => Predictor): { ms: number; predictor: Predictor } {
+  const [opening, predictor] = timed(open)
+  const [complaint] = predictor.bench.machine.sheet.complaints
+  const [advising] = timed(() => advise(predictor, [{ is: 'complaint', complaint: complaint.id }], 'best', 0))
+  return { ms: opening + advising, predictor }
+}
+
+/** Every listed test under every suspect, ms. */
+export const timeTable = (p: Predictor): number =>
+  timed(() => p.bench.procedures.forEach((procedure) => p.members.forEach((m) => p.screen(m, procedure))))[0]
