@@ -19,15 +19,19 @@ import {
 } from '../core/explain'
 import { InputFault, orThrow, problem, sayProblem } from '../core/issue'
 import { BANDS, buildMachine, makeVariant, type Bands, type History, type Machine, type Present } from '../core/machine'
+import { findKind, KINDS } from '../core/kinds'
 import { ORDERS, type Order, type PlanState } from '../core/plan'
 import { varianceOf, type Prediction, type Predictor } from '../core/predict'
 import { checkRuns, listProcedures, readProbe } from '../core/procedure'
 import { readQuantity, sayQuantity } from '../core/quantity'
-import { locate, readSheet, type Sheet } from '../core/sheet'
+import { locate, readSheet, writeWhole, type Sheet } from '../core/sheet'
 import { simulate, type Timeline } from '../core/simulate'
+import { describeKind, describeKinds } from './describe-kinds'
 import { findShipped, shippedIds } from './library'
 
 const USAGE = `duckweed check SHEET...
+duckweed kinds [KIND]
+duckweed whole SHEET
 duckweed simulate SHEET [--fault ID[=severity]]... [--program ID] [--set PARAM=VALUE]... [--for 40min] [--json]
 duckweed tests SHEET [--json]
 duckweed predict SHEET --test ID | --probe "POINT to POINT [at MOMENT]" [--instrument ID] [--fault ID[=severity]]... [--json]
@@ -166,6 +170,20 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
     if (!sheets.length) fail('missing', ['SHEET'], 'nothing', 'at least one sheet')
     if (problems.length) throw new InputFault(problems)
     console.log(`${sheets.length} ${sheets.length === 1 ? 'sheet is' : 'sheets are'} right.`)
+    return undefined
+  },
+
+  kinds([name]) {
+    const kind = name === undefined ? undefined : findKind(name)
+    if (name !== undefined && !kind) fail('unknown-kind', ['KIND'], name, KINDS.map((k) => k.id).join(', '))
+    console.log(kind ? describeKind(kind) : describeKinds())
+    return undefined
+  },
+
+  whole([name]) {
+    const { text, file } = sourceOf(name)
+    loadSheet(name)
+    process.stdout.write(orThrow(writeWhole(text, file, findShipped)))
     return undefined
   },
 

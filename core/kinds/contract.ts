@@ -13,6 +13,8 @@ export type Line = 'water' | 'power' | 'level'
 
 export interface ParamSpec {
   dimension: Dimension
+  /** What it is, where its name does not say it. */
+  about?: string
   /** Typical value with its tolerance, as a sheet would write it; absent when every sheet must give it. */
   typical?: string
   /** Valid range in SI, inclusive. */

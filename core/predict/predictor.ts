@@ -36,6 +36,9 @@ const RESTS = 0.35
 /** Share of times that a good contact is misjudged when it is worked. */
 const MISJUDGED = 0.004
 
+/** Pairs whose runs are kept at once, or half of them. */
+const PAIRS_KEPT = 600
+
 /** Share of calls where nothing turns out to be wrong, against all fault rates together. */
 const HEALTHY_SHARE = 0.03
 
@@ -75,6 +78,14 @@ interface Tried {
   /** Predictions that already have the width of their severity nodes. */
   widened: Set<Prediction>
 }
+
+const nothingTried = (): Tried => ({
+  timelines: new Map(),
+  variants: new Map(),
+  predictions: new Map(),
+  screened: new Map(),
+  widened: new Set(),
+})
 
 /**
  * Predictions of tests for members of the hypothesis space, computed when asked for and kept.
@@ -126,13 +137,7 @@ export class Predictor {
   }
   private make(present: readonly Present[], weight: number, neighbours: Member['neighbours'] = []): Member {
     const member: Member = { index: this.tried.length, present, weight, neighbours }
-    this.tried.push({
-      timelines: new Map(),
-      variants: new Map(),
-      predictions: new Map(),
-      screened: new Map(),
-      widened: new Set(),
-    })
+    this.tried.push(nothingTried())
     return member
   }
   private add(present: readonly Present[], weight: number, neighbours?: Member['neighbours']): Member {
@@ -157,12 +162,20 @@ export class Predictor {
         // One side is enough for the width of a node and saves a run.
         return above ? { below: undefined, above: make(above) } : { below: below && make(below), above: undefined }
       })
+    this.forgetPairs()
     const member = this.make([...x.present, ...y.present], weight, [
       ...beside(x, (other) => this.pair(other, y, 0)),
       ...beside(y, (other) => this.pair(x, other, 0)),
     ])
     this.pairs.set(key, member)
     return member
+  }
+
+  /** Lets go of the runs of pairs that were made long ago; asked for again they are run again. */
+  private forgetPairs(): void {
+    if (this.pairs.size % PAIRS_KEPT !== 0) return
+    const old = [...this.pairs.values()].slice(0, -PAIRS_KEPT / 2)
+    for (const { index } of old) this.tried[index] = nothingTried()
   }
 
   private readonly awake = new Map<number, Member>()

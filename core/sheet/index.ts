@@ -1,4 +1,4 @@
-export { locate, readSheet, type FindSheet } from './read'
+export { locate, readSheet, writeWhole, type FindSheet } from './read'
 export { atomsOf, parseCondition, type Condition } from './condition'
 export { templateEffects } from './resolve'
 export { sheetShape } from './shape'

@@ -1,4 +1,4 @@
-import { LineCounter, parseDocument, type Document } from 'yaml'
+import { LineCounter, parseDocument, stringify, type Document } from 'yaml'
 import { fine, problem, wrong, type Outcome, type Place, type Problem } from '../issue'
 import { renamed, usesOf } from './assemble'
 import { resolveSheet } from './resolve'
@@ -30,16 +30,21 @@ function parseLayer(file: string, text: string): Outcome<Layer> {
   return fine({ file, doc, lines, raw: doc.toJS() as unknown })
 }
 
-/** Child over base: maps merge, `null` takes away, everything else replaces. */
+const isMap = (x: unknown): x is Record<string, unknown> => typeof x === 'object' && x !== null && !Array.isArray(x)
+
+/** Child over base: maps merge, everything else replaces. A `null` stays until all has been merged: what it takes away may come in last. */
 function merge(base: unknown, over: unknown): unknown {
-  const map = (x: unknown): x is Record<string, unknown> => typeof x === 'object' && x !== null && !Array.isArray(x)
-  if (!map(base) || !map(over)) return over
+  if (!isMap(base) || !isMap(over)) return over
   const out = new Map(Object.entries(base))
-  for (const [k, v] of Object.entries(over)) {
-    if (v === null) out.delete(k)
-    else out.set(k, out.has(k) ? merge(out.get(k), v) : v)
-  }
+  for (const [k, v] of Object.entries(over)) out.set(k, out.has(k) ? merge(out.get(k), v) : v)
   return Object.fromEntries(out)
+}
+
+/** Takes out every entry that a `null` stands for. */
+function without(taken: unknown): unknown {
+  if (!isMap(taken)) return taken
+  const kept = Object.entries(taken).filter(([, v]) => v !== null)
+  return Object.fromEntries(kept.map(([k, v]) => [k, without(v)]))
 }
 
 /** Line and column of a path, from the layer that wrote it last; the nearest written parent when the path itself is absent. */
@@ -139,6 +144,37 @@ function standingAlone(raw: unknown): unknown {
   return assembly === true && given ? { ...(raw as object), parts: { ...given, ...parts } } : raw
 }
 
+/** What was written, and what it comes to with everything that it extends and brings in. */
+interface Whole {
+  layers: Layer[]
+  /** With what it extends, sub-assemblies still named. */
+  own: unknown
+  merged: unknown
+}
+
+function wholeOf(text: string, file: string, find: FindSheet): Outcome<Whole> {
+  const read = layersOf(text, file, find)
+  if (!read.ok) return read
+  const layers = read.value
+  const own = mergeLayers(layers)
+  const whole = assembled(own, layers, find, [])
+  if (!whole.ok) return whole
+  const merged = without(standingAlone(whole.value))
+  if (layers.length > 1 && merged && typeof merged === 'object') {
+    const { family = false } = (layers[0].raw ?? {}) as { family?: boolean }
+    ;(merged as { family?: boolean }).family = family
+  }
+  return fine({ layers, own, merged })
+}
+
+/** A sheet as YAML without `extends` and sub-assemblies: everything that it comes to, in one piece. */
+export function writeWhole(text: string, file: string, find: FindSheet): Outcome<string> {
+  const whole = wholeOf(text, file, find)
+  if (!whole.ok) return whole
+  const { extends: _, ...rest } = whole.value.merged as Record<string, unknown>
+  return fine(stringify(rest, { lineWidth: 0 }))
+}
+
 /**
  * Reads a sheet with everything it extends and the sub-assemblies it uses.
  *
@@ -148,17 +184,9 @@ function standingAlone(raw: unknown): unknown {
  * @returns the resolved sheet, or every mistake at once, each with file, line and column
  */
 export function readSheet(text: string, file: string, find: FindSheet): Outcome<Sheet> {
-  const read = layersOf(text, file, find)
-  if (!read.ok) return read
-  const layers = read.value
-  const own = mergeLayers(layers)
-  const whole = assembled(own, layers, find, [])
+  const whole = wholeOf(text, file, find)
   if (!whole.ok) return whole
-  const merged = standingAlone(whole.value)
-  if (layers.length > 1 && merged && typeof merged === 'object') {
-    const { family = false } = (layers[0].raw ?? {}) as { family?: boolean }
-    ;(merged as { family?: boolean }).family = family
-  }
+  const { layers, own, merged } = whole.value
   const located = (problems: Problem[]): Outcome<never> =>
     wrong(...problems.map((p) => ({ ...p, place: placeIn(layers, writtenPath(p.place.path)) })))
   /** What came in with a sub-assembly stands where the sheet brings it in. */

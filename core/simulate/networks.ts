@@ -42,7 +42,30 @@ export interface Reaches {
  * other way round.
  */
 export interface PlantCache {
-  circuits: Map<string, Circuit>
-  water: Map<string, Reaches>
+  circuits: Kept<Circuit>
+  water: Kept<Reaches>
 }
-export const newPlantCache = (): PlantCache => ({ circuits: new Map(), water: new Map() })
+
+/** Circuits, and water networks, that are kept at once. */
+const MOST_KEPT = 1200
+
+/** The newest of what has been built; what has not been asked for lately is built again when it is. */
+export class Kept<T> {
+  private recent = new Map<string, T>()
+  private older = new Map<string, T>()
+  get(key: string): T | undefined {
+    const found = this.recent.get(key)
+    if (found) return found
+    const old = this.older.get(key)
+    if (old) this.set(key, old)
+    return old
+  }
+  set(key: string, value: T): void {
+    if (this.recent.size >= MOST_KEPT / 2) {
+      this.older = this.recent
+      this.recent = new Map()
+    }
+    this.recent.set(key, value)
+  }
+}
+export const newPlantCache = (): PlantCache => ({ circuits: new Kept(), water: new Kept() })

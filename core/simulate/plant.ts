@@ -15,7 +15,7 @@ import type { Live, Part } from '../kinds'
 import type { Variant } from '../machine'
 import { chainOf, reachesOf, solveChain, solveWater, type Stretch } from '../water'
 import { fingerprintOf, influenceOf, rolesOf, type Fingerprint, type Influence, type Roles } from './influence'
-import { newPlantCache, type Circuit, type PlantCache, type Reaches } from './networks'
+import { Kept, newPlantCache, type Circuit, type PlantCache, type Reaches } from './networks'
 
 /** Mixing points that one after another may stand in a row. */
 const MOST_MIXING = 40
@@ -93,30 +93,28 @@ export class Plant implements Live {
 
   /** A copy that later changes do not reach. */
   freeze(): Plant {
-    const now = this.circuitNow()
-    if (now.live.ac) this.ac()
+    // What states move belongs to the copy; everything else of the circuit it finds again through the cache.
     const follows = this.roles.followers.length > 0
-    // What follows the states belongs to the copy; everything else of the circuit is shared.
-    const dc = follows ? this.dc() : now.dc
-    const components = follows ? [...now.components] : now.components
-    const own = (s: Solution | undefined) => s && { ...s, components, re: s.re.slice(), im: s.im.slice() }
-    const resistive = this.roles.resistive.length > 0
-    const circuit = follows
-      ? { ...now, components, ac: now.acFollows ? undefined : now.ac, dc: resistive ? undefined : own(dc) }
-      : now
-    const cache: PlantCache = {
-      circuits: follows
-        ? new Map([[this.key(this.influence.circuit, this.print.circuit), circuit]])
-        : this.cache.circuits,
-      water: this.cache.water,
-    }
+    const cache = follows ? { circuits: new Kept<Circuit>(), water: this.cache.water } : this.cache
     const copy = new Plant(this.variant, this.m.slice(), this.x.slice(), this.since.slice(), cache)
     copy.t = this.t
     copy.phase = this.phase
     copy.phaseSince = this.phaseSince
-    copy.circuit = circuit
-    copy.sourcesFresh = true
+    if (follows) {
+      copy.circuit = this.ownCircuit()
+      copy.sourcesFresh = true
+      cache.circuits.set(this.key(this.influence.circuit, this.print.circuit), copy.circuit)
+    }
     return copy
+  }
+  /** The circuit of the moment apart from the shared one, which the next states will move. */
+  private ownCircuit(): Circuit {
+    const now = this.circuitNow()
+    if (now.live.ac) this.ac()
+    const dc = this.dc()
+    const components = [...now.components]
+    const own = this.roles.resistive.length ? undefined : { ...dc, components, re: dc.re.slice(), im: dc.im.slice() }
+    return { ...now, components, ac: now.acFollows ? undefined : now.ac, dc: own }
   }
 
   /** The components of the moment, in the order of the parts. */

@@ -5,8 +5,9 @@ import { advise, fits, openBench, search } from '../../core/explain'
 import { orThrow } from '../../core/issue'
 import { buildMachine, makeVariant, type Machine } from '../../core/machine'
 import type { Predictor } from '../../core/predict'
-import { readSheet, type FindSheet, type Sheet } from '../../core/sheet'
+import { readSheet, writeWhole, type FindSheet, type Sheet } from '../../core/sheet'
 import { simulate, type Timeline } from '../../core/simulate'
+import { renameAll } from './rename'
 import { edit, evidenceOf, presentIn } from './sheets'
 
 /** A shipped sheet with single lines of it, or of what it brings in, changed. */
@@ -56,7 +57,7 @@ describe('the library as a whole', () => {
     const base = (id: string) => /^extends: (.+)$/m.exec(findShipped(id)!.text)?.[1]
     for (const f of families) expect(machines.filter((m) => base(m.id) === f).length, f).toBeGreaterThanOrEqual(2)
     const parts = sheets.filter((s) => s.assembly)
-    expect(parts.length).toBeGreaterThanOrEqual(4)
+    expect(parts.length).toBeGreaterThanOrEqual(5)
     for (const s of parts) expect(s.faults.length, s.id).toBeGreaterThanOrEqual(6)
   })
   it.each(machines.filter((s) => !s.family).map((s) => [s.id, s] as const))(
@@ -107,6 +108,25 @@ describe('the library as a whole', () => {
     },
     60_000,
   )
+  it.each(['tarvost-fl7', 'brindlow-d6', 'quenby-c40', 'ulldale-f9', 'brindlow-s12', 'ulldale-g6'])(
+    '%s: other names for everything change no number',
+    (id) => {
+      const { text, file } = findShipped(id)!
+      const whole = orThrow(writeWhole(text, file, findShipped))
+      const { renamed, name } = renameAll(whole)
+      const [a, b] = [whole, renamed].map((t) => openBench(orThrow(readSheet(t, file, () => undefined))))
+      const [{ id: complaint }] = a.bench.machine.sheet.complaints
+      const [one, two] = [
+        advise(a, evidenceOf(a, { complaint }), 'best', 0),
+        advise(b, evidenceOf(b, { complaint: name(complaint) }), 'best', 0),
+      ]
+      expect(b.bench.machine.parts.some((p) => a.bench.machine.partIndex.has(p.id))).toBe(false)
+      expect(Array.from(two.belief.p)).toEqual(Array.from(one.belief.p))
+      expect(two.plan.next.map((s) => [s.minutes, s.saving])).toEqual(one.plan.next.map((s) => [s.minutes, s.saving]))
+      expect(two.plan.remedies).toEqual(one.plan.remedies)
+    },
+    60_000,
+  )
   it('is found by maker, model, code, lamps and complaint, misspelt and misread', () => {
     const list = machines.map((s) => ({
       id: s.id,
@@ -126,21 +146,21 @@ describe('front-load washer', () => {
   it('three identical plugs can be crossed: water goes to the wrong place, unless only their returns are', () => {
     const machine = buildMachine(fl)
     expect(says(machine)).toEqual([])
-    expect(says(machine, 'crossed-main-soft')).toContain('wrong-tray')
+    expect(says(machine, 'inlet-crossed-a-c')).toContain('wrong-tray')
     const other = shipped('front-load-washer', [
-      'front-load-washer',
-      'effects: [{ swap: [main-plug.b1, soft-plug.b1] }, { swap: [main-plug.b2, soft-plug.b2] }]',
-      'effects: [{ swap: [main-plug.b2, soft-plug.b2] }]',
+      'three-outlet-valve',
+      'effects: [{ swap: [a-plug.b1, c-plug.b1] }, { swap: [a-plug.b2, c-plug.b2] }]',
+      'effects: [{ swap: [a-plug.b2, c-plug.b2] }]',
     ])
-    expect(says(buildMachine(other), 'crossed-main-soft')).toEqual([])
+    expect(says(buildMachine(other), 'inlet-crossed-a-c')).toEqual([])
   })
   it('a lost return is invisible to a neon tester and plain to a voltmeter', () => {
     const seen = (fault?: string) => [
-      shows(fl, 'pre-valve.volts', fault, 'neon'),
-      (shows(fl, 'pre-valve.volts', fault) as number) > 200,
+      shows(fl, 'inlet-b.volts', fault, 'neon'),
+      (shows(fl, 'inlet-b.volts', fault) as number) > 200,
     ]
     expect(seen()).toEqual(['yes', true])
-    expect(seen('valve-return.broken')).toEqual(['yes', false])
+    expect(seen('inlet-return.broken')).toEqual(['yes', false])
   })
   it('the leak tray trips at a shallow depth; its switch reports, or opens the loop of the leak-stop coil', () => {
     const [fl7, fl5] = ['tarvost-fl7', 'tarvost-fl5'].map((id) => buildMachine(shipped(id)))

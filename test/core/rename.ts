@@ -1,7 +1,9 @@
 import { isMap, isScalar, parseDocument, visit, type Pair, type YAMLMap } from 'yaml'
+import { KINDS } from '../../core/kinds'
 
 /** Tables of a sheet whose keys are ids of its own. */
 const TABLES = [
+  'options',
   'panels',
   'parts',
   'wiring',
@@ -30,6 +32,7 @@ const PROSE = new Set([
   'bites',
   'before',
   'by',
+  ...KINDS.flatMap((kind) => Object.keys(kind.words ?? {})),
 ])
 
 /**

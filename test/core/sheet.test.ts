@@ -1,8 +1,12 @@
 import { describe, expect, it } from 'vitest'
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { z } from 'zod'
+import { describeKinds } from '../../cli/describe-kinds'
 import { findShipped, shippedIds } from '../../cli/library'
 import { sayProblem } from '../../core/issue'
 import { checkRuns, listProcedures } from '../../core/procedure'
-import { locate, parseCondition, readSheet } from '../../core/sheet'
+import { locate, parseCondition, readSheet, sheetShape, writeWhole } from '../../core/sheet'
 import { edit, FAMILY, machineOf, mini } from './sheets'
 
 const problemsOf = (text: string) => {
@@ -15,6 +19,28 @@ describe('sheets', () => {
     const { text, file } = findShipped(id)!
     const r = readSheet(text, file, findShipped)
     expect(r.ok ? [] : r.problems.map(sayProblem)).toEqual([])
+  })
+  it('what docs say of the language is what the language is', () => {
+    const page = (name: string) => readFileSync(join(import.meta.dirname, '../../docs', name), 'utf8')
+    expect(page('kinds.md')).toBe(describeKinds())
+    expect(JSON.parse(page('sheet.schema.json'))).toEqual(
+      JSON.parse(JSON.stringify(z.toJSONSchema(sheetShape, { io: 'input' }))),
+    )
+  })
+  it.each(shippedIds())('%s written out whole reads as the same sheet', (id) => {
+    const { text, file } = findShipped(id)!
+    const [whole, sheet] = [writeWhole(text, file, findShipped), readSheet(text, file, findShipped)]
+    const again = whole.ok && readSheet(whole.value, file, () => undefined)
+    expect(again).toEqual(sheet)
+  })
+  it('a sheet takes out what a sub-assembly of its family brings in', () => {
+    const { text } = findShipped('tarvost-fl5')!
+    const ids = (t: string) => {
+      const r = readSheet(t, 'x.yaml', findShipped)
+      return r.ok ? r.value.faults.map((f) => f.id) : []
+    }
+    expect(ids(text)).not.toContain('inlet-b.coil-open')
+    expect(ids(edit(text, '  inlet-b.coil-open: null\n', ''))).toContain('inlet-b.coil-open')
   })
   it('the family has its fault modes on all three lines', () => {
     const { faults, parts } = machineOf(FAMILY)

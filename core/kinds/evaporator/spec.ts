@@ -7,12 +7,19 @@ export const spec: KindSpec = {
   terminals: [],
   ports: [],
   params: {
-    /** Where it settles without water on it while the compressor runs, and with hot gas in it. */
-    cold: { dimension: 'temperature', typical: '-14 °C ±1 °C' },
+    cold: {
+      about: 'where it settles without water on it while the compressor runs, and with hot gas in it',
+      dimension: 'temperature',
+      typical: '-14 °C ±1 °C',
+    },
     hot: { dimension: 'temperature', typical: '30 °C ±3 °C' },
     settles: { dimension: 'time', typical: '90 s ±15 %', least: 1 },
-    /** Water that freezes on it for each minute at its coldest. */
-    freezes: { dimension: 'flow', typical: '0.12 L/min ±8 %', least: 1e-9 },
+    freezes: {
+      about: 'water that freezes on it for each minute at its coldest',
+      dimension: 'flow',
+      typical: '0.12 L/min ±8 %',
+      least: 1e-9,
+    },
     'lets-go': { dimension: 'temperature', typical: '6 °C ±1 °C' },
   },
   words: { style: ['batch', 'flake'] },

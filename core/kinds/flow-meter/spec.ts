@@ -8,8 +8,7 @@ export const spec: KindSpec = {
   ports: ['in', 'out'],
   params: {
     passes: { dimension: 'flow', typical: '40 L/min ±15 %', least: 1e-9 },
-    /** What it counts of the water that passes. */
-    counts: { dimension: 'ratio', typical: '100 % ±4 %', least: 0 },
+    counts: { about: 'what it counts of the water that passes', dimension: 'ratio', typical: '100 % ±4 %', least: 0 },
     ohms: { dimension: 'resistance', typical: '2.2 kΩ ±5 %', least: 1 },
     swing: { dimension: 'voltage', typical: '2.5 V ±5 %', least: 0.01 },
   },

@@ -9,8 +9,10 @@ export const spec: KindSpec = {
   windings: ['ohms'],
   params: {
     ohms: { dimension: 'resistance', least: 0.1 },
-    /** A pulse of at least this, plus at a, opens it; the other way round it shuts. */
-    latches: { dimension: 'voltage' },
+    latches: {
+      about: 'a pulse of at least this, plus at a, opens it; the other way round it shuts',
+      dimension: 'voltage',
+    },
     'opens-at': { dimension: 'pressure', typical: '0.3 bar ±20 %', least: 0 },
     passes: { dimension: 'flow', typical: '20 L/min ±8 %', least: 1e-9 },
   },

@@ -10,8 +10,12 @@ export const spec: KindSpec = {
   params: {
     passes: { dimension: 'flow', typical: '60 L/min ±15 %', least: 1e-9 },
     holds: { dimension: 'volume', typical: '5 L ±10 %', least: 1e-6 },
-    /** Runs out again by itself at this rate when nothing is fed in. */
-    'runs-out': { dimension: 'flow', typical: '0 L/min', least: 0 },
+    'runs-out': {
+      about: 'runs out again by itself at this rate when nothing is fed in',
+      dimension: 'flow',
+      typical: '0 L/min',
+      least: 0,
+    },
     clear: { dimension: 'ratio', typical: '100 %', least: 1e-6, most: 1 },
   },
   states: [{ name: 'inside', within: 1e-7 }],

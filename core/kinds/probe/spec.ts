@@ -8,8 +8,7 @@ export const spec: KindSpec = {
   ports: [],
   params: {
     at: { dimension: 'length', least: 0 },
-    /** In water of 500 µS/cm. */
-    'wet-ohms': { dimension: 'resistance', typical: '4 kΩ ±60 %', least: 1 },
+    'wet-ohms': { about: 'in water of 500 µS/cm', dimension: 'resistance', typical: '4 kΩ ±60 %', least: 1 },
   },
   refs: { of: 'level' },
   /** Where the water comes from; ordinary tap water when left out. */

@@ -10,8 +10,12 @@ export const spec: KindSpec = {
     volts: { dimension: 'voltage', typical: '9 V ±8 %', least: 0.1 },
     ohms: { dimension: 'resistance', typical: '1.5 Ω ±30 %', least: 1e-6 },
     lasts: { dimension: 'time', typical: '60 ms ±10 %', least: 1e-3 },
-    /** What a meter that holds the peak still sees between pulses: nothing. */
-    idle: { dimension: 'resistance', typical: '100 kΩ ±20 %', least: 1 },
+    idle: {
+      about: 'what a meter that holds the peak still sees between pulses: nothing',
+      dimension: 'resistance',
+      typical: '100 kΩ ±20 %',
+      least: 1,
+    },
   },
   // A stored charge is let into the coil one way round to open, the other way round to shut.
   modes: [

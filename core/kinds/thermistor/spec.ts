@@ -7,11 +7,16 @@ export const spec: KindSpec = {
   terminals: ['1', '2'],
   ports: [],
   params: {
-    /** At 25 °C. */
-    ohms: { dimension: 'resistance', typical: '10 kΩ ±5 %', least: 1 },
+    ohms: { about: 'at 25 °C', dimension: 'resistance', typical: '10 kΩ ±5 %', least: 1 },
     beta: { dimension: 'kelvin', typical: '3950 K ±2 %', least: 100 },
-    /** How much of the difference between water and surroundings the bead feels: less than all with a loose clip. */
-    feels: { dimension: 'ratio', typical: '100 %', least: 0, most: 1 },
+    feels: {
+      about:
+        'how much of the difference between water and surroundings the bead feels: less than all with a loose clip',
+      dimension: 'ratio',
+      typical: '100 %',
+      least: 0,
+      most: 1,
+    },
   },
   refs: { of: 'temperature' },
   modes: [{ name: 'bead', values: ['open', 'shorted', 'whole'], initial: 2 }],

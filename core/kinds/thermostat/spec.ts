@@ -8,8 +8,8 @@ export const spec: KindSpec = {
   ports: [],
   hysteresis: [['opens-at', 'closes-at']],
   params: {
-    'opens-at': { dimension: 'temperature' },
-    'closes-at': { dimension: 'temperature' },
+    'opens-at': { about: 'temperature at which it opens', dimension: 'temperature' },
+    'closes-at': { about: 'temperature at which it closes again', dimension: 'temperature' },
     ohms: { dimension: 'resistance', typical: '0.05 Ω ±60 %', least: 1e-6 },
   },
   refs: { of: 'temperature' },

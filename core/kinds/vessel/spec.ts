@@ -7,16 +7,22 @@ export const spec: KindSpec = {
   terminals: [],
   ports: ['top', 'bottom'],
   params: {
-    /** Mean of its height. */
-    area: { dimension: 'area', least: 1e-6 },
+    area: { about: 'mean of its height', dimension: 'area', least: 1e-6 },
     height: { dimension: 'length', least: 1e-3 },
-    /** A sump at its bottom: of another area up to this height. */
-    'sump-height': { dimension: 'length', typical: '0 mm', least: 0 },
+    'sump-height': {
+      about: 'A sump at its bottom: of another area up to this height',
+      dimension: 'length',
+      typical: '0 mm',
+      least: 0,
+    },
     'sump-area': { dimension: 'area', typical: '1 cm²', least: 1e-6 },
-    /** Watts for each kelvin above ambient. */
-    loses: { dimension: 'power', typical: '0 W', least: 0 },
-    /** Its own heat, as water that would hold as much: what is left to get hot when it is empty. */
-    metal: { dimension: 'volume', typical: '0.02 L', least: 1e-6 },
+    loses: { about: 'watts for each kelvin above ambient', dimension: 'power', typical: '0 W', least: 0 },
+    metal: {
+      about: 'its own heat, as water that would hold as much: what is left to get hot when it is empty',
+      dimension: 'volume',
+      typical: '0.02 L',
+      least: 1e-6,
+    },
     start: { dimension: 'volume', typical: '0 L', least: 0 },
   },
   // Warmth is volume times kelvin above the surroundings: what mixes adds up.

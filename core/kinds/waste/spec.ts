@@ -8,12 +8,18 @@ export const spec: KindSpec = {
   ports: ['in', 'air'],
   params: {
     passes: { dimension: 'flow', typical: '60 L/min ±15 %', least: 1e-9 },
-    /** Of the highest point of the hose above the bottom of the vessel it drains. */
-    height: { dimension: 'length', typical: '0 mm' },
-    /** Of its end, which counts once the hose runs as a siphon. */
-    end: { dimension: 'length', typical: '0 mm' },
-    /** A siphon starts at this flow and breaks below a tenth of it. */
-    'siphons-at': { dimension: 'flow', typical: '4 L/min ±30 %', least: 1e-9 },
+    height: {
+      about: 'of the highest point of the hose above the bottom of the vessel it drains',
+      dimension: 'length',
+      typical: '0 mm',
+    },
+    end: { about: 'of its end, which counts once the hose runs as a siphon', dimension: 'length', typical: '0 mm' },
+    'siphons-at': {
+      about: 'A siphon starts at this flow and breaks below a tenth of it',
+      dimension: 'flow',
+      typical: '4 L/min ±30 %',
+      least: 1e-9,
+    },
     clear: { dimension: 'ratio', typical: '100 %', least: 1e-6, most: 1 },
   },
   modes: [

@@ -9,8 +9,12 @@ export const spec: KindSpec = {
   params: {
     pressure: { dimension: 'pressure', typical: '3 bar ±40 %', least: 0 },
     temperature: { dimension: 'temperature', typical: '14 °C ±8 °C' },
-    /** Tap water; hardly anything behind reverse osmosis or from a rain tank. */
-    conducts: { dimension: 'conductivity', typical: '500 µS/cm ±40 %', least: 0 },
+    conducts: {
+      about: 'tap water; hardly anything behind reverse osmosis or from a rain tank',
+      dimension: 'conductivity',
+      typical: '500 µS/cm ±40 %',
+      least: 0,
+    },
     passes: { dimension: 'flow', typical: '35 L/min ±20 %', least: 1e-9 },
   },
 }
