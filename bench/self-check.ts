@@ -3,15 +3,19 @@
  *
  *     npm run self-check -- [SHEET]... [--seeds N] [--faults N] [--skip-play]
  *
+ * SHEET is a path or a shipped id; all shipped sheets when none is named.
+ *
  * Every fault is complained of or marked latent, and seen by some test; what no test tells apart is little, and is listed
  * with the test that would be needed; and who follows the advice on a machine that has the fault, run by the plain simulator
  * with values, meters and senses of its own, ends on the right repair.
  */
+import { existsSync, readFileSync } from 'node:fs'
 import { parseArgs } from 'node:util'
 import { fileURLToPath } from 'node:url'
 import { findShipped, shippedIds } from '../cli/library'
 import { tellApart, type LookAlikes } from '../core/diagnose'
 import { openBench } from '../core/explain'
+import { orThrow } from '../core/issue'
 import type { Fault } from '../core/machine'
 import { checkRuns } from '../core/procedure'
 import type { Predictor } from '../core/predict'
@@ -23,13 +27,11 @@ import { TrueMachine } from './true-machine'
 /** Share of a sheet's prior that look-alikes may hold together. */
 export const ALIKE_AT_MOST = 0.1
 
-export const shippedSheets = (): Sheet[] =>
-  shippedIds()
-    .map((id) => {
-      const { text, file } = findShipped(id)!
-      return readSheet(text, file, findShipped)
-    })
-    .flatMap((read) => (read.ok ? [read.value] : []))
+function loadSheet(name: string): Sheet {
+  const source = existsSync(name) ? { file: name, text: readFileSync(name, 'utf8') } : findShipped(name)
+  if (!source) throw new Error(`There is no sheet ${name}: a path or one of ${shippedIds().join(', ')}`)
+  return orThrow(readSheet(source.text, source.file, findShipped))
+}
 
 /** What is wrong with a sheet as far as the engine alone can see; empty when nothing is. */
 export function lookThrough(predictor: Predictor): { wrong: string[]; alike: string[]; signatures: number } {
@@ -89,8 +91,9 @@ function main(): void {
   })
   const seeds = Number(values.seeds ?? 5)
   let bad = 0
-  for (const sheet of shippedSheets()) {
-    if (sheet.assembly || (positionals.length && !positionals.includes(sheet.id))) continue
+  for (const name of positionals.length ? positionals : shippedIds()) {
+    const sheet = loadSheet(name)
+    if (sheet.assembly) continue
     const predictor = openBench(sheet)
     const { wrong, alike, signatures } = lookThrough(predictor)
     const { faults } = predictor.bench.machine

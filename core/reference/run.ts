@@ -1,7 +1,7 @@
 import type { Component } from '../circuit'
 import type { Live, Part } from '../kinds'
 import type { Machine, ModeSet, Variant } from '../machine'
-import type { Condition } from '../sheet'
+import { speaksOfControlAlone, type Condition } from '../sheet'
 import type { Script } from '../simulate'
 import type { Stretch } from '../water'
 import { plainAmps, plainVolts, solveBoth, solvePlain, type PlainSolution } from './circuit'
@@ -384,6 +384,12 @@ export function runPlain(variant: Variant, script: Script, step = STEP, cache: S
       }
     }
   }
+  const evers = [
+    ...sheet.complaints.map((c) => c.when),
+    ...sheet.alarms.flatMap((a) => a.clears ?? []),
+    ...machine.programs.flatMap((p) => p.needs ?? []),
+    ...machine.phases.flatMap((p) => p.exits.map((e) => e.when)),
+  ].flatMap(everIn)
   const set = (mode: number, value: number): boolean => {
     if (held[mode] >= 0 || hand[mode] >= 0 || stilled.has(mode) || m[mode] === value) return false
     m[mode] = value
@@ -397,6 +403,7 @@ export function runPlain(variant: Variant, script: Script, step = STEP, cache: S
     entered = live.t
     if (!firstEntry.has(next)) firstEntry.set(next, live.t)
     run.phases.push({ t: live.t, phase: next })
+    for (const c of evers) if (speaksOfControlAlone(c.of) && truth(c.of)) ever.add(c)
     stilled.clear()
     const on = next < 0 ? [] : machine.phases[next].on
     for (const mode of machine.commands) set(mode, on.includes(mode) ? 1 : 0)
@@ -471,12 +478,6 @@ export function runPlain(variant: Variant, script: Script, step = STEP, cache: S
     run.begun = run.phases.length
     enter(begins)
   }
-  const evers = [
-    ...sheet.complaints.map((c) => c.when),
-    ...sheet.alarms.flatMap((a) => a.clears ?? []),
-    ...machine.programs.flatMap((p) => p.needs ?? []),
-    ...machine.phases.flatMap((p) => p.exits.map((e) => e.when)),
-  ].flatMap(everIn)
   const seen = script.moments.map((_, i) => script.wanted?.includes(i) === false)
   run.stills = script.moments.map(() => undefined)
   const dx = new Float64Array(live.x.length)

@@ -26,6 +26,20 @@ export type Condition =
       dimension: Dimension | undefined
     }
 
+/** Whether a condition speaks of phases and alarms alone: such a one may come true and pass within one instant. */
+export function speaksOfControlAlone(c: Condition): boolean {
+  switch (c.is) {
+    case 'and':
+    case 'or':
+      return c.of.every(speaksOfControlAlone)
+    case 'not':
+    case 'ever':
+      return speaksOfControlAlone(c.of)
+    default:
+      return c.is === 'phase' || c.is === 'alarm'
+  }
+}
+
 const TOKEN = /\s*(>=|<=|>|<|\(|\)|[-+]?\d+(?:\.\d+)?|[^\s()<>=\d][^\s()<>=]*)/uy
 
 /**

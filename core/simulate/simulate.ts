@@ -1,6 +1,6 @@
 import { InputFault, problem } from '../issue'
 import type { ModeSet, Variant } from '../machine'
-import type { Condition } from '../sheet'
+import { speaksOfControlAlone, type Condition } from '../sheet'
 import { eversOf, holds, type Scene } from './conditions'
 import { newPlantCache, type PlantCache } from './networks'
 import { Plant } from './plant'
@@ -84,6 +84,7 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
     ...machine.phases.flatMap((p) => p.exits.map((e) => e.when)),
   ]
   const evers = [...new Set(conditions.flatMap((c) => [...eversOf(c)]))]
+  const ofControl = evers.filter((c) => speaksOfControlAlone(c.of))
   const events: TimelineEvent[] = []
   const samples: Timeline['samples'] = []
   const snapshots: (Plant | undefined)[] = script.moments.map(() => undefined)
@@ -121,6 +122,8 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
       if (machine.phases[phase].final) finalReached = true
     }
     note({ t: plant.t, is: 'phase', phase })
+    // A phase may be left in the instant in which it is entered; that it was there counts all the same.
+    for (const c of ofControl) if (!ever.has(c) && holds(machine, c.of, scene)) ever.add(c)
     resting.clear()
     const on = phase < 0 ? [] : machine.phases[phase].on
     for (const mode of machine.commands) setMode(mode, on.includes(mode) ? 1 : 0)

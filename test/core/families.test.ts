@@ -1,3 +1,5 @@
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { findShipped, shippedIds } from '../../cli/library'
 import { lookThrough, meet } from '../../bench/self-check'
@@ -108,6 +110,15 @@ describe('the library as a whole', () => {
     },
     60_000,
   )
+  it('the example in docs is a whole machine: every fault shows, and a phase that passes at once has been there', () => {
+    const file = join(import.meta.dirname, '../../docs/examples/batch-brewer.yaml')
+    const predictor = openBench(orThrow(readSheet(readFileSync(file, 'utf8'), file, findShipped)))
+    expect(lookThrough(predictor).wrong).toEqual([])
+    const { machine } = predictor.bench
+    expect(says(machine)).toEqual([])
+    // The tank is still full: the refill is over in the instant in which it begins.
+    expect(says(machine, 'brew-valve.coil-open')).toEqual(['short'])
+  })
   it.each(['tarvost-fl7', 'brindlow-d6', 'quenby-c40', 'ulldale-f9', 'brindlow-s12', 'ulldale-g6'])(
     '%s: other names for everything change no number',
     (id) => {
