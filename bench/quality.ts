@@ -29,7 +29,7 @@ function playAll(p: Predictor, calls: readonly Call[], seed: number, name: strin
  * Each listed fault in turn is taken off the sheet and then met: the readings of a machine that has it, in the order
  * asked for. Noticed is: said to fit nothing, or no cause said to stand.
  */
-function leftOut(open: (without?: string) => Predictor, seed: number, most: number): Row {
+function leftOut(open: (without?: string) => Predictor, seed: number, most: number): { noticed: number; met: number } {
   const whole = open()
   const { faults } = whole.bench.machine
   const next = random(seed)
@@ -46,114 +46,132 @@ function leftOut(open: (without?: string) => Predictor, seed: number, most: numb
     const played = play(blind, { sort: 'unlisted', truth, repairs: [], complaint }, policiesFor(blind)[0])
     if (!played.verdict) noticed++
   }
-  return { what: 'left off the sheet and met: noticed', figure: (100 * noticed) / met, unit: '%', least: 80, of: met }
+  return { noticed: (100 * noticed) / met, met }
 }
 
-/** What following the advice comes to, against named orders and a checklist on the same calls. */
-export function qualityRows(open: (without?: string) => Predictor, o: QualityOptions): Row[] {
+/** What calls came to under one way of working. */
+interface Worked {
+  name: string
+  minutes: number
+  tests: number
+  /** Parts with a price fitted in vain, of 100 calls. */
+  inVain: number
+  unresolved: number
+}
+
+/** What following the advice comes to on one sheet; shares in %, `of` how many cases stand behind each. */
+export interface Quality {
+  /** The advice first, then the named orders, the literal checklist last. */
+  worked: Worked[]
+  bestNamed: Worked
+  againstNamed: number
+  againstChecklist: number
+  rightFirst: number
+  rightInTheEnd: number
+  pairsRight: number
+  sureAndWrong: number
+  wrongSheetSureAndWrong: number
+  wrongSheetRight: number
+  leftOutNoticed: number
+  saidToFitNothing: number
+  withoutVerdict: number
+  unlistedWithoutVerdict: number
+  of: {
+    singles: number
+    pairs: number
+    sure: number
+    wrongSheet: number
+    wrongSure: number
+    leftOut: number
+    unlisted: number
+  }
+}
+
+/** Plays calls of every sort: the same calls under the advice, under the named orders and under the checklist. */
+export function measureQuality(open: (without?: string) => Predictor, o: QualityOptions): Quality {
   const p = open()
   const names = policiesFor(p).map((x) => x.name)
   const calls = drawAll(p, 'single', o.singles, o.seed)
-  const singles = new Map(names.map((n) => [n, playAll(p, calls, o.seed, n)]))
-  const minutes = (n: string) => mean(singles.get(n)!.map((x) => x.minutes))
-  const [advice, ...others] = names
-  const fair = others.slice(0, -1)
-  const best = fair.reduce((a, b) => (minutes(b) < minutes(a) ? b : a))
-  const own = singles.get(advice)!
+  const played = names.map((n) => playAll(p, calls, o.seed, n))
+  const worked = names.map((name, i): Worked => ({
+    name,
+    minutes: mean(played[i].map((x) => x.minutes)),
+    tests: mean(played[i].map((x) => x.tests)),
+    inVain: 100 * mean(played[i].map((x) => x.wrongParts)),
+    unresolved: share(played[i], (x) => !x.solved),
+  }))
+  const [advice, ...others] = worked
+  const checklist = others.at(-1)!
+  const bestNamed = others.slice(0, -1).reduce((a, b) => (b.minutes < a.minutes ? b : a))
+  const [own] = played
   const sure = own.filter((x) => x.stated > 0.95)
   const drawn = (sort: Sort, count: number, salt: number, errors?: SheetErrors) =>
-    playAll(p, drawAll(p, sort, count, o.seed + salt, errors), o.seed + salt, advice)
+    playAll(p, drawAll(p, sort, count, o.seed + salt, errors), o.seed + salt, advice.name)
   const pairs = drawn('pair', o.pairs, 1)
   const unlisted = drawn('unlisted', o.unlisted, 2)
   const wrongSheet = drawn('single', o.singles, 3, { values: 0.2, times: 0.15 })
   const wrongSure = wrongSheet.filter((x) => x.stated > 0.95)
-  const rows: Row[] = names.flatMap((n): Row[] => {
-    const all = singles.get(n)!
-    return [
-      { what: `${n}: minutes`, figure: minutes(n), unit: 'min', of: all.length },
-      { what: `${n}: tests`, figure: mean(all.map((x) => x.tests)), unit: '' },
-      {
-        what: `${n}: parts fitted in vain, of 100 calls`,
-        figure: 100 * mean(all.map((x) => x.wrongParts)),
-        unit: '',
-        ...(n === advice ? { most: 2 } : {}),
-      },
-      { what: `${n}: unresolved`, figure: share(all, (x) => !x.solved), unit: '%' },
-    ]
+  const left = leftOut(open, o.seed, o.leftOut)
+  return {
+    worked,
+    bestNamed,
+    againstNamed: advice.minutes / bestNamed.minutes,
+    againstChecklist: advice.minutes / checklist.minutes,
+    rightFirst: share(own, (x) => x.rightFirst),
+    rightInTheEnd: share(own, (x) => x.solved),
+    pairsRight: share(pairs, (x) => x.solved),
+    sureAndWrong: share(sure, (x) => !x.rightFirst),
+    wrongSheetSureAndWrong: share(wrongSure, (x) => !x.rightFirst),
+    wrongSheetRight: share(wrongSheet, (x) => x.solved),
+    leftOutNoticed: left.noticed,
+    saidToFitNothing: share(own, (x) => x.unexplained),
+    withoutVerdict: share(own, (x) => !x.verdict),
+    unlistedWithoutVerdict: share(unlisted, (x) => !x.verdict),
+    of: {
+      singles: own.length,
+      pairs: pairs.length,
+      sure: sure.length,
+      wrongSheet: wrongSheet.length,
+      wrongSure: wrongSure.length,
+      leftOut: left.met,
+      unlisted: unlisted.length,
+    },
+  }
+}
+
+/** The figures with their aims. */
+export function qualityRows(q: Quality): Row[] {
+  const { of } = q
+  const percent = (what: string, figure: number, count: number, aim: Pick<Row, 'most' | 'least'> = {}): Row => ({
+    what,
+    figure,
+    unit: '%',
+    of: count,
+    ...aim,
   })
   return [
-    ...rows,
+    ...q.worked.flatMap((w, i): Row[] => [
+      { what: `${w.name}: minutes`, figure: w.minutes, unit: 'min', of: of.singles },
+      { what: `${w.name}: tests`, figure: w.tests, unit: '' },
+      { what: `${w.name}: parts fitted in vain, of 100 calls`, figure: w.inVain, unit: '', ...(i ? {} : { most: 2 }) },
+      percent(`${w.name}: unresolved`, w.unresolved, of.singles),
+    ]),
     {
-      what: `minutes against the best named order (${best})`,
-      figure: minutes(advice) / minutes(best),
+      what: `minutes against the best named order (${q.bestNamed.name})`,
+      figure: q.againstNamed,
       unit: '',
       most: 0.85,
     },
-    {
-      what: 'minutes against the literal checklist',
-      figure: minutes(advice) / minutes(others.at(-1)!),
-      unit: '',
-      most: 0.7,
-    },
-    {
-      what: 'single faults: right repair chosen first',
-      figure: share(own, (x) => x.rightFirst),
-      unit: '%',
-      of: own.length,
-    },
-    {
-      what: 'single faults: right repair in the end',
-      figure: share(own, (x) => x.solved),
-      unit: '%',
-      least: 97,
-      of: own.length,
-    },
-    {
-      what: 'pairs: both right in the end',
-      figure: share(pairs, (x) => x.solved),
-      unit: '%',
-      least: 85,
-      of: pairs.length,
-    },
-    {
-      what: 'stated above 95 %, and wrong',
-      figure: share(sure, (x) => !x.rightFirst),
-      unit: '%',
-      most: 2,
-      of: sure.length,
-    },
-    {
-      what: 'the same, sheet values wrong by 20 %, times 15 %',
-      figure: share(wrongSure, (x) => !x.rightFirst),
-      unit: '%',
-      most: 5,
-      of: wrongSure.length,
-    },
-    {
-      what: 'right in the end on that wrong sheet',
-      figure: share(wrongSheet, (x) => x.solved),
-      unit: '%',
-      of: wrongSheet.length,
-    },
-    leftOut(open, o.seed, o.leftOut),
-    {
-      what: 'listed faults said to fit nothing',
-      figure: share(own, (x) => x.unexplained),
-      unit: '%',
-      most: 3,
-      of: own.length,
-    },
-    {
-      what: 'listed faults: no cause said to stand at the first repair',
-      figure: share(own, (x) => !x.verdict),
-      unit: '%',
-      of: own.length,
-    },
-    {
-      what: 'unlisted faults: no cause said to stand',
-      figure: share(unlisted, (x) => !x.verdict),
-      unit: '%',
-      of: unlisted.length,
-    },
+    { what: 'minutes against the literal checklist', figure: q.againstChecklist, unit: '', most: 0.7 },
+    percent('single faults: right repair chosen first', q.rightFirst, of.singles),
+    percent('single faults: right repair in the end', q.rightInTheEnd, of.singles, { least: 97 }),
+    percent('pairs: both right in the end', q.pairsRight, of.pairs, { least: 85 }),
+    percent('stated above 95 %, and wrong', q.sureAndWrong, of.sure, { most: 2 }),
+    percent('the same, sheet values wrong by 20 %, times 15 %', q.wrongSheetSureAndWrong, of.wrongSure, { most: 5 }),
+    percent('right in the end on that wrong sheet', q.wrongSheetRight, of.wrongSheet),
+    percent('left off the sheet and met: noticed', q.leftOutNoticed, of.leftOut, { least: 80 }),
+    percent('listed faults said to fit nothing', q.saidToFitNothing, of.singles, { most: 3 }),
+    percent('listed faults: no cause said to stand at first', q.withoutVerdict, of.singles),
+    percent('unlisted faults: no cause said to stand', q.unlistedWithoutVerdict, of.unlisted),
   ]
 }

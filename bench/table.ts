@@ -21,3 +21,19 @@ export function printRows(title: string, rows: readonly Row[]): void {
     console.log(`  ${what.padEnd(48)}${`${value} ${unit}`.padStart(14)}${count.padEnd(8)} ${verdict}`.trimEnd())
   }
 }
+
+/** Prints one line a sheet; a figure that misses its aim has a star. */
+export function printOverview(sheets: readonly { id: string; cells: readonly Row[] }[]): void {
+  const [first] = sheets
+  if (!first) return
+  console.log(`\n${'sheet'.padEnd(18)}${first.cells.map((c) => c.what.padStart(14)).join('')}`)
+  for (const { id, cells } of sheets) {
+    const said = cells.map(({ figure, most, least }) => {
+      const reached = (most === undefined || figure <= most) && (least === undefined || figure >= least)
+      const value = Number.isFinite(figure) ? figure.toFixed(Math.abs(figure) < 10 ? 2 : 0) : '–'
+      return `${value}${reached || !Number.isFinite(figure) ? ' ' : '*'}`.padStart(14)
+    })
+    console.log(`${id.padEnd(18)}${said.join('')}`)
+  }
+  console.log('* not reached')
+}

@@ -123,6 +123,21 @@ describe('sheets', () => {
   })
 })
 
+describe('sub-assemblies that lead back to themselves', () => {
+  const loop = (inner: string) =>
+    `sheet: 1\nid: loop\nassembly: true\ntitle: Loop\nparts:\n  again: { assembly: ${inner} }\n`
+  const texts: Record<string, string> = { loop: loop('other'), other: loop('loop').replace('id: loop', 'id: other') }
+  it('end in a message with the place that brings them in, not in a run without end', () => {
+    const text = edit(mini('interlocks'), 'parts:\n', 'parts:\n  extra: { assembly: loop }\n')
+    const r = readSheet(text, 'wrong.yaml', (id) =>
+      id in texts ? { file: `${id}.yaml`, text: texts[id] } : findShipped(id),
+    )
+    const problems = r.ok ? [] : r.problems
+    expect(problems.map((p) => p.code)).toEqual(['extends-itself'])
+    expect(problems[0].place).toMatchObject({ file: 'other.yaml', path: ['parts', 'again', 'assembly'] })
+  })
+})
+
 describe('what only shows when a sheet is run', () => {
   const found = (text: string) =>
     locate(text, 'run.yaml', findShipped, checkRuns(listProcedures(machineOf(text)))).map((p) => ({
