@@ -24,6 +24,8 @@ export interface Reaches {
   reaches: {
     stretches: number[]
     own: Stretch[]
+    /** One pressure or none drives nothing: its water stands. */
+    stands: boolean
     /** The reach as one equation where it does not branch. */
     chain: Chain | undefined
     heads: number[]

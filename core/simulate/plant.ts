@@ -255,10 +255,12 @@ export class Plant implements Live {
         const ends = r.stretches.flatMap((k) => [stretches[k].from, stretches[k].to])
         const free = [...new Set(ends)].filter((node) => Number.isNaN(fixed[node]))
         const own = r.stretches.map((k) => stretches[k])
+        const stands = r.heads.length < 2 && own.every((s) => s.head === 0)
         return {
           ...r,
           own,
-          chain: chainOf(own, fixed),
+          stands,
+          chain: stands ? undefined : chainOf(own, fixed),
           last: new Float64Array(r.heads.length).fill(NaN),
           flow: new Float64Array(r.stretches.length),
           free,
@@ -296,7 +298,8 @@ export class Plant implements Live {
       let same = true
       for (let i = 0; i < heads.length; i++) if (last[i] !== fixed[heads[i]]) same = false
       if (!same) {
-        if (reach.chain) solveChain(reach.own, reach.chain, fixed, reach.flow, pressure)
+        if (reach.stands) for (const node of free) pressure[node] = heads.length ? fixed[heads[0]] : 0
+        else if (reach.chain) solveChain(reach.own, reach.chain, fixed, reach.flow, pressure)
         else {
           const solved = solveWater(fixed.length, reach.own, fixed)
           reach.flow = solved.flow

@@ -1,7 +1,8 @@
 import { InputFault, problem } from '../issue'
+import type { Part } from '../kinds'
 import type { ModeSet, Variant } from '../machine'
 import { speaksOfControlAlone, type Condition } from '../sheet'
-import { eversOf, holds, type Scene } from './conditions'
+import { eversOf, holds, type Ever, type Scene } from './conditions'
 import { newPlantCache, type PlantCache } from './networks'
 import { Plant } from './plant'
 
@@ -165,19 +166,28 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
   const clocks = parts.filter((p) => kinds[p.index].deadline)
   const reactors = parts.filter((p) => kinds[p.index].react)
 
+  // Parts are asked very often: what they are handed is made once.
+  const changed: number[] = []
+  const change = (mode: number, value: number) => {
+    if (setMode(mode, value)) changed.push(mode)
+  }
+  let asked = false
+  const noteAsked = (mode: number, value: number) => {
+    asked ||= free(mode, value)
+  }
+  const asks = (part: Part): boolean => {
+    asked = false
+    kinds[part.index].react!(part, plant, noteAsked)
+    return asked
+  }
+
   function settle(): void {
     const seen = new Map<string, number>()
-    const changed: number[] = []
+    changed.length = 0
     for (let round = 0; round < MAX_ROUNDS; round++) {
-      let quiet = true
-      for (const part of reactors)
-        kinds[part.index].react!(part, plant, (mode, value) => {
-          if (setMode(mode, value)) {
-            quiet = false
-            changed.push(mode)
-          }
-        })
-      if (quiet && !move()) return lookBack()
+      const already = changed.length
+      for (const part of reactors) kinds[part.index].react!(part, plant, change)
+      if (changed.length === already && !move()) return lookBack()
       if (round < CALM_ROUNDS) continue
       const key = `${m.join(',')}|${plant.phase}`
       const before = seen.get(key)
@@ -203,22 +213,11 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
   /** The parts and the control that are not content with the present state. */
   function restless(): (() => boolean)[] {
     const out: (() => boolean)[] = []
-    for (const part of reactors) {
-      const asks = (): boolean => {
-        let any = false
-        kinds[part.index].react!(part, plant, (mode, value) => {
-          any ||= free(mode, value)
-        })
-        return any
-      }
-      if (asks()) out.push(asks)
-    }
+    for (const part of reactors) if (asks(part)) out.push(() => asks(part))
     if (passing() || wanted()) out.push(() => passing() !== undefined || wanted() !== undefined)
     // What somebody asks about for ever after is an event too, however soon it passes.
-    for (const c of evers) {
-      const fresh = () => !ever.has(c) && holds(machine, c.of, scene)
-      if (fresh()) out.push(fresh)
-    }
+    const fresh = (c: Ever) => !ever.has(c) && holds(machine, c.of, scene)
+    for (const c of evers) if (fresh(c)) out.push(() => fresh(c))
     return out
   }
 
