@@ -5,10 +5,12 @@
  *     npm run bench -- [--sheet ID]... [--seed N] [--singles N] [--pairs N] [--unlisted N] [--left-out N] [--only speed|browser|optimum|quality]
  *     npm run bench -- --all [...]         one line for each machine of the library
  */
+import { spawnSync } from 'node:child_process'
 import { parseArgs } from 'node:util'
 import { findShipped, shippedIds } from '../cli/library'
 import { openBench } from '../core/explain'
 import { orThrow } from '../core/issue'
+import type { Predictor } from '../core/predict'
 import { readSheet } from '../core/sheet'
 import { chromiumRows } from './chromium'
 import { optimumRows } from './optimum'
@@ -20,6 +22,8 @@ import { wideSheet, WIDE_ZONES } from './wide-sheet'
 const { values } = parseArgs({
   options: {
     all: { type: 'boolean' },
+    /** Used by the overview for each of its lines. */
+    cells: { type: 'string' },
     sheet: { type: 'string', multiple: true },
     seed: { type: 'string' },
     singles: { type: 'string' },
@@ -54,37 +58,66 @@ const opener = (id: string) => (without?: string) => {
   return openBench({ ...sheet, faults: sheet.faults.filter((f) => f.id !== without) })
 }
 
+/** The figures of one sheet, for its line of the overview. */
+function cellsOf(id: string): Row[] {
+  const open = opener(id)
+  const { machine, procedures } = open().bench
+  return [
+    { what: 'faults', figure: machine.faults.length, unit: '' },
+    { what: 'tests', figure: procedures.length, unit: '' },
+    ...(values.only === 'quality' ? [] : speedCells(open)),
+    ...(values.only === 'speed' ? [] : qualityCells(open)),
+  ]
+}
+
+/** One line a sheet, each measured in a process of its own: a cold start is cold. */
 function overview(ids: readonly string[]): void {
   const sheets = ids.map((id) => {
-    const open = opener(id)
-    const speed = speedRows(open, 6, seed)
-    const { machine, procedures } = open().bench
-    const from = (start: string, what: string): Row => ({ ...speed.find((r) => r.what.startsWith(start))!, what })
-    const q = measureQuality(open, options)
-    const cells: Row[] = [
-      { what: 'faults', figure: machine.faults.length, unit: '' },
-      { what: 'tests', figure: procedures.length, unit: '' },
-      { what: 'minutes', figure: q.worked[0].minutes, unit: 'min' },
-      { what: 'of named', figure: q.againstNamed, unit: '', most: 0.85 },
-      { what: 'of checklist', figure: q.againstChecklist, unit: '', most: 0.7 },
-      { what: 'in vain/100', figure: q.worked[0].inVain, unit: '', most: 2 },
-      { what: 'right %', figure: q.rightInTheEnd, unit: '%', least: 97 },
-      { what: 'pairs %', figure: q.pairsRight, unit: '%', least: 85 },
-      { what: 'sure&wrong %', figure: q.sureAndWrong, unit: '%', most: 2 },
-      { what: 'left out %', figure: q.leftOutNoticed, unit: '%', least: 80 },
-      { what: 'no fit %', figure: q.saidToFitNothing, unit: '%', most: 3 },
-      from('cold start', 'cold ms'),
-      from('step, settled with pairs, p95', 'p95 ms'),
-      from('memory', 'MB'),
-    ]
+    const args = [...process.argv.slice(1), '--cells', id]
+    const { stdout, status } = spawnSync(process.execPath, args, {
+      stdio: ['ignore', 'pipe', 'inherit'],
+      encoding: 'utf8',
+      maxBuffer: 1e8,
+    })
+    if (status !== 0) throw new Error(`${id}: the measurement failed`)
     console.log(`${id}: done`)
-    return { id, cells }
+    return { id, cells: JSON.parse(stdout) as Row[] }
   })
   printOverview(sheets)
   const { singles, pairs, leftOut } = options
-  console.log(
-    `seed ${seed}; on each sheet ${singles} calls with one fault, ${pairs} with two, ${leftOut} with one left off`,
-  )
+  if (values.only !== 'speed')
+    console.log(
+      `on each sheet ${singles} calls with one fault, ${pairs} with two, ${leftOut} with one left off; seed ${seed}`,
+    )
+}
+
+function speedCells(open: () => Predictor): Row[] {
+  const rows = speedRows(open, 6, seed)
+  const from = (start: string, what: string): Row => ({ ...rows.find((r) => r.what.startsWith(start))!, what })
+  return [
+    from('cold start', 'cold ms'),
+    from('every test', 'table ms'),
+    from('step, quick answer, p95', 'quick p95'),
+    from('step, settled with pairs, p95', 'settled p95'),
+    from('a free probe', 'probe ms'),
+    from('plain 10 ms', 'plain/event'),
+    from('memory', 'MB'),
+  ]
+}
+
+function qualityCells(open: (without?: string) => Predictor): Row[] {
+  const q = measureQuality(open, options)
+  return [
+    { what: 'minutes', figure: q.worked[0].minutes, unit: 'min' },
+    { what: 'of named', figure: q.againstNamed, unit: '', most: 0.85 },
+    { what: 'of checklist', figure: q.againstChecklist, unit: '', most: 0.7 },
+    { what: 'in vain/100', figure: q.worked[0].inVain, unit: '', most: 2 },
+    { what: 'right %', figure: q.rightInTheEnd, unit: '%', least: 97 },
+    { what: 'pairs %', figure: q.pairsRight, unit: '%', least: 85 },
+    { what: 'sure&wrong %', figure: q.sureAndWrong, unit: '%', most: 2 },
+    { what: 'left out %', figure: q.leftOutNoticed, unit: '%', least: 80 },
+    { what: 'no fit %', figure: q.saidToFitNothing, unit: '%', most: 3 },
+  ]
 }
 
 async function tables(id: string): Promise<void> {
@@ -102,5 +135,6 @@ const machines = shippedIds().filter((id) => {
   const { family, assembly } = sheetOf(id)
   return !family && !assembly
 })
-if (values.all) overview(values.sheet ?? machines)
+if (values.cells) console.log(JSON.stringify(cellsOf(values.cells)))
+else if (values.all) overview(values.sheet ?? machines)
 else for (const id of values.sheet ?? ['orrisk-tl40', 'wide']) await tables(id)

@@ -84,7 +84,24 @@ function adviceFor(written: Written[], order: Order, bands: Bands, quick: boolea
   if (known?.key === key) return known.advice
   const advice = advise(opened(bands), evidence(written), order, quick ? 0 : undefined)
   newest.set(quick, { key, advice })
+  if (!quick) void prepare(opened(bands))
   return advice
+}
+
+/** Longest that background work keeps a question waiting, ms. */
+const SLICE = 15
+let preparing: Predictor | undefined
+/** While somebody fetches a meter: what the next readings will need, in slices, until a machine is opened anew. */
+async function prepare(predictor: Predictor): Promise<void> {
+  if (preparing === predictor) return
+  preparing = predictor
+  let since = performance.now()
+  for (const _ of predictor.preparing()) {
+    if (performance.now() - since < SLICE) continue
+    await new Promise((go) => setTimeout(go))
+    if (preparing !== predictor) return
+    since = performance.now()
+  }
 }
 
 const api = {
@@ -92,6 +109,7 @@ const api = {
     try {
       newest.clear()
       predictors.clear()
+      preparing = undefined
       sheet = orThrow(readSheet(sheets[0].text, sheets[0].file, (id) => sheets.find((s) => s.id === id)))
       opened()
     } catch (error) {

@@ -33,6 +33,8 @@ const LEAST_REACHED = 0.05
 
 /** Chance that a slip is made in the same way again when a reading is repeated. */
 const SLIPS_AGAIN = 0.2
+/** The same of a sense: who mistook it once mistakes it again. */
+const MISTAKES_AGAIN = 0.5
 
 export const keyOf = (r: Pick<PlacedReading, 'procedure' | 'meter' | 'edits'>): string =>
   `${r.procedure.key}|${r.meter ?? ''}|${editsKey(r.edits)}`
@@ -82,7 +84,7 @@ function score(predictor: Predictor, member: Member, c: Case, readings: readonly
     const fit = likelihood(p, r.value, dimension, condition, keyOf(r))
     const { explains } = fit
     const first = readings.findLastIndex((x, i) => i < k && keyOf(x) === keyOf(r))
-    const again = first < 0 ? 0 : SLIPS_AGAIN * fits[first].slip
+    const again = first < 0 ? 0 : (p.is === 'sense' ? MISTAKES_AGAIN : SLIPS_AGAIN) * fits[first].slip
     const l =
       again > 0 ? (1 - again) * fit.l + again * againLikelihood(r.value, readings[first].value, dimension) : fit.l
     fits.push(fit)

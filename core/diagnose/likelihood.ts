@@ -240,10 +240,13 @@ export function likelihood(
       return slipped(slip)
     case 'never':
       return reading.is === 'never' ? { ...none, l: 1 - SLIP } : slipped(slip)
-    case 'sense':
-      if (reading.is === 'yes') return { ...none, l: chanceOfYes(p, condition) }
-      if (reading.is === 'no') return { ...none, l: 1 - chanceOfYes(p, condition) }
-      return slipped(slip)
+    case 'sense': {
+      if (reading.is !== 'yes' && reading.is !== 'no') return slipped(slip)
+      const yes = chanceOfYes(p, condition)
+      const l = reading.is === 'yes' ? yes : 1 - yes
+      // A sense that said what it seldom says there was mistaken, if this is how the machine is.
+      return { ...none, l, slip: 1 - l }
+    }
     case 'times':
       return reading.is === 'times' ? { ...none, l: binomial(reading.clean, reading.of, p.clean) } : slipped(slip)
     case 'word':

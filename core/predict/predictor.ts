@@ -499,6 +499,22 @@ export class Predictor {
     return made
   }
 
+  /**
+   * Does, a little at a time, what coming readings would have to wait for: the runs of the healthy machine with each value
+   * moved, and every test under every single fault. What is found is only kept; no answer depends on how far it has come.
+   */
+  *preparing(): Generator<void> {
+    for (const { index, edits } of this.bench.runs) {
+      if (edits.length) continue
+      yield void this.nudged(index)
+    }
+    for (const procedure of this.bench.procedures)
+      for (const member of [...this.members]) {
+        this.predict(member, procedure)
+        yield void this.screen(member, procedure)
+      }
+  }
+
   /** Change of the length of a phase with each parameter, s. */
   private timeSensitivity(phase: number, run: number, seconds: number): Float64Array {
     return this.nudged(run).lengths[phase].map((x) => x * seconds)
