@@ -55,6 +55,20 @@ try {
     await page.evaluate(() => window.scrollTo(0, 0))
     await page.waitForTimeout(600)
     await shoot(page, `cause${suffix}`)
+    if (!suffix)
+      for (const [name, search, machine, says] of [
+        ['flake-ice', 'F-9', /F-9 flakes/, 0],
+        ['steamer', 'S-12', /S-12 steamer/, 1],
+        ['irrigation', 'maritime six', /G-6, six zones/, 1],
+      ] as const) {
+        await page.goto(`${place.url}/jobs/new`)
+        await page.getByLabel('Find a machine').fill(search)
+        await page.getByRole('button', { name: machine }).click()
+        await page.locator('.say').nth(says).click()
+        await page.getByRole('button', { name: 'Begin the job' }).click()
+        await settled(page)
+        await shoot(page, name)
+      }
     if (!suffix) {
       await page.goto(place.url)
       await page.locator('.job').first().waitFor()

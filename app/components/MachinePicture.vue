@@ -23,16 +23,38 @@ onBeforeUnmount(() => watcher?.disconnect())
 const upright = computed(() => width.value < 700)
 const whole = ref(false)
 const stateOf = computed(() => new Map(props.links.map((l) => [l.part, l])))
-/** On a narrow screen only lanes that still matter are drawn, unless the whole machine is asked for. */
+const everything = computed(() => layoutPicture(props.lines, undefined))
+/** Rows above which a picture would push the next test off a laptop's screen. */
+const MOST_ROWS = 6
+const tooMuch = computed(() => upright.value || everything.value.rows > MOST_ROWS)
+/** Where there is no room for all, only lanes that still matter are drawn, unless the whole machine is asked for. */
 const shown = computed(() => {
-  if (!upright.value || whole.value) return undefined
-  const weight = (l: Lines['lanes'][number]) =>
-    [l.center, ...l.water, ...l.waterOut, ...l.back].reduce((s, p) => s + (stateOf.value.get(p)?.p ?? 0), 0) +
-    (l.center === props.next ? 1 : 0)
+  if (!tooMuch.value || whole.value) return undefined
+  const weight = (l: Lines['lanes'][number]) => {
+    const own = [l.center, ...l.water, ...l.waterOut, ...l.back, ...l.feed]
+    // What several lanes share counts for each, but less.
+    return (
+      own.reduce((s, p) => s + (stateOf.value.get(p)?.p ?? 0) * (l.feed.includes(p) ? 0.5 : 1), 0) +
+      (own.includes(props.next) ? 1 : 0) +
+      (l.center === props.next ? 1 : 0)
+    )
+  }
+  const most = upright.value ? 3 : 4
   const ranked = [...props.lines.lanes].sort((a, b) => weight(b) - weight(a))
-  return new Set(ranked.filter((l, i) => i < 1 || (i < 3 && weight(l) > 0.04)).map((l) => l.center))
+  return new Set(ranked.filter((l, i) => i < 1 || (i < most && weight(l) > 0.04)).map((l) => l.center))
 })
-const picture = computed(() => layoutPicture(props.lines, shown.value))
+/** Longest level line that is drawn though nothing on it is suspected. */
+const SHORT_LEVEL = 3
+const picture = computed(() => {
+  if (!shown.value) return everything.value
+  const { lanes, levels } = props.lines
+  const vessels = lanes.flatMap((l) => (shown.value!.has(l.center) ? (l.vessel ?? []) : []))
+  const matters = (p: number) => p === props.next || (stateOf.value.get(p)?.p ?? 0) > 0.01
+  const kept = levels.filter(
+    (l) => l.chain.some(matters) || (vessels.includes(l.vessel) && l.chain.length <= SHORT_LEVEL),
+  )
+  return layoutPicture({ lanes, levels: kept }, shown.value)
+})
 
 const box = computed(() => {
   const { ranks, rows } = picture.value
@@ -204,7 +226,7 @@ const nodes = computed(() =>
     <div class="legend small soft">
       <span class="water">━ water</span><span class="power">━ power</span><span class="level">━ level</span>
       <span>✓ proven</span><span>? suspect</span><span>■ faulty</span><span>⌒ bypassed</span><span>▲▲ test here</span>
-      <button v-if="upright" type="button" class="whole" @click="whole = !whole">
+      <button v-if="tooMuch" type="button" class="whole" @click="whole = !whole">
         {{ whole ? 'Only what matters' : 'Whole machine' }}
       </button>
     </div>

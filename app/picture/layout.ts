@@ -76,7 +76,10 @@ export function layoutPicture({ lanes: all, levels: allLevels }: Lines, shown?: 
       row++
     }
   })
-  const vessels = [...new Set([...allLevels.map((l) => l.vessel), ...lanes.flatMap((l) => l.vessel ?? [])])]
+  const vessels = [...new Set([...allLevels.map((l) => l.vessel), ...lanes.flatMap((l) => l.vessel ?? [])])].filter(
+    // Where room is short, water that only runs on has said enough at the valve.
+    (v) => !shown || allLevels.some((l) => l.vessel === v) || lanes.some((l) => l.empties && l.vessel === v),
+  )
   for (const vessel of vessels) {
     const levels = allLevels.filter((l) => l.vessel === vessel)
     put(vessel, 0, row)
@@ -91,7 +94,7 @@ export function layoutPicture({ lanes: all, levels: allLevels }: Lines, shown?: 
     }
   }
   for (const lane of drains) {
-    if (lane.vessel !== undefined) run(lane.vessel, lane.center, 'water')
+    if (lane.vessel !== undefined && spots.has(lane.vessel)) run(lane.vessel, lane.center, 'water')
     draw(lane, row++)
     lane.back.forEach((p, k) => {
       if (spots.has(p)) return

@@ -92,13 +92,12 @@ export function linesOf(bench: Bench): Lines {
     const { active } = kinds[part]
     return snapshots.find((s) => (active ? s.signal(part, active) > 0.5 : s.amps(parts[part]) > 1e-3)) ?? snapshots[0]
   }
-  const neighbour = (node: number, port: 'first' | 'last', except: number): number | undefined =>
-    parts.find((p) => {
+  const neighbours = (node: number, port: 'first' | 'last', except: number): number[] =>
+    parts.flatMap((p) => {
       const ports = kinds[p.index].ports
-      return (
-        p.index !== except && ports.length > 0 && p.w[port === 'first' ? ports[0] : ports[ports.length - 1]] === node
-      )
-    })?.index
+      const there = p.w[port === 'first' ? ports[0] : ports[ports.length - 1]] === node
+      return p.index !== except && ports.length > 0 && there ? [p.index] : []
+    })
   const isVessel = (part: number) => (kinds[part].states?.length ?? 0) > 0 && kinds[part].ports.length > 0
   const holds = (node: number): number | undefined =>
     parts.find((p) => isVessel(p.index) && Object.values(p.w).includes(node))?.index
@@ -111,8 +110,10 @@ export function linesOf(bench: Bench): Lines {
       const node = parts[at].w[way === 'up' ? ports[0] : ports[ports.length - 1]]
       const vessel = holds(node)
       if (vessel !== undefined) return { chain, vessel }
-      const next = neighbour(node, way === 'up' ? 'last' : 'first', at)
-      if (next === undefined || chain.includes(next)) return { chain, vessel: undefined }
+      const [next, ...others] = neighbours(node, way === 'up' ? 'last' : 'first', at)
+      // Where the water parts, each branch is a lane of its own.
+      if (next === undefined || chain.includes(next) || (way === 'down' && others.length))
+        return { chain, vessel: undefined }
       chain.push(next)
       at = next
     }
