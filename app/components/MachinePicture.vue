@@ -63,11 +63,11 @@ const box = computed(() => {
     const w = Math.min(150, width.value / rows)
     return { along: 47, across: w, nodeW: w - 8, nodeH: 37, width: width.value, height: count * 47 + 4 }
   }
-  const step = Math.max(92, width.value / count)
+  const step = Math.max(86, width.value / count)
   return {
     along: step,
     across: 49,
-    nodeW: Math.min(step - 18, 120),
+    nodeW: Math.min(step - (step < 100 ? 10 : 18), 120),
     nodeH: 42,
     width: step * count,
     height: rows * 49 + 4,
