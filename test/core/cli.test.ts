@@ -87,6 +87,15 @@ describe('command line', () => {
     expect(run('simulate', 'orrisk-tl40', '--fault', 'cold-plug.corroded=-5').status).toBe(1)
     expect(run('simulate', 'orrisk-tl40', '--sett', 'x').status).toBe(1)
   })
+  it('describes kinds, and writes a sheet out whole so that it stands by itself', () => {
+    const kind = run('kinds', 'float-switch')
+    expect(kind.stdout).toContain('on-rise: closes or opens')
+    expect(kind.stdout).toContain('trip: must be given, in mm')
+    expect(run('kinds', 'flote').status).toBe(1)
+    const whole = run('whole', 'tarvost-fl5')
+    expect(whole.stdout).not.toMatch(/^extends|assembly:/m)
+    expect(run('check', file('whole.yaml', whole.stdout)).stdout).toBe('1 sheet is right.\n')
+  })
   it('simulates, lists, predicts and prints a netlist', () => {
     const sim = JSON.parse(run('simulate', 'orrisk-tl40', '--fault', 'cold-stop.shut', '--json').stdout) as {
       alarms: string[]
