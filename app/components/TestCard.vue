@@ -84,6 +84,9 @@ const chips = computed(() => {
         {{ m.title }}
       </button>
     </div>
+    <p v-if="card.before !== undefined" class="small">
+      Once more, to rule out a slip: it showed <span class="number">{{ card.before }}</span>.
+    </p>
     <p v-if="card.moves.length" class="small soft">First: {{ card.moves.join(' → ') }}</p>
     <ul v-if="card.cautions.length" class="cautions">
       <li v-for="c in card.cautions" :key="c"><i class="pi pi-exclamation-triangle" aria-hidden="true" /> {{ c }}</li>

@@ -62,6 +62,8 @@ export interface TestCard {
   meter: string | undefined
   meters: { id: string; title: string }[]
   minutes: number
+  /** What it showed before, when it has been taken already: it is asked for once more to rule out a slip. */
+  before: string | undefined
   moves: string[]
   cautions: string[]
   /** What taking it ends, in words, and the tests worth taking that it makes dearer: to be taken first. */
@@ -181,6 +183,10 @@ export function cardOf(
       }),
     ),
     minutes: way.minutes,
+    before: a.placed.case.readings
+      .filter((r) => r.procedure.id === procedure.id)
+      .map((r) => sayReading(r.value, dimensionOf(procedure)))
+      .at(-1),
     moves: way.moves.map((m) => sayMove(machine, m)),
     cautions: sayCautions(machine, procedure),
     destroys: way.moves.some((m) => m.is === 'isolate') ? procedure.destroys : undefined,

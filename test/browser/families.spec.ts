@@ -49,6 +49,12 @@ for (const { sheet, machine, asked, fault } of [
     await page.getByRole('button', { name: says, exact: true }).click()
     await page.getByRole('button', { name: 'Begin the job' }).click()
     await settled(page)
+    const wholeMachine = page.getByRole('button', { name: 'Whole machine' })
+    if (await wholeMachine.count()) {
+      const few = await page.locator('.node').count()
+      await wholeMachine.click()
+      expect(await page.locator('.node').count()).toBeGreaterThan(few)
+    }
     const repair = bench.machine.sheet.repairs[own.repair]
     for (let k = 0; k < MOST_TESTS && !(await page.locator('.cause').count()); k++) {
       await takeNext(page, bench, truth)
