@@ -50,7 +50,8 @@ export function advise(
     if (r.value.is === 'never') never.add(momentKey(r.procedure))
     times.set(r.procedure.id, (times.get(r.procedure.id) ?? 0) + 1)
     // A sense that has spoken says the same again; a meter may be put there twice before much hangs on it.
-    const repeats = r.procedure.meter !== undefined || belief.doubts[i].slip >= DOUBT_ABOVE
+    const could = r.value.is !== 'could-not'
+    const repeats = could && (r.procedure.meter !== undefined || belief.doubts[i].slip >= DOUBT_ABOVE)
     if (!repeats || times.get(r.procedure.id)! > 1) taken.add(r.procedure.id)
   })
   return {

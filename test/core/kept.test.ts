@@ -139,6 +139,13 @@ describe('a reading taken twice', () => {
     expect(moved(none, one)).toBeGreaterThan(0)
     expect(moved(one, two)).toBeLessThan(0.5 * moved(none, one))
   })
+  it('that could not be taken is not asked for again', () => {
+    const next = (reading: string) =>
+      advise(p, evidenceOf(p, { complaint: 'no-fill' }, { test: 'cold-valve.volts', reading })).plan.next.map(
+        (s) => s.procedure.id,
+      )
+    expect(next('could not')).not.toContain('cold-valve.volts')
+  })
   it('by a sense that was mistaken may be asked again, one that fits may not', () => {
     const d3 = predictorOf(findShipped('brindlow-d3')!.text)
     const heard = { test: 'circulation.runs', reading: 'yes' }
