@@ -85,7 +85,8 @@ const chips = computed(() => {
       </button>
     </div>
     <p v-if="card.before !== undefined" class="small">
-      Once more, to rule out a slip: it showed <span class="number">{{ card.before }}</span>.
+      <template v-if="best">Once more, to rule out a slip. </template>Read before:
+      <span class="number">{{ card.before }}</span>
     </p>
     <p v-if="card.moves.length" class="small soft">First: {{ card.moves.join(' → ') }}</p>
     <ul v-if="card.cautions.length" class="cautions">

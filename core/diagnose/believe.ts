@@ -36,6 +36,7 @@ const SLIPS_AGAIN = 0.2
 /** The same of a sense: who mistook it once mistakes it again. */
 const MISTAKES_AGAIN = 0.5
 
+/** Names what is read, how, and with what in and out: two readings with one key are one thing read twice. */
 export const keyOf = (r: Pick<PlacedReading, 'procedure' | 'meter' | 'edits'>): string =>
   `${r.procedure.key}|${r.meter ?? ''}|${editsKey(r.edits)}`
 

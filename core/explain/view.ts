@@ -1,7 +1,7 @@
 import type { PlanState } from '../plan'
 import { findMeter } from '../instrument'
 import { findProcedure, minutesTo, shapeWith, type Procedure } from '../procedure'
-import type { Predictor } from '../predict'
+import { editsKey, type Predictor } from '../predict'
 import type { ReadingShape } from '../quantity'
 import type { Advice } from './advise'
 import { expectations, reasons, type Consequence, type Expectation } from './reasons'
@@ -62,7 +62,7 @@ export interface TestCard {
   meter: string | undefined
   meters: { id: string; title: string }[]
   minutes: number
-  /** What it showed before, when it has been taken already: it is asked for once more to rule out a slip. */
+  /** What it showed before, with the same things in and out; `undefined` when it has not been read so. */
   before: string | undefined
   moves: string[]
   cautions: string[]
@@ -184,7 +184,8 @@ export function cardOf(
     ),
     minutes: way.minutes,
     before: a.placed.case.readings
-      .filter((r) => r.procedure.id === procedure.id)
+      .filter((r) => r.procedure.id === procedure.id && r.value.is !== 'could-not')
+      .filter((r) => editsKey(r.edits) === editsKey(a.placed.edits))
       .map((r) => sayReading(r.value, dimensionOf(procedure)))
       .at(-1),
     moves: way.moves.map((m) => sayMove(machine, m)),
