@@ -1,6 +1,5 @@
-import { indexFault, type Fault, type Machine, type Present } from '../core/machine'
+import { unlistedFaults, type Fault, type Present } from '../core/machine'
 import type { Bench } from '../core/procedure'
-import { templateEffects } from '../core/sheet'
 import { pick, weighted, type Random } from './random'
 import { TrueMachine, type SheetErrors } from './true-machine'
 
@@ -24,37 +23,10 @@ const severe = (fault: Fault, next: Random): Present => {
   return { fault, severity: scale === 'log' ? from * (to / from) ** u : from + (to - from) * u, ...misses }
 }
 
-/** Faults that the kinds know and the sheet does not list. */
-export function unlistedFaults(machine: Machine): Fault[] {
-  const listed = new Set(machine.faults.map((f) => f.id))
-  return machine.parts.flatMap((part) =>
-    Object.entries(machine.kinds[part.index].faults ?? {}).flatMap(([name, template]) => {
-      const id = `${part.id}.${name}`
-      if (listed.has(id)) return []
-      const effects = templateEffects(part.id, template.effects)
-      const { title, perYear, severity } = template
-      const written = {
-        id,
-        part: part.id,
-        title,
-        effects,
-        perYear,
-        weight: 1,
-        latent: false,
-        severity,
-        repair: '',
-        sometimes: 0,
-        causes: [],
-      }
-      return [indexFault(written, -1, machine.sheet, machine.parts, machine.partIndex)]
-    }),
-  )
-}
-
 /** Draws a call of a sort; a fault that nobody would call for is drawn again. */
 export function drawCall(bench: Bench, sort: Sort, next: Random, errors?: SheetErrors): Call {
   const { machine } = bench
-  const others = unlistedFaults(machine)
+  const others = unlistedFaults(machine).map((f) => ({ ...f, repair: -1 }))
   for (let tries = 0; tries < 40; tries++) {
     const from = sort === 'unlisted' ? others : machine.faults
     const faults = [weighted(next, from, (f) => f.perYear)]

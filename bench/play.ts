@@ -62,6 +62,8 @@ export interface Played {
   unexplained: boolean
   /** Whether a cause was said to stand then. */
   verdict: boolean
+  /** Faults that were named then, though the sheet does not list them. */
+  named: string[]
 }
 
 /** Plays one call to its end: tests by the policy, the likeliest cheap repair, and on until it works or nobody knows. */
@@ -80,6 +82,7 @@ export function play(predictor: Predictor, call: Call, policy: Policy): Played {
     stated: 0,
     unexplained: false,
     verdict: false,
+    named: [],
   }
   let repairs = 0
   for (let step = 0; step < MOST_STEPS; step++) {
@@ -98,6 +101,7 @@ export function play(predictor: Predictor, call: Call, policy: Policy): Played {
       out.stated = best?.p ?? 0
       out.unexplained = a.plan.state === 'unexplained'
       out.verdict = a.plan.state === 'cause-stands'
+      out.named = a.plan.besides.slice(0, 4).map((b) => b.fault.id)
     }
     if (!best || repairs === MOST_REPAIRS || a.plan.state === 'unexplained') return out
     const right = open.delete(best.repair)

@@ -29,12 +29,16 @@ function playAll(p: Predictor, calls: readonly Call[], seed: number, name: strin
  * Each listed fault in turn is taken off the sheet and then met: the readings of a machine that has it, in the order
  * asked for. Noticed is: said to fit nothing, or no cause said to stand.
  */
-function leftOut(open: (without?: string) => Predictor, seed: number, most: number): { noticed: number; met: number } {
+function leftOut(
+  open: (without?: string) => Predictor,
+  seed: number,
+  most: number,
+): { noticed: number; named: number; met: number } {
   const whole = open()
   const { faults } = whole.bench.machine
   const next = random(seed)
   const order = faults.map((f) => ({ f, at: next() })).sort((a, b) => a.at - b.at)
-  let [met, noticed] = [0, 0]
+  let [met, noticed, named] = [0, 0, 0]
   for (const { f } of order) {
     if (met === most) break
     const blind = open(f.id)
@@ -45,8 +49,9 @@ function leftOut(open: (without?: string) => Predictor, seed: number, most: numb
     met++
     const played = play(blind, { sort: 'unlisted', truth, repairs: [], complaint }, policiesFor(blind)[0])
     if (!played.verdict) noticed++
+    if (played.named.includes(f.id)) named++
   }
-  return { noticed: (100 * noticed) / met, met }
+  return { noticed: (100 * noticed) / met, named: (100 * named) / met, met }
 }
 
 /** What calls came to under one way of working. */
@@ -73,6 +78,7 @@ export interface Quality {
   wrongSheetSureAndWrong: number
   wrongSheetRight: number
   leftOutNoticed: number
+  leftOutNamed: number
   saidToFitNothing: number
   withoutVerdict: number
   unlistedWithoutVerdict: number
@@ -124,6 +130,7 @@ export function measureQuality(open: (without?: string) => Predictor, o: Quality
     wrongSheetSureAndWrong: share(wrongSure, (x) => !x.rightFirst),
     wrongSheetRight: share(wrongSheet, (x) => x.solved),
     leftOutNoticed: left.noticed,
+    leftOutNamed: left.named,
     saidToFitNothing: share(own, (x) => x.unexplained),
     withoutVerdict: share(own, (x) => !x.verdict),
     unlistedWithoutVerdict: share(unlisted, (x) => !x.verdict),
@@ -170,6 +177,7 @@ export function qualityRows(q: Quality): Row[] {
     percent('the same, sheet values wrong by 20 %, times 15 %', q.wrongSheetSureAndWrong, of.wrongSure, { most: 5 }),
     percent('right in the end on that wrong sheet', q.wrongSheetRight, of.wrongSheet),
     percent('left off the sheet and met: noticed', q.leftOutNoticed, of.leftOut, { least: 80 }),
+    percent('left off and met: named', q.leftOutNamed, of.leftOut),
     percent('listed faults said to fit nothing', q.saidToFitNothing, of.singles, { most: 3 }),
     percent('listed faults: no cause said to stand at first', q.withoutVerdict, of.singles),
     percent('unlisted faults: no cause said to stand', q.unlistedWithoutVerdict, of.unlisted),

@@ -7,6 +7,7 @@ import { readEvidence, type Evidence } from '../core/evidence'
 import {
   advise,
   openBench,
+  sayBeside,
   sayChance,
   sayDoubt,
   sayHow,
@@ -300,6 +301,11 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
         unproven: r.unproven.map((f) => machine.faults[f].id),
         killers: r.killers.map((f) => machine.faults[f].id),
       })),
+      besides: a.plan.besides.map(({ fault, share, tells }) => ({
+        fault: fault.id,
+        share,
+        tells: tells?.procedure.id,
+      })),
       state: a.plan.state,
     }
     if (a.plan.next[0])
@@ -320,13 +326,18 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
       `  ${sayChance(a.belief.unexplained).padStart(10)}  something else\n  ${sayChance(a.belief.residual).padStart(10)}  pairs of faults not run (about)`,
     )
     console.log(`\n${SAY_STATE[a.plan.state]}`)
-    if (a.plan.stop)
+    if (a.plan.stop) {
       for (const r of a.plan.remedies.slice(0, 3)) {
         const { title, licensed } = machine.sheet.repairs[r.repair]
         console.log(`  ${sayChance(r.p).padStart(10)}  ${title}`)
         if (licensed !== undefined) console.log(`${' '.repeat(14)}Stop here: ${licensed}`)
       }
-    else {
+      if (a.plan.besides.length) console.log('\nNot on the sheet')
+      for (const { fault, share, tells } of a.plan.besides.slice(0, 4)) {
+        const told = tells ? `; ${tells.procedure.id} would tell (${tells.minutes.toFixed(1)} min)` : ''
+        console.log(`  ${fault.title}: ${sayBeside(share)}${told}`)
+      }
+    } else {
       for (const s of a.plan.next.slice(0, 5))
         console.log(
           `  saves ${s.saving.toFixed(1)} min in ${s.minutes.toFixed(1)} min  ${s.procedure.id}: ${sayTest(machine, s.procedure)}`,

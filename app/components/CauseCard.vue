@@ -3,7 +3,7 @@ import type { View } from '../../core/explain'
 import { sayChance } from '../../core/explain'
 
 const props = defineProps<{ view: View; jumpers: string[] }>()
-const emit = defineEmits<{ close: [repair: string, text: string]; unjumper: [part: string] }>()
+const emit = defineEmits<{ close: [repair: string, text: string]; unjumper: [part: string]; take: [test: string] }>()
 const choice = ref('')
 const note = ref('')
 const SAY = {
@@ -21,19 +21,22 @@ const SAY = {
     text: 'No listed test is worth its minutes, and no single repair stands. Below are the nearest; prove before you buy.',
   },
 } as const
-const stands = computed(() => props.view.state === 'cause-stands')
+/** The quick answer has not looked yet for what the sheet does not list. */
+const looking = { tag: 'Looking for what else would explain it …', text: '' }
+const says = computed(() => (props.view.settled ? SAY[props.view.state] : looking))
+const stands = computed(() => props.view.settled && props.view.state === 'cause-stands')
 const own = computed(() => props.view.remedies.find((r) => r.id === repair.value))
 const repair = computed(() => choice.value || props.view.remedies[0]?.id || '')
 </script>
 
 <template>
   <section class="card cause" :class="{ open: !stands }" aria-label="The cause">
-    <span class="tag">{{ SAY[view.state].tag }}</span>
+    <span class="tag">{{ says.tag }}</span>
     <h2 v-if="view.suspects[0]">
       <template v-if="!stands">Nearest: </template>{{ view.suspects[0].title }}
       <span class="soft">({{ sayChance(view.suspects[0].p) }} of the chances)</span>
     </h2>
-    <p>{{ SAY[view.state].text }}</p>
+    <p v-if="says.text">{{ says.text }}</p>
     <div class="remedies">
       <label v-for="r in view.remedies.slice(0, 4)" :key="r.id" class="remedy">
         <input v-model="choice" type="radio" name="repair" :value="r.id" :checked="repair === r.id" />
@@ -47,6 +50,17 @@ const repair = computed(() => choice.value || props.view.remedies[0]?.id || '')
       </p>
       <p v-if="own.unproven.length"><strong>Not proven absent yet:</strong> {{ own.unproven.join('; ') }}.</p>
     </div>
+    <section v-if="view.besides.length" class="before" aria-label="Not on the sheet">
+      <strong>Not on this sheet, and not ruled out:</strong>
+      <div v-for="b in view.besides" :key="b.title" class="beside">
+        <span
+          >{{ b.title }} <span class="soft">{{ b.says }}</span></span
+        >
+        <Button v-if="b.tells" size="small" severity="secondary" @click="emit('take', b.tells.id)">
+          {{ b.tells.title }} ({{ b.tells.minutes.toFixed(b.tells.minutes < 10 ? 1 : 0) }} min)
+        </Button>
+      </div>
+    </section>
     <p v-if="own?.licensed" class="before" role="note"><strong>This tool stops here.</strong> {{ own.licensed }}</p>
     <p class="caution">
       <i class="pi pi-exclamation-triangle" aria-hidden="true" /> Isolate and prove dead before parts come off. Local
@@ -100,6 +114,12 @@ h2 > .soft {
   border-left: 5px solid var(--ink);
   padding-left: 0.7rem;
   font-size: 0.95rem;
+}
+.beside {
+  display: grid;
+  gap: 0.3rem;
+  justify-items: start;
+  margin-top: 0.4rem;
 }
 .caution {
   color: var(--danger);

@@ -1,20 +1,10 @@
 import { elseShares } from './else-shares'
 import { editsKey, type Member, type Predictor } from '../predict'
+import { againLikelihood, broadLikelihood } from './likelihood'
 import { pairBounds } from './pair-bounds'
-import {
-  againLikelihood,
-  broadLikelihood,
-  likelihood,
-  noCondition,
-  withAnswer,
-  withValue,
-  type Fit,
-} from './likelihood'
-import type { Belief, Case, Condition, Doubt, Misread, PlacedReading } from './types'
+import { floorOf, HEARD, inOrder, keyOf, score, type Scored } from './score'
+import type { Belief, Case, Doubt, Misread, PlacedReading } from './types'
 
-/** A complaint is heard where the machine shows it, and sometimes where it does not. */
-const HEARD = 0.9
-const MISHEARD = 0.006
 /** How often what is not listed is complained of in the words of what is. */
 const SAID_ALIKE = 0.85
 /** Share of calls whose cause no sheet lists. */
@@ -30,74 +20,6 @@ const RESIDUAL_LEFT = 0.02
 const USUALLY_REACHED = 0.3
 /** Pairs not run are never taken for less than this share of their bound. */
 const LEAST_REACHED = 0.05
-
-/** Chance that a slip is made in the same way again when a reading is repeated. */
-const SLIPS_AGAIN = 0.2
-/** The same of a sense: who mistook it once mistakes it again. */
-const MISTAKES_AGAIN = 0.5
-
-/** Names what is read, how, and with what in and out: two readings with one key are one thing read twice. */
-export const keyOf = (r: Pick<PlacedReading, 'procedure' | 'meter' | 'edits'>): string =>
-  `${r.procedure.key}|${r.meter ?? ''}|${editsKey(r.edits)}`
-
-/** Readings in an order that does not depend on when they were taken. */
-function inOrder(readings: readonly PlacedReading[]): PlacedReading[] {
-  const key = (r: PlacedReading) => `${keyOf(r)}|${JSON.stringify(r.value)}`
-  const sorted = [...readings].filter((r) => r.value.is !== 'could-not').sort((a, b) => (key(a) < key(b) ? -1 : 1))
-  // The same sense asked twice about the same thing is one witness.
-  const sensed = (r: PlacedReading) => r.value.is === 'yes' || r.value.is === 'no'
-  return sorted.filter((r, i) => !sensed(r) || i === 0 || key(sorted[i - 1]) !== key(r))
-}
-
-interface Scored {
-  /** Logarithm of prior × likelihood of everything. */
-  log: number
-  condition: Condition
-  /** Likelihood of each reading, in the fixed order. */
-  each: number[]
-  fits: Fit[]
-  prior: number
-  complaint: number
-  /** Likelihood of each complaint. */
-  heard: number[]
-}
-
-/** Scores one member on its own: every reading given the earlier ones. */
-function score(predictor: Predictor, member: Member, c: Case, readings: readonly PlacedReading[]): Scored {
-  const heard = c.complaints.map(({ complaint, edits }) =>
-    predictor.complains(member, complaint, edits) ? HEARD : MISHEARD,
-  )
-  const complaint = heard.reduce((product, x) => product * x, 1)
-  // A machine whose every fault has been repaired still fails only when the repair did not hold.
-  const done = member.present.filter(({ fault }) => c.repairs.includes(fault.repair))
-  const { repairs } = predictor.bench.machine.sheet
-  const held =
-    done.length > 0 && done.length === member.present.length
-      ? done.reduce((chance, { fault }) => chance + 1 - repairs[fault.repair].holds, 1e-9)
-      : 1
-  let log = Math.log(member.weight) + Math.log(complaint) + Math.log(held)
-  let condition = noCondition
-  const each: number[] = []
-  const fits: Fit[] = []
-  readings.forEach((r, k) => {
-    const p = predictor.predict(member, r.procedure, r.meter, r.edits)
-    const dimension = r.procedure.shape.takes === 'number' ? r.procedure.shape.dimension : undefined
-    const fit = likelihood(p, r.value, dimension, condition, keyOf(r))
-    const { explains } = fit
-    const first = readings.findLastIndex((x, i) => i < k && keyOf(x) === keyOf(r))
-    const again = first < 0 ? 0 : (p.is === 'sense' ? MISTAKES_AGAIN : SLIPS_AGAIN) * fits[first].slip
-    const l =
-      again > 0 ? (1 - again) * fit.l + again * againLikelihood(r.value, readings[first].value, dimension) : fit.l
-    fits.push(fit)
-    each.push(l)
-    log += Math.log(Math.max(l, 1e-300))
-    if (explains && p.is === 'value' && r.value.is === 'value')
-      condition = withValue(condition, p, r.value.si, keyOf(r))
-    if (p.is === 'sense' && (r.value.is === 'yes' || r.value.is === 'no'))
-      condition = withAnswer(condition, p, r.value.is === 'yes')
-  })
-  return { log, condition, each, fits, prior: member.weight, complaint, heard }
-}
 
 /**
  * The belief that a case leads to. Pure: depends on the evidence alone, not on its order nor on earlier calls.
@@ -179,7 +101,7 @@ export function believe(predictor: Predictor, c: Case, pairs: number = PAIRS_MAD
     const stopped = earlier.some((x) => x.value.is === 'never' && x.procedure.run === r.procedure.run)
     unlisted += Math.log(
       before
-        ? againLikelihood(r.value, before.value, dimension)
+        ? againLikelihood(r.value, before.value, dimension, floorOf(r))
         : stopped && r.value.is === 'never'
           ? STAYS_STOPPED
           : shares.healthy * scored.get(members[0])!.each[k] +
@@ -213,6 +135,7 @@ export function believe(predictor: Predictor, c: Case, pairs: number = PAIRS_MAD
     p: p.map((x) => x / sum),
     unexplained: other / sum,
     residual: unmade / sum,
+    log: top + Math.log(sum),
     readings: Float64Array.from(members, (m) =>
       scored.get(m)!.each.reduce((sum, l) => sum + Math.log(Math.max(l, 1e-300)), 0),
     ),

@@ -1,7 +1,9 @@
 export { tellApart, toldApart, type LookAlikes, type Showing, type Told } from './tell-apart'
 export { elseShares } from './else-shares'
-export { believe, keyOf, PAIRS_MADE } from './believe'
-export { chanceOfYes, conditional, likelihood, noCondition, SLIP } from './likelihood'
+export { believe, PAIRS_MADE } from './believe'
+export { besides, type Beside } from './besides'
+export { keyOf } from './score'
+export { chanceOfYes, conditional, likelihood, noCondition, SLIP, withValue } from './likelihood'
 export { placeEvidence, startStanding, type Placed } from './place'
 export {
   FAULTY_ABOVE,

@@ -1,5 +1,5 @@
 import { choleskyInPlace, dot, forwardSolve, type Sparse } from '../linear'
-import { varianceOf, type Prediction } from '../predict'
+import { DRIFTS, varianceOf, type Prediction } from '../predict'
 import type { Dimension, ReadingValue } from '../quantity'
 import type { Condition, Misread } from './types'
 
@@ -83,14 +83,20 @@ export function broadLikelihood(reading: ReadingValue, dimension: Dimension | un
   }
 }
 
-/** Spread of one reading from the next of the same thing with the same instrument, share of the value, one sd. */
-const REPEATS = 0.015
-
-/** Likelihood of taking a reading again and seeing this, whatever the cause: what stood there stands there still. */
-export function againLikelihood(reading: ReadingValue, before: ReadingValue, dimension: Dimension | undefined): number {
+/**
+ * Likelihood of taking a reading again and seeing this, whatever the cause: what stood there stands there still.
+ *
+ * @param floor of the instrument, SI
+ */
+export function againLikelihood(
+  reading: ReadingValue,
+  before: ReadingValue,
+  dimension: Dimension | undefined,
+  floor: number,
+): number {
   const slip = SLIP * broadLikelihood(reading, dimension)
   if (reading.is === 'value' && before.is === 'value') {
-    const sd = REPEATS * Math.abs(before.si) + 1 / (1000 * broadDensity(before.si, dimension ?? 'count'))
+    const sd = Math.hypot(DRIFTS * before.si, floor)
     return (1 - SLIP) * normalDensity(reading.si, before.si, sd * sd) + slip
   }
   return JSON.stringify(reading) === JSON.stringify(before) ? 1 - SLIP : slip
@@ -138,15 +144,19 @@ const product = (a: Float64Array, b: Float64Array): number => {
   return s
 }
 
-/** Share of the noise (as a variance) that stands as it stood when the same thing is read again in the same way. */
-const STANDS = 0.9
+/** What of a reading's noise is the same when the same thing is read again in the same way, one sd. */
+const standing = ({ noise, scatter }: { noise: number; scatter: number }): number =>
+  Math.sqrt(Math.max(0, noise * noise - scatter * scatter))
 
-/** What two readings share: parameters, and when it is one thing read twice, most of the noise. */
-const covariance = (
-  a: { sensitivity: Sparse; noise: number; key?: string },
-  b: { sensitivity: Sparse; noise: number; key?: string },
-): number =>
-  dot(a.sensitivity, b.sensitivity) + (a.key !== undefined && a.key === b.key ? STANDS * a.noise * b.noise : 0)
+interface Spread {
+  sensitivity: Sparse
+  noise: number
+  scatter: number
+  key?: string
+}
+/** What two readings share: parameters, and when it is one thing read twice, the noise that stands. */
+const covariance = (a: Spread, b: Spread): number =>
+  dot(a.sensitivity, b.sensitivity) + (a.key !== undefined && a.key === b.key ? standing(a) * standing(b) : 0)
 
 /**
  * Mean and variance of a predicted value given the values already explained: ordinary Gaussian conditioning,
@@ -166,17 +176,19 @@ export function conditional(
   const r = Float64Array.from(used, (u) => u.residual)
   forwardSolve(factor, n, k)
   forwardSolve(factor, n, r)
-  return { mean: p.mean + product(k, r), variance: Math.max(own - product(k, k), p.noise * p.noise * (1 - STANDS)) }
+  return { mean: p.mean + product(k, r), variance: Math.max(own - product(k, k), p.scatter * p.scatter) }
 }
 
 /** The condition with one more explained value. */
 export function withValue(c: Condition, p: Prediction & { is: 'value' }, value: number, key: string): Condition {
-  const used = [...c.used, { sensitivity: p.sensitivity, residual: value - p.mean, noise: p.noise, key }]
+  const used = [
+    ...c.used,
+    { sensitivity: p.sensitivity, residual: value - p.mean, noise: p.noise, scatter: p.scatter, key },
+  ]
   const n = used.length
   const a = new Float64Array(n * n)
   for (let i = 0; i < n; i++)
-    for (let j = 0; j <= i; j++)
-      a[i * n + j] = covariance(used[i], used[j]) + (i === j ? (1 - STANDS) * used[i].noise ** 2 : 0)
+    for (let j = 0; j <= i; j++) a[i * n + j] = covariance(used[i], used[j]) + (i === j ? used[i].scatter ** 2 : 0)
   if (!choleskyInPlace(a, n)) return c
   return { ...c, used, factor: a }
 }

@@ -41,6 +41,8 @@ export interface Belief {
   unexplained: number
   /** Pairs of faults not yet run as pairs: their upper bound, times what the last ones run reached of theirs. */
   residual: number
+  /** Logarithm of prior × likelihood of everything, summed over all that the probabilities are shares of. */
+  log: number
   /** Logarithm of the likelihood of the readings alone under each member. */
   readings: Float64Array
   /** Doubt about each reading, in the order of the case. */
@@ -52,7 +54,7 @@ export interface Belief {
 /** A member's readings so far, ready to predict the next one. */
 export interface Condition {
   /** Values already explained by this member (slips left out). */
-  used: { sensitivity: Sparse; residual: number; noise: number; key: string }[]
+  used: { sensitivity: Sparse; residual: number; noise: number; scatter: number; key: string }[]
   /** Cholesky factor of their covariance, row-major. */
   factor: Float64Array
   /** Chance that each sense is dull in this visit; where nothing was asked of it, as usual. */

@@ -1,5 +1,6 @@
 import {
   believe,
+  besides,
   judge,
   links,
   placeEvidence,
@@ -63,9 +64,12 @@ export function advise(
     plan: plan(predictor, belief, placed.standing, {
       order,
       taken,
+      read: new Set(times.keys()),
       never,
       edits: placed.edits,
       refine: pairs === undefined,
+      // The quick answer does without: the settled one follows.
+      besides: () => (pairs === 0 ? [] : besides(predictor, placed.case, belief)),
     }),
   }
 }

@@ -1,6 +1,7 @@
 export { expectations, reasons, type Consequence, type Expectation } from './reasons'
 export {
   dimensionOf,
+  sayBeside,
   sayCautions,
   sayChance,
   sayDoubt,

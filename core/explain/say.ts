@@ -230,3 +230,11 @@ export function sayDoubt(doubt: Doubt, value: ReadingValue, dimension: Dimension
     }
   return 'Fits nothing else that was read. Take it again.'
 }
+
+/** How well something that the sheet does not list explains the evidence, from its share (see `Beside`). */
+export const sayBeside = (share: number): string =>
+  share >= 0.3
+    ? 'explains it as well'
+    : share >= 0.03
+      ? 'explains it, but is rarer'
+      : 'hardly explains it, but is not ruled out'

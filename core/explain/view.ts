@@ -5,7 +5,7 @@ import { editsKey, type Predictor } from '../predict'
 import type { ReadingShape } from '../quantity'
 import type { Advice } from './advise'
 import { expectations, reasons, type Consequence, type Expectation } from './reasons'
-import { dimensionOf, sayCautions, sayDoubt, sayHow, sayMove, sayReading, sayTest, sayVerdict } from './say'
+import { dimensionOf, sayBeside, sayCautions, sayDoubt, sayHow, sayMove, sayReading, sayTest, sayVerdict } from './say'
 
 /** Advice as plain data with its words, for a screen. Crosses from the worker as it is. */
 export interface View {
@@ -34,6 +34,8 @@ export interface View {
     /** What of it is for licensed people alone; advice stops there. */
     licensed: string | undefined
   }[]
+  /** Once the tests end: what is not on the sheet and not ruled out, with the test that would tell. */
+  besides: { title: string; says: string; tells: { id: string; title: string; minutes: number } | undefined }[]
   state: PlanState
   /** Whether pairs of faults have been run: the settled answer. */
   settled: boolean
@@ -127,6 +129,15 @@ export function viewOf(predictor: Predictor, a: Advice, settled = true): View {
         licensed,
       }
     }),
+    besides: a.plan.besides.slice(0, 4).map(({ fault, share, tells }) => ({
+      title: fault.title,
+      says: sayBeside(share),
+      tells: tells && {
+        id: tells.procedure.id,
+        title: sayTest(machine, tells.procedure),
+        minutes: tells.minutes,
+      },
+    })),
     state: a.plan.state,
     settled,
   }

@@ -1,16 +1,15 @@
 export {
   ORDERS,
   momentKey,
-  outcomesOf,
   plan,
   STANDS_ABOVE,
-  WORKED,
   type PlanState,
   type Order,
-  type Outcome,
   type Plan,
   type Remedy,
   type Suggestion,
+  type Unlisted,
 } from './plan'
+export { outcomesOf, WORKED, type Outcome } from './outcomes'
 export { costsOf, costToGo, repairCost, type Costs } from './costs'
 export { lookAhead, type Choice, type Table } from './lookahead'

@@ -1,9 +1,10 @@
-import { chanceOfYes, conditional, elseShares, keyOf, type Belief, type Condition } from '../diagnose'
+import { toldApart, type Belief, type Beside } from '../diagnose'
 import type { Edit, Machine } from '../machine'
-import type { Predictor, Prediction } from '../predict'
+import type { Member, Predictor } from '../predict'
 import { minutesTo, type Move, type Procedure, type Standing } from '../procedure'
 import { costsOf, costToGo, type Costs } from './costs'
 import { lookAhead, type Table } from './lookahead'
+import { COUNTS, outcomesOf, type Outcome } from './outcomes'
 
 /** The named orders in which good practitioners differ; `best` lets the saving decide alone. */
 export type Order = 'best' | 'live-first' | 'dead-first' | 'water-first'
@@ -22,14 +23,6 @@ const WORTH = 0.05
 const PATIENCE = 0.5
 /** Tests that lookahead works with. */
 const TABLED = 20
-/** Members below this posterior do not count when tests are compared. */
-const COUNTS = 2e-3
-const BINS = 12
-const SCARCELY = 1e-6
-/** A healthy machine shows something else there when it does so with at least this chance. */
-const APART = 0.5
-/** Times that a switch is worked when nobody says otherwise. */
-export const WORKED = 10
 
 export interface Suggestion {
   procedure: Procedure
@@ -40,19 +33,6 @@ export interface Suggestion {
   saving: number
   /** Chance of each distinct outcome under what the sheet lists, with the members it stands for: what the reason is made from. */
   outcomes: Outcome[]
-}
-
-export interface Outcome {
-  p: number
-  /** Range of values in SI, or the kind of outcome. */
-  is: 'value' | 'open' | 'never' | 'yes' | 'no' | 'word' | 'times'
-  low: number
-  high: number
-  word: string | undefined
-  /** Posterior after this outcome, by place in the belief, among what the sheet lists. */
-  after: Float64Array
-  /** Probability that the cause is something else and this is shown. */
-  other: number
 }
 
 export interface Remedy {
@@ -78,8 +58,18 @@ export interface Plan {
   costNow: number
   /** True when no test is worth its minutes any more. */
   stop: boolean
+  /**
+   * Once the tests end: what the sheet does not list and would explain the evidence as well, though the likeliest repair
+   * does not cure it.
+   */
+  besides: Unlisted[]
   /** How it stands: tests to go, a cause that stands, readings that nothing listed explains, or no cause clear enough. */
   state: PlanState
+}
+
+/** What is not on the sheet, with the test that would tell it from the likeliest cause; `undefined` where none does. */
+export interface Unlisted extends Beside {
+  tells: { procedure: Procedure; minutes: number } | undefined
 }
 
 export type PlanState = 'testing' | 'cause-stands' | 'unexplained' | 'undecided'
@@ -87,10 +77,8 @@ export type PlanState = 'testing' | 'cause-stands' | 'unexplained' | 'undecided'
 /** The cause stands when one repair cures it with at least this probability. */
 export const STANDS_ABOVE = 0.95
 
-/**
- * How rare something unlisted is, nobody knows well: the cause must stand even if it were this many times as likely.
- */
-const DOUBTED = 3
+/** What is not on the sheet is told from the likeliest cause by a test when it weighs at least this much. */
+const TOLD_FROM = 0.02
 
 /** The moment of a test, whatever is read at it; a length is not read at a moment. */
 export const momentKey = ({ run, moment, what }: Procedure): string =>
@@ -104,130 +92,6 @@ const needsOf = (belief: Belief, edits: readonly Edit[]): number[][] => {
     const left = all.filter((r) => !done.has(r))
     return left.length ? left : all
   })
-}
-
-function erf(x: number): number {
-  // Abramowitz & Stegun 7.1.26, absolute error below 1.5e-7.
-  const t = 1 / (1 + 0.3275911 * Math.abs(x))
-  const y =
-    1 -
-    ((((1.061405429 * t - 1.453152027) * t + 1.421413741) * t - 0.284496736) * t + 0.254829592) * t * Math.exp(-x * x)
-  return x < 0 ? -y : y
-}
-const normalCdf = (z: number): number => 0.5 * (1 + erf(z / Math.SQRT2))
-
-/** Cuts the axis between clusters of predicted values so that each bin holds what a reading could not tell apart. */
-function binEdges(values: { mean: number; sd: number }[]): number[] {
-  const sorted = [...values].sort((a, b) => a.mean - b.mean)
-  const cuts: { at: number; gap: number }[] = []
-  for (let i = 1; i < sorted.length; i++) {
-    const [a, b] = [sorted[i - 1], sorted[i]]
-    const gap = (b.mean - a.mean) / (a.sd + b.sd)
-    if (gap > 0.5) cuts.push({ at: a.mean + ((b.mean - a.mean) * a.sd) / (a.sd + b.sd), gap })
-  }
-  return cuts
-    .sort((a, b) => b.gap - a.gap)
-    .slice(0, BINS - 1)
-    .map((c) => c.at)
-    .sort((a, b) => a - b)
-}
-
-interface Bin extends Omit<Outcome, 'p' | 'after' | 'other'> {
-  key: string
-}
-const PLAIN = { low: NaN, high: NaN, word: undefined }
-
-/** Calls `put` with each outcome that a prediction may lead to and its chance. */
-function spread(
-  prediction: Prediction,
-  condition: Condition,
-  edges: readonly number[],
-  key: string,
-  put: (bin: Bin, chance: number) => void,
-): void {
-  switch (prediction.is) {
-    case 'value': {
-      const { mean, variance } = conditional(prediction, condition, key)
-      const sd = Math.sqrt(variance)
-      let below = 0
-      for (let k = 0; k <= edges.length; k++) {
-        const upto = k < edges.length ? normalCdf((edges[k] - mean) / sd) : 1
-        // A bin that a member hardly ever falls into is not worth a row.
-        if (upto - below > SCARCELY) {
-          const [low, high] = [k ? edges[k - 1] : -Infinity, edges[k] ?? Infinity]
-          put({ key: `v${k}`, is: 'value', low, high, word: undefined }, upto - below)
-        }
-        below = upto
-      }
-      return
-    }
-    case 'sense': {
-      const yes = chanceOfYes(prediction, condition)
-      put({ key: 'yes', is: 'yes', ...PLAIN }, yes)
-      put({ key: 'no', is: 'no', ...PLAIN }, 1 - yes)
-      return
-    }
-    case 'times': {
-      const whole = prediction.clean ** WORKED
-      put({ key: 'clean', is: 'times', ...PLAIN, low: WORKED, high: WORKED }, whole)
-      put({ key: 'missed', is: 'times', ...PLAIN, low: 0, high: WORKED - 1 }, 1 - whole)
-      return
-    }
-    case 'word':
-      put({ key: `w${prediction.word}`, is: 'word', ...PLAIN, word: prediction.word }, 1)
-      return
-    default:
-      put({ key: prediction.is, is: prediction.is, ...PLAIN }, 1)
-  }
-}
-
-/**
- * Distinct outcomes of a test under a belief, each with its probability and the posterior it would leave. What only a
- * healthy machine shows there is an outcome as well: it would say that the cause is something else.
- */
-export function outcomesOf(
-  predictor: Predictor,
-  belief: Belief,
-  procedure: Procedure,
-  edits: readonly Edit[] = [],
-): Outcome[] {
-  const rows: { i: number; p: number; prediction: Prediction }[] = []
-  const key = keyOf({ procedure, meter: undefined, edits })
-  const values: { mean: number; sd: number }[] = []
-  belief.members.forEach((m, i) => {
-    if (belief.p[i] < COUNTS) return
-    const prediction = predictor.screen(m, procedure, edits)
-    rows.push({ i, p: belief.p[i], prediction })
-    if (prediction.is !== 'value') return
-    const { mean, variance } = conditional(prediction, belief.conditions[i], key)
-    values.push({ mean, sd: Math.sqrt(variance) })
-  })
-  const edges = binEdges(values)
-  const bins = new Map<string, Outcome>()
-  let listed = 0
-  for (const { i, p, prediction } of rows)
-    spread(prediction, belief.conditions[i], edges, key, ({ key: bin, ...shown }, chance) => {
-      if (chance <= 0) return
-      let o = bins.get(bin)
-      if (!o) bins.set(bin, (o = { ...shown, p: 0, other: 0, after: new Float64Array(belief.members.length) }))
-      o.p += p * chance
-      o.after[i] += p * chance
-      listed += p * chance
-    })
-  const all = [...bins.values()]
-  for (const o of all) for (let i = 0; i < o.after.length; i++) o.after[i] /= o.p
-  // What something else would show: what the machine shows there when it is well, or what the listed causes show.
-  const { healthy: asWell, mixture } = elseShares(procedure)
-  const well = (belief.unexplained * asWell) / (asWell + mixture)
-  for (const o of all) o.other = (belief.unexplained - well) * (o.p / listed)
-  const healthy = predictor.screen(belief.members[0], procedure, edits)
-  spread(healthy, belief.conditions[0], edges, key, ({ key: bin, ...shown }, chance) => {
-    const other = well * chance
-    const o = bins.get(bin)
-    if (o) o.other += other
-    else if (chance > APART) all.push({ ...shown, p: 0, other, after: new Float64Array(belief.members.length) })
-  })
-  return all
 }
 
 /** What stands against doing a repair at once: faults that it leaves, and faults that would undo it. */
@@ -275,16 +139,37 @@ function tableOf(
   }
 }
 
+/** The test of fewest minutes that would tell two members apart. */
+function telling(
+  predictor: Predictor,
+  a: Member,
+  b: Member,
+  left: readonly Procedure[],
+  standing: Standing,
+  edits: readonly Edit[],
+): Unlisted['tells'] {
+  const { machine } = predictor.bench
+  return left
+    .filter((p) => toldApart(predictor.screen(a, p, edits), predictor.screen(b, p, edits)))
+    .map((procedure) => ({ procedure, minutes: minutesTo(machine, standing, procedure).minutes }))
+    .sort((x, y) => x.minutes - y.minutes || x.procedure.index - y.procedure.index)
+    .at(0)
+}
+
 export interface PlanOptions {
   order?: Order
-  /** Ids of tests already read in the present state; they are not offered again. */
+  /** Ids of tests not to be offered again in the present state. */
   taken?: ReadonlySet<string>
+  /** Ids of tests read at least once in the present state. */
+  read?: ReadonlySet<string>
   /** What hands have left in the machine. */
   edits?: readonly Edit[]
   /** Moments (as `momentKey` gives them) that were waited for in the present state and never came. */
   never?: ReadonlySet<string>
   /** Whether to look further than one step. */
   refine?: boolean
+  /** What the sheet does not list and would explain the evidence; asked for when the tests end. */
+  besides?: () => readonly Beside[]
 }
 
 /**
@@ -296,7 +181,15 @@ export interface PlanOptions {
  * @param standing how machine and technician stand, for the minutes of each test
  */
 export function plan(predictor: Predictor, belief: Belief, standing: Standing, options: PlanOptions = {}): Plan {
-  const { order = 'best', taken = new Set(), edits = [], never = new Set(), refine = true } = options
+  const {
+    order = 'best',
+    taken = new Set(),
+    read = taken,
+    edits = [],
+    never = new Set(),
+    refine = true,
+    besides = () => [],
+  } = options
   const { machine, procedures, runs } = predictor.bench
   const costs = costsOf(machine)
   const { unexplained } = belief
@@ -355,12 +248,27 @@ export function plan(predictor: Predictor, belief: Belief, standing: Standing, o
       ...behindRepair(machine, belief, r),
     }))
   const best = Math.max(0, ...mass)
+  const likeliest = mass.indexOf(best)
+  const lead = belief.members.reduce(
+    (top, _, i) => (needs[i].includes(likeliest) && (top < 0 || belief.p[i] > belief.p[top]) ? i : top),
+    -1,
+  )
+  const left = procedures.filter((p) => !byHand(p) && !read.has(p.id) && !never.has(momentKey(p)))
+  const others = (stop && lead >= 0 ? besides() : [])
+    .filter((b) => b.fault.repair !== likeliest)
+    .map((b) => ({
+      ...b,
+      tells:
+        b.share < TOLD_FROM ? undefined : telling(predictor, belief.members[lead], b.member, left, standing, edits),
+    }))
+  // The cause must stand even if the sheet listed all that the kinds of its parts know.
+  const beside = others.reduce((sum, b) => sum + b.share, 0)
   const state: PlanState = !stop
     ? 'testing'
-    : best >= STANDS_ABOVE * (best + DOUBTED * belief.unexplained + (1 - best - belief.unexplained))
+    : best >= STANDS_ABOVE * (1 + beside)
       ? 'cause-stands'
       : belief.unexplained > best
         ? 'unexplained'
         : 'undecided'
-  return { next: suggestions, remedies, costNow, stop, state }
+  return { next: suggestions, remedies, costNow, stop, besides: others, state }
 }

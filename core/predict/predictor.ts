@@ -14,7 +14,15 @@ import {
   type Shown,
 } from '../instrument'
 import { changed, sparse } from '../linear'
-import { makeVariant, severityNodes, type Edit, type Present, type Variant } from '../machine'
+import {
+  makeVariant,
+  severityNodes,
+  unlistedFaults,
+  type Edit,
+  type Fault,
+  type Present,
+  type Variant,
+} from '../machine'
 import type { Bench, Procedure } from '../procedure'
 import { influenceOf, newPlantCache, Plant, simulate, type Timeline } from '../simulate'
 import type { Member, Prediction } from './types'
@@ -25,6 +33,10 @@ export const SEVERITY_NODES = 3
 const SEVERITIES = 2
 /** Independent modelling error, share of the reading (one standard deviation). */
 const MODEL_SPREAD = 0.008
+/** Part of a meter's floor (as a standard deviation) that is new at each reading: half of its variance. */
+const SCATTERS = Math.SQRT1_2
+/** How far the machine itself drifts from one reading of a thing to the next, share of the value, one sd. */
+export const DRIFTS = 0.002
 /** Spread of phase lengths when tests are compared, share of the length. */
 const SCREENED_SPREAD = 0.06
 /** Half width of a severity node in standard deviations of a shared parameter. */
@@ -117,17 +129,7 @@ export class Predictor {
         const severity = fault.severity && severityNodes(fault.severity, 1)[0]
         this.add([{ fault, severity, misses }], resting / MISSES.length)
       }
-      if (!fault.severity) {
-        this.add([{ fault, severity: undefined }], acting)
-        continue
-      }
-      const nodes = severityNodes(fault.severity, SEVERITY_NODES)
-      const own: Member[] = []
-      nodes.forEach((severity, i) =>
-        own.push(
-          this.add([{ fault, severity }], acting / nodes.length, [() => ({ below: own[i - 1], above: own[i + 1] })]),
-        ),
-      )
+      this.members.push(...this.always(fault, acting))
     }
   }
 
@@ -140,10 +142,24 @@ export class Predictor {
     this.tried.push(nothingTried())
     return member
   }
-  private add(present: readonly Present[], weight: number, neighbours?: Member['neighbours']): Member {
-    const member = this.make(present, weight, neighbours)
-    this.members.push(member)
-    return member
+  private add(present: readonly Present[], weight: number): void {
+    this.members.push(this.make(present, weight))
+  }
+  /** The members of a fault that acts whenever it can: one for each node of its severity. */
+  private always(fault: Fault, weight: number): Member[] {
+    if (!fault.severity) return [this.make([{ fault, severity: undefined }], weight)]
+    const own: Member[] = []
+    for (const [i, severity] of severityNodes(fault.severity, SEVERITY_NODES).entries())
+      own.push(
+        this.make([{ fault, severity }], weight / SEVERITY_NODES, [() => ({ below: own[i - 1], above: own[i + 1] })]),
+      )
+    return own
+  }
+
+  private beside: readonly Member[] | undefined
+  /** Members for what the kinds know and the sheet does not list: outside the hypothesis space. */
+  get unlisted(): readonly Member[] {
+    return (this.beside ??= unlistedFaults(this.bench.machine).flatMap((f) => this.always(f, f.perYear)))
   }
 
   /** The member with the faults of two single members in one machine, made once. */
@@ -249,11 +265,13 @@ export class Predictor {
     if (what.is === 'duration') {
       const { from, to } = this.timeline(member, procedure.run, edits).phases[what.phase]
       if (Number.isNaN(from) || Number.isNaN(to)) return { is: 'never' }
+      const { floor } = findMeter(procedure.meter!)!
       return {
         is: 'value',
         mean: to - from,
         sensitivity: NOTHING_SHARED,
-        noise: Math.hypot(1.5, SCREENED_SPREAD * (to - from)),
+        noise: Math.hypot(floor, SCREENED_SPREAD * (to - from)),
+        scatter: SCATTERS * floor,
       }
     }
     const follows = this.followsStates(procedure)
@@ -396,7 +414,13 @@ export class Predictor {
       for (const { index, sd, share } of params)
         if (share) all[this.severityAt + SEVERITIES + share.group] += sensitivity[index] * (share.sd / sd)
     all[this.bench.machine.params.length + METERS.indexOf(meter)] = meter.gain * mean
-    return { is: 'value', mean, sensitivity: sparse(all), noise: Math.hypot(meter.floor, MODEL_SPREAD * mean) }
+    return {
+      is: 'value',
+      mean,
+      sensitivity: sparse(all),
+      noise: Math.hypot(meter.floor, MODEL_SPREAD * mean),
+      scatter: Math.hypot(SCATTERS * meter.floor, DRIFTS * mean),
+    }
   }
 
   /**
@@ -501,13 +525,15 @@ export class Predictor {
 
   /**
    * Does, a little at a time, what coming readings would have to wait for: the runs of the healthy machine with each value
-   * moved, and every test under every single fault. What is found is only kept; no answer depends on how far it has come.
+   * moved, what the sheet does not list, and every test under every single fault. What is found is only kept; no answer depends on how far it has come.
    */
   *preparing(): Generator<void> {
     for (const { index, edits } of this.bench.runs) {
       if (edits.length) continue
       yield void this.nudged(index)
     }
+    for (const member of this.unlisted)
+      for (const { index, edits } of this.bench.runs) if (!edits.length) yield void this.timeline(member, index)
     for (const procedure of this.bench.procedures)
       for (const member of [...this.members]) {
         this.predict(member, procedure)

@@ -5,10 +5,11 @@ import type { Present } from '../machine'
 /**
  * What one test is expected to give under one hypothesis member.
  * A value is Gaussian: `mean` plus shared parameters (`sensitivity`, by shared parameter, in standard
- * deviations) plus independent noise of standard deviation `noise`.
+ * deviations) plus independent noise of standard deviation `noise`, of which `scatter` is new each time it is read and the
+ * rest stands as it stood.
  */
 export type Prediction =
-  | { is: 'value'; mean: number; sensitivity: Sparse; noise: number }
+  | { is: 'value'; mean: number; sensitivity: Sparse; noise: number; scatter: number }
   | { is: 'open' }
   | { is: 'never' }
   /**

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { findShipped } from '../../cli/library'
-import { believe, conditional, likelihood, noCondition } from '../../core/diagnose'
+import { believe, conditional, likelihood, noCondition, withValue } from '../../core/diagnose'
 import { advise, cardOf, openBench } from '../../core/explain'
 import { backwardSolve, choleskyInPlace, factorInPlace, forwardSolve, solveInPlace, sparse } from '../../core/linear'
 import { costToGo, lookAhead, plan, type Table } from '../../core/plan'
@@ -141,15 +141,26 @@ describe('likelihood by hand', () => {
     mean,
     sensitivity: sparse(Float64Array.from([s])),
     noise,
+    scatter: noise,
   })
   it('an earlier reading of a shared parameter moves and narrows the next', () => {
     const c = {
-      used: [{ sensitivity: sparse(Float64Array.from([4])), residual: 5, noise: 3, key: '' }],
+      used: [{ sensitivity: sparse(Float64Array.from([4])), residual: 5, noise: 3, scatter: 3, key: 'a' }],
       factor: Float64Array.from([5]),
     }
     // k = 2·4 = 8, C = 25: mean 10 + 8/25·5, variance 4 + 1 − 64/25
     expect(conditional(value(10, 2, 1), c)).toEqual({ mean: 11.6, variance: expect.closeTo(2.44, 12) as number })
     expect(conditional(value(10, 2, 1), noCondition)).toEqual({ mean: 10, variance: 5 })
+  })
+  it('the same thing read again shares the noise that stands, and scatters by the rest', () => {
+    const again = { ...value(10, 0, 5), scatter: 3 }
+    const first = withValue(noCondition, again, 15, 'a')
+    // Noise of 5 with 3 of it new leaves 4 that stands: k = 16, C = 25, mean 10 + 16/25·5, variance 25 − 16²/25.
+    expect(conditional(again, first, 'a')).toEqual({
+      mean: expect.closeTo(13.2, 12) as number,
+      variance: expect.closeTo(14.76, 12) as number,
+    })
+    expect(conditional(again, first, 'b')).toEqual({ mean: 10, variance: 25 })
   })
   it('a far-off value is taken for a slip, an agreeing one explains', () => {
     const near = likelihood(value(120, 3, 1), { is: 'value', si: 119 }, 'voltage', noCondition)

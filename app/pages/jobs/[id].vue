@@ -254,6 +254,7 @@ useKeys({
             :view="view"
             :jumpers="job.state.jumpers"
             @close="(repair, note) => job.enter({ is: 'closed', repair, text: note })"
+            @take="choose"
             @unjumper="job.enter({ is: 'action', action: { verb: 'unjumper', target: $event } })"
           />
           <TestCard

@@ -1,0 +1,38 @@
+import { templateEffects } from '../sheet'
+import { indexFault } from './build-machine'
+import type { Fault, Machine } from './types'
+
+/**
+ * Faults that the kinds of a machine's parts know and its sheet does not list, at the rates typical of the kinds.
+ *
+ * Their `index` is -1. Their `repair` is the dearest one that the sheet has for a listed fault of the same part: the part
+ * changed as a whole; -1 where the sheet has none.
+ */
+export function unlistedFaults(machine: Machine): Fault[] {
+  const { repairs } = machine.sheet
+  const listed = new Set(machine.faults.map((f) => f.id))
+  return machine.parts.flatMap((part) => {
+    const known = machine.faults.filter((f) => f.part === part.index).map((f) => f.repair)
+    const repair = known.reduce((a, b) => (a < 0 || repairs[b].price > repairs[a].price ? b : a), -1)
+    return Object.entries(machine.kinds[part.index].faults ?? {}).flatMap(([name, template]) => {
+      const id = `${part.id}.${name}`
+      if (listed.has(id)) return []
+      const effects = templateEffects(part.id, template.effects)
+      const { title, perYear, severity } = template
+      const written = {
+        id,
+        part: part.id,
+        title: `${part.title}: ${title}`,
+        effects,
+        perYear,
+        weight: 1,
+        latent: false,
+        severity,
+        repair: '',
+        sometimes: 0,
+        causes: [],
+      }
+      return [{ ...indexFault(written, -1, machine.sheet, machine.parts, machine.partIndex), repair }]
+    })
+  })
+}
