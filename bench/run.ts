@@ -116,6 +116,8 @@ function qualityCells(open: (without?: string) => Predictor): Row[] {
     { what: 'pairs %', figure: q.pairsRight, unit: '%', least: 85 },
     { what: 'sure&wrong %', figure: q.sureAndWrong, unit: '%', most: 2 },
     { what: 'left out %', figure: q.leftOutNoticed, unit: '%', least: 80 },
+    { what: 'named %', figure: q.leftOutNamed, unit: '%' },
+    { what: 'undecided %', figure: q.withoutVerdict, unit: '%' },
     { what: 'no fit %', figure: q.saidToFitNothing, unit: '%', most: 3 },
   ]
 }

@@ -3,7 +3,12 @@ import type { View } from '../../core/explain'
 import { sayChance } from '../../core/explain'
 
 const props = defineProps<{ view: View; jumpers: string[] }>()
-const emit = defineEmits<{ close: [repair: string, text: string]; unjumper: [part: string]; take: [test: string] }>()
+const emit = defineEmits<{
+  close: [repair: string, text: string]
+  failed: [repair: string]
+  unjumper: [part: string]
+  take: [test: string]
+}>()
 const choice = ref('')
 const note = ref('')
 const SAY = {
@@ -16,6 +21,10 @@ const SAY = {
     tag: 'Nothing on the sheet fits',
     text: 'The readings fit no fault that the sheet lists. Take the doubtful ones again, or choose a test of your own. Condemn no part on this.',
   },
+  simple: {
+    tag: 'Quicker done than tested',
+    text: 'No test is worth more than simply doing this: it costs no part. Watch a whole cycle; if it still fails, the tests go on.',
+  },
   undecided: {
     tag: 'No cause is clear enough',
     text: 'No listed test is worth its minutes, and no single repair stands. Below are the nearest; prove before you buy.',
@@ -23,7 +32,11 @@ const SAY = {
 } as const
 /** The quick answer has not looked yet for what the sheet does not list. */
 const looking = { tag: 'Looking for what else would explain it …', text: '' }
-const says = computed(() => (props.view.settled ? SAY[props.view.state] : looking))
+const says = computed(() => {
+  const { settled, state, remedies } = props.view
+  if (!settled) return looking
+  return SAY[state === 'undecided' && remedies[0]?.price === 0 && remedies[0].p > 0.5 ? 'simple' : state]
+})
 const stands = computed(() => props.view.settled && props.view.state === 'cause-stands')
 const own = computed(() => props.view.remedies.find((r) => r.id === repair.value))
 const repair = computed(() => choice.value || props.view.remedies[0]?.id || '')
@@ -71,9 +84,14 @@ const repair = computed(() => choice.value || props.view.remedies[0]?.id || '')
       <Button size="small" @click="emit('unjumper', p)">It is out</Button>
     </div>
     <InputText v-model="note" placeholder="Cause, part number, advice given …" aria-label="Note" fluid />
-    <Button :disabled="jumpers.length > 0 || !repair" @click="emit('close', repair, note)">{{
-      own?.licensed ? 'Handed over: close the job' : 'Repaired and proved: close the job'
-    }}</Button>
+    <div class="ends">
+      <Button :disabled="jumpers.length > 0 || !repair" @click="emit('close', repair, note)">{{
+        own?.licensed ? 'Handed over: close the job' : 'Repaired and proved: close the job'
+      }}</Button>
+      <Button v-if="!own?.licensed" severity="secondary" :disabled="!repair" @click="emit('failed', repair)"
+        >Done, and it still fails</Button
+      >
+    </div>
   </section>
 </template>
 
@@ -120,6 +138,11 @@ h2 > .soft {
   gap: 0.3rem;
   justify-items: start;
   margin-top: 0.4rem;
+}
+.ends {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(14rem, 1fr));
+  gap: 0.6rem;
 }
 .caution {
   color: var(--danger);

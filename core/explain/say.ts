@@ -233,8 +233,4 @@ export function sayDoubt(doubt: Doubt, value: ReadingValue, dimension: Dimension
 
 /** How well something that the sheet does not list explains the evidence, from its share (see `Beside`). */
 export const sayBeside = (share: number): string =>
-  share >= 0.3
-    ? 'explains it as well'
-    : share >= 0.03
-      ? 'explains it, but is rarer'
-      : 'hardly explains it, but is not ruled out'
+  share >= 0.3 ? 'explains it as well' : share >= 0.02 ? 'explains it, but is rarer' : 'hardly explains it'

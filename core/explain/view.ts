@@ -76,6 +76,9 @@ export interface TestCard {
   why: Consequence[]
 }
 
+/** Share from which something that the sheet does not list is worth a word on a screen. */
+const SAID_FROM = 0.02
+
 /** @param settled whether the advice has pairs of faults run */
 export function viewOf(predictor: Predictor, a: Advice, settled = true): View {
   const { machine } = predictor.bench
@@ -129,15 +132,18 @@ export function viewOf(predictor: Predictor, a: Advice, settled = true): View {
         licensed,
       }
     }),
-    besides: a.plan.besides.slice(0, 4).map(({ fault, share, tells }) => ({
-      title: fault.title,
-      says: sayBeside(share),
-      tells: tells && {
-        id: tells.procedure.id,
-        title: sayTest(machine, tells.procedure),
-        minutes: tells.minutes,
-      },
-    })),
+    besides: a.plan.besides
+      .filter((b) => b.share >= SAID_FROM)
+      .slice(0, 4)
+      .map(({ fault, share, tells }) => ({
+        title: fault.title,
+        says: sayBeside(share),
+        tells: tells && {
+          id: tells.procedure.id,
+          title: sayTest(machine, tells.procedure),
+          minutes: tells.minutes,
+        },
+      })),
     state: a.plan.state,
     settled,
   }

@@ -44,12 +44,13 @@ export function inOrder(events: readonly JobEvent[]): JobEvent[] {
 
 /**
  * Folds events into the state of the job. Pure; duplicates and order of arrival make no difference.
- * A retracted reading or safety step is as if it had never been entered; actions stay.
+ * A retracted reading, safety step or repair is as if it had never been entered; other actions stay.
  */
 export function foldJob(events: readonly JobEvent[]): Job {
   const ordered = inOrder(events)
-  // Actions changed the machine and the opening is the job itself: neither can be taken back.
-  const lasting = new Set(ordered.flatMap((e) => (e.what.is === 'action' || e.what.is === 'opened' ? [e.id] : [])))
+  // Actions changed the machine and the opening is the job itself: neither can be taken back. A repair has no other way back.
+  const lasts = ({ what }: JobEvent) => what.is === 'opened' || (what.is === 'action' && what.action.verb !== 'repair')
+  const lasting = new Set(ordered.filter(lasts).map((e) => e.id))
   const retractions = ordered.flatMap((e) => (e.what.is === 'retracted' ? [{ id: e.id, event: e.what.event }] : []))
   const undone = new Set(retractions.map((r) => r.event))
   const gone = new Set(retractions.flatMap((r) => (undone.has(r.id) || lasting.has(r.event) ? [] : [r.event])))

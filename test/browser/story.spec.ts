@@ -76,6 +76,17 @@ test('from a call to a proven cause, and the job as it was after a restart in a 
   await expect(page.locator('.cause')).toContainText('cold valve')
   await expect(page.locator('.cause .remedy').first()).toContainText('new inlet valve assembly')
   await settled(page)
+  // A repair that does not cure it is evidence: the cause stands no longer as it did. Said by mistake, it is taken back.
+  const remedy = await page.locator('.cause .remedy').first().innerText()
+  const leading = await page.locator('.suspects li').first().innerText()
+  await page.getByRole('button', { name: 'Done, and it still fails' }).click()
+  await expect(page.locator('.history')).toContainText('It still failed')
+  await settled(page)
+  await expect(page.locator('.suspects li').first()).not.toHaveText(leading, { useInnerText: true })
+  await page.getByRole('button', { name: 'Undo new inlet valve assembly' }).click()
+  await expect(page.locator('.history')).not.toContainText('It still failed')
+  await settled(page)
+  await expect(page.locator('.cause .remedy').first()).toHaveText(remedy, { useInnerText: true })
   const readings = await page.locator('.history li').count()
   const top = await page.locator('.suspects li').first().innerText()
 

@@ -46,6 +46,11 @@ describe('job', () => {
     ])
     expect(with2.log.map((l) => l.is)).toEqual(['action'])
   })
+  it('a repair said to be done by mistake can be taken back', () => {
+    const done = event(1, { is: 'action', action: { verb: 'repair', target: 'new-valve' } })
+    expect(foldJob([opened, done]).log).toHaveLength(1)
+    expect(foldJob([opened, done, event(2, { is: 'retracted', event: 'e001' })]).log).toHaveLength(0)
+  })
   it('the opening cannot be taken back; a retraction can', () => {
     const back = [opened, reading(1, '800'), event(2, { is: 'retracted', event: 'e001' })]
     expect(foldJob([...back, event(5, { is: 'retracted', event: 'e000' })]).machine).toBe('m')

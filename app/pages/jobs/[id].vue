@@ -33,6 +33,10 @@ const BANDS: { id: Bands; title: string }[] = [
 ]
 const order = computed(() => job.state.order as Order)
 const bands = computed(() => job.state.bands as Bands)
+const said = computed(
+  () =>
+    `Order: ${ORDERS.find((o) => o.id === order.value)?.title} · Coils: ${BANDS.find((b) => b.id === bands.value)?.title}`,
+)
 const written = computed<Written[]>(() => [
   ...job.state.complaints.map((complaint) => ({ complaint })),
   ...job.state.log.map((l) =>
@@ -100,23 +104,30 @@ const missing = computed(() => {
   const need = missingSteps(card.value.school, facts.value.makeSafe, job.state).map((s) => s.id)
   return facts.value.makeSafe.filter((s) => need.includes(s.id))
 })
+/** What was read and what was repaired in vain, newest first. */
 const rows = computed(() => {
-  const readings = job.state.log.filter((l) => l.is === 'reading')
   const waiting = new Set(job.unsent.map((e) => e.id))
-  return readings
-    .map((l, i) => {
-      const judged = view.value?.readings[i]
-      const fits = judged?.test === l.test ? judged : undefined
-      return {
-        event: l.event,
-        at: l.at,
-        title: fits?.title ?? facts.value?.tests.find((t) => t.id === l.test)?.title ?? l.test,
-        text: fits?.text ?? l.text,
-        verdict: fits?.verdict ?? 'judging …',
-        doubt: fits?.doubt ?? '',
-        fits: fits?.fits ?? ('none' as const),
-        waiting: waiting.has(l.event),
+  let read = 0
+  return job.state.log
+    .flatMap((l) => {
+      const common = { event: l.event, at: l.at, waiting: waiting.has(l.event) }
+      if (l.is === 'action') {
+        if (l.action.verb !== 'repair') return []
+        const title = facts.value?.repairs.find((r) => r.id === l.action.target)?.title ?? l.action.target ?? ''
+        return [{ ...common, title, text: 'done', verdict: 'It still failed', doubt: '', fits: 'none' as const }]
       }
+      const judged = view.value?.readings[read++]
+      const fits = judged?.test === l.test ? judged : undefined
+      return [
+        {
+          ...common,
+          title: fits?.title ?? facts.value?.tests.find((t) => t.id === l.test)?.title ?? l.test,
+          text: fits?.text ?? l.text,
+          verdict: fits?.verdict ?? 'judging …',
+          doubt: fits?.doubt ?? '',
+          fits: fits?.fits ?? ('none' as const),
+        },
+      ]
     })
     .toReversed()
 })
@@ -200,30 +211,33 @@ useKeys({
           >
         </p>
       </div>
-      <label class="push row small"
-        >Order
-        <Select
-          :model-value="order"
-          :options="ORDERS"
-          option-label="title"
-          option-value="id"
-          :disabled="!!job.state.closed"
-          aria-label="Order of tests"
-          @update:model-value="job.enter({ is: 'order', order: $event })"
-        />
-      </label>
-      <label class="row small"
-        >A coil is good when
-        <Select
-          :model-value="bands"
-          :options="BANDS"
-          option-label="title"
-          option-value="id"
-          :disabled="!!job.state.closed"
-          aria-label="What makes a coil good"
-          @update:model-value="job.enter({ is: 'bands', bands: $event })"
-        />
-      </label>
+      <details class="push choices">
+        <summary class="small">{{ said }}</summary>
+        <label class="small"
+          >Order
+          <Select
+            :model-value="order"
+            :options="ORDERS"
+            option-label="title"
+            option-value="id"
+            :disabled="!!job.state.closed"
+            aria-label="Order of tests"
+            @update:model-value="job.enter({ is: 'order', order: $event })"
+          />
+        </label>
+        <label class="small"
+          >A coil is good when
+          <Select
+            :model-value="bands"
+            :options="BANDS"
+            option-label="title"
+            option-value="id"
+            :disabled="!!job.state.closed"
+            aria-label="What makes a coil good"
+            @update:model-value="job.enter({ is: 'bands', bands: $event })"
+          />
+        </label>
+      </details>
     </div>
     <TroubleBar v-if="job.trouble" :text="job.trouble" :waiting="job.unsent.length" />
     <p v-if="job.refused" role="alert" class="card">{{ job.refused }}</p>
@@ -255,6 +269,7 @@ useKeys({
             :jumpers="job.state.jumpers"
             @close="(repair, note) => job.enter({ is: 'closed', repair, text: note })"
             @take="choose"
+            @failed="job.enter({ is: 'action', action: { verb: 'repair', target: $event } })"
             @unjumper="job.enter({ is: 'action', action: { verb: 'unjumper', target: $event } })"
           />
           <TestCard
@@ -298,6 +313,26 @@ useKeys({
 <style scoped>
 .lines {
   padding: 0.5rem;
+}
+.choices summary {
+  cursor: pointer;
+  min-height: 44px;
+  display: flex;
+  align-items: center;
+  justify-content: flex-end;
+  color: var(--soft);
+}
+.choices summary::before {
+  content: '▸';
+  margin-right: 0.4em;
+}
+.choices[open] summary::before {
+  content: '▾';
+}
+.choices label {
+  display: grid;
+  gap: 0.2rem;
+  margin-bottom: 0.5rem;
 }
 .desk {
   display: grid;
