@@ -1,7 +1,7 @@
 import type { Stretch } from '../water'
 
 /**
- * A plain second solver for water: the flow of each chain by bisection, the pressures where chains meet by bisection
+ * A plain second solver for water: the flow of each chain by a bracketed root, the pressures where chains meet by one
  * too, one after another, round after round until nothing moves. Slow and sure; the networks are small.
  *
  * @param fixed Pa per node, NaN where unknown; which nodes are fixed must not change between calls
@@ -28,13 +28,11 @@ export function waterSolver(stretches: readonly Stretch[], fixed: Float64Array):
       for (const node of joints) {
         const own = [...chains.keys()].filter((k) => chains[k].from === node || chains[k].to === node)
         const before = pressure[node]
-        let [low, high] = [-1e6, 3e6]
-        for (let i = 0; i < 60; i++) {
-          pressure[node] = (low + high) / 2
-          const surplus = own.reduce((sum, k) => sum + (chains[k].to === node ? flowOf(k) : -flowOf(k)), 0)
-          if (surplus > 0) low = pressure[node]
-          else high = pressure[node]
+        const lost = (p: number): number => {
+          pressure[node] = p
+          return own.reduce((sum, k) => sum + (chains[k].to === node ? -flowOf(k) : flowOf(k)), 0)
         }
+        pressure[node] = risingRoot(lost, before, 1, 1e-9)
         moved = Math.max(moved, Math.abs(pressure[node] - before))
       }
       if (moved < 1e-3) break
@@ -48,20 +46,36 @@ export function waterSolver(stretches: readonly Stretch[], fixed: Float64Array):
   }
 }
 
+/** The flow at which a chain loses the pressure it is given: the loss rises with the flow. */
+const flowAlong = (c: Chain, gap: number, before: number): number =>
+  risingRoot((q) => lossAlong(c, q) - gap, before, 1e-9, 1e-18)
+
 /**
- * The flow at which a chain loses the pressure it is given: the loss rises with the flow, so bisection finds it, in a
- * bracket that grows from the flow that was there before until it holds the answer.
+ * Root of a function that never falls, by Ridders' method (1979): the bracket is at least halved each time and the root never
+ * leaves it.
+ *
+ * @param near where the bracket begins to grow, by `width` to either side
+ * @param within width of the bracket that is good enough
  */
-function flowAlong(c: Chain, gap: number, before: number): number {
-  let wide = 1e-9
-  while (lossAlong(c, before + wide) < gap) wide *= 8
-  let high = before + wide
-  wide = 1e-9
-  while (lossAlong(c, before - wide) > gap) wide *= 8
-  let low = before - wide
-  for (let mid = (low + high) / 2; mid > low && mid < high && high - low > 1e-18; mid = (low + high) / 2) {
-    if (lossAlong(c, mid) > gap) high = mid
-    else low = mid
+function risingRoot(f: (x: number) => number, near: number, width: number, within: number): number {
+  let [high, low] = [near + width, near - width]
+  let [above, below] = [f(high), f(low)]
+  for (let w = width; above < 0; above = f(high)) high = near + (w *= 8)
+  for (let w = width; below > 0; below = f(low)) low = near - (w *= 8)
+  for (let i = 0; i < 200 && high - low > within; i++) {
+    const mid = (low + high) / 2
+    if (mid <= low || mid >= high) break
+    const at = f(mid)
+    if (at === 0) return mid
+    const x = mid - ((mid - low) * at) / Math.sqrt(at * at - below * above)
+    const here = x > low && x < high ? f(x) : at
+    for (const [p, v] of [
+      [mid, at],
+      [x, here],
+    ]) {
+      if (v <= 0 && p > low && p < high) [low, below] = [p, v]
+      if (v >= 0 && p < high && p > low) [high, above] = [p, v]
+    }
   }
   return (low + high) / 2
 }

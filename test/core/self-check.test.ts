@@ -1,0 +1,32 @@
+import { describe, expect, it } from 'vitest'
+import { lookThrough, meet } from '../../bench/self-check'
+import { findShipped, shippedIds } from '../../cli/library'
+import { openBench } from '../../core/explain'
+import { sheetOf } from './sheets'
+
+const SEEDS = [1, 2, 3, 4, 5]
+const machines = shippedIds()
+  .map((id) => sheetOf(findShipped(id)!.text))
+  .filter((s) => !s.assembly && !s.family)
+
+describe('the library checks itself', () => {
+  it.each(machines.map((s, i) => [s.id, s, i] as const))(
+    '%s: every fault shows, nothing healthy is complained of, look-alikes are few, and the advice ends on the right repair',
+    (_, sheet, i) => {
+      const predictor = openBench(sheet)
+      const { wrong, signatures } = lookThrough(predictor)
+      expect(wrong).toEqual([])
+      expect(sheet.faults.length).toBeGreaterThanOrEqual(25)
+      expect(signatures).toBeGreaterThanOrEqual(15)
+      // One fault of each machine here, another on each; `npm run self-check` plays them all.
+      const { faults } = predictor.bench.machine
+      for (let k = 11 * i; ; k++) {
+        const met = SEEDS.flatMap((seed) => meet(predictor, faults[k % faults.length], seed) ?? [])
+        if (met.length < SEEDS.length) continue
+        expect(met.filter((m) => !m.solved).map((m) => `${m.fault.id}, seed ${m.seed}`)).toEqual([])
+        return
+      }
+    },
+    300_000,
+  )
+})
