@@ -15,7 +15,7 @@ import { fileURLToPath } from 'node:url'
 import { findShipped, shippedIds } from '../cli/library'
 import { tellApart, type LookAlikes } from '../core/diagnose'
 import { openBench } from '../core/explain'
-import { orThrow } from '../core/issue'
+import { InputFault, orThrow } from '../core/issue'
 import type { Fault } from '../core/machine'
 import { checkRuns } from '../core/procedure'
 import type { Predictor } from '../core/predict'
@@ -116,4 +116,11 @@ function main(): void {
   process.exitCode = bad ? 1 : 0
 }
 
-if (process.argv[1] === fileURLToPath(import.meta.url)) main()
+if (process.argv[1] === fileURLToPath(import.meta.url))
+  try {
+    main()
+  } catch (error) {
+    if (!(error instanceof InputFault)) throw error
+    console.error(error.message)
+    process.exitCode = 1
+  }

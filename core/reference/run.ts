@@ -415,14 +415,13 @@ export function runPlain(variant: Variant, script: Script, step = STEP, cache: S
         forget(a.code)
         return true
       }
-    if (!sheet.control) return false
     if (!powered()) {
       if (phase < 0) return false
       enter(-1)
       return true
     }
     if (phase < 0) {
-      const starts = machine.sheet.programs.findIndex((p) => p.id === sheet.control!.starts)
+      const starts = machine.sheet.programs.findIndex((p) => p.id === sheet.control?.starts)
       if (starts < 0) return false
       run.alarms = run.alarms.filter((code) => sheet.alarms.find((a) => a.code === code)!.keeps)
       enter(machine.programs[starts].begins)

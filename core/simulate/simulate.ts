@@ -131,10 +131,9 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
   }
   /** The first transition the control wants, without making it. */
   const wanted = (): { to: number; alarm: string | undefined } | undefined => {
-    if (!sheet.control) return undefined
     if (!powered()) return plant.phase >= 0 ? { to: -1, alarm: undefined } : undefined
     if (plant.phase < 0) {
-      const starts = sheet.programs.findIndex((p) => p.id === sheet.control!.starts)
+      const starts = sheet.programs.findIndex((p) => p.id === sheet.control?.starts)
       return starts >= 0 ? { to: machine.programs[starts].begins, alarm: undefined } : undefined
     }
     return machine.phases[plant.phase].exits.find((e) => holds(machine, e.when, scene))

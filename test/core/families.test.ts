@@ -2,13 +2,14 @@ import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { findShipped, shippedIds } from '../../cli/library'
-import { lookThrough } from '../../bench/self-check'
+import { lookThrough, meet } from '../../bench/self-check'
 import { advise, fits, openBench, search } from '../../core/explain'
 import { orThrow } from '../../core/issue'
 import { buildMachine, makeVariant, type Machine } from '../../core/machine'
 import type { Predictor } from '../../core/predict'
 import { readSheet, writeWhole, type FindSheet, type Sheet } from '../../core/sheet'
 import { simulate, type Timeline } from '../../core/simulate'
+import { runPlain } from '../../core/reference'
 import { renameAll } from './rename'
 import { edit, evidenceOf, presentIn } from './sheets'
 
@@ -83,14 +84,35 @@ describe('the library as a whole', () => {
     },
     60_000,
   )
-  it('the example in docs is a whole machine: every fault shows, and a phase that passes at once has been there', () => {
-    const file = join(import.meta.dirname, '../../docs/examples/batch-brewer.yaml')
-    const predictor = openBench(orThrow(readSheet(readFileSync(file, 'utf8'), file, findShipped)))
+  const example = (name: string) => {
+    const file = join(import.meta.dirname, '../../docs/examples', `${name}.yaml`)
+    return openBench(orThrow(readSheet(readFileSync(file, 'utf8'), file, findShipped)))
+  }
+  it('an example in docs is a whole machine: every fault shows, and a phase that passes at once has been there', () => {
+    const predictor = example('batch-brewer')
     expect(lookThrough(predictor).wrong).toEqual([])
     const { machine } = predictor.bench
     expect(says(machine)).toEqual([])
     // The tank is still full: the refill is over in the instant in which it begins.
     expect(says(machine, 'brew-valve.coil-open')).toEqual(['short'])
+  })
+  it('the other has no control: its phases go by the clock, in both simulators, and its advice ends on the right repair', () => {
+    const predictor = example('field-sprayer')
+    expect(predictor.bench.machine.sheet.control).toBeUndefined()
+    expect(lookThrough(predictor).wrong).toEqual([])
+    const { machine } = predictor.bench
+    const script = { steps: [{ at: 0, start: 0 }], until: 200, stopsWhenFinal: false, moments: [] }
+    const entries = (phases: { t: number; phase: number }[]) => phases.map((p) => [machine.phases[p.phase].id, p.t])
+    const plain = runPlain(makeVariant(machine), script)
+    expect(entries(plain.phases)).toEqual([
+      ['spray', 0],
+      ['ended', 180],
+    ])
+    expect(lasts(machine, run(machine), 'spray')).toBeCloseTo(180, 6)
+    for (const id of ['ground.corroded', 'left-valve.plunger-stuck', 'swapped-wires']) {
+      const { fault } = presentIn(machine, id)
+      expect(meet(predictor, fault, 1)?.solved, id).toBe(true)
+    }
   })
   it.each(['tarvost-fl7', 'brindlow-d6', 'quenby-c40', 'ulldale-f9', 'brindlow-s12', 'ulldale-g6'])(
     '%s: other names for everything change no number',
