@@ -1,2 +1,3 @@
-export { DRIFTS, editsKey, Predictor, SEVERITY_NODES } from './predictor'
+export { SEVERITY_NODES } from './hypotheses'
+export { DRIFTS, editsKey, Predictor } from './predictor'
 export { varianceOf, type Member, type Prediction } from './types'

@@ -14,21 +14,13 @@ import {
   type Shown,
 } from '../instrument'
 import { changed, sparse } from '../linear'
-import {
-  makeVariant,
-  severityNodes,
-  unlistedFaults,
-  type Edit,
-  type Fault,
-  type Present,
-  type Variant,
-} from '../machine'
+import { makeVariant, type Edit, type Present, type Variant } from '../machine'
 import type { Bench, Procedure } from '../procedure'
-import { influenceOf, newPlantCache, Plant, simulate, type Timeline } from '../simulate'
+import { newPlantCache, Plant, simulate } from '../simulate'
+import { Hypotheses } from './hypotheses'
+import { nudge, type Nudged, type Seen } from './nudge'
 import type { Member, Prediction } from './types'
 
-/** Nodes per severity range. */
-export const SEVERITY_NODES = 3
 /** Severities that one member may have: one per fault of a pair. */
 const SEVERITIES = 2
 /** Independent modelling error, share of the reading (one standard deviation). */
@@ -41,18 +33,8 @@ export const DRIFTS = 0.002
 const SCREENED_SPREAD = 0.06
 /** Half width of a severity node in standard deviations of a shared parameter. */
 const NODE_SPREAD = 0.6
-/** Misses of an intermittent fault that rests, as nodes: share of the times that it is worked or a cycle is run. */
-const MISSES = [0.05, 0.2, 0.5]
-/** Of the visits to an intermittent fault, those at which it does not act. */
-const RESTS = 0.35
 /** Share of times that a good contact is misjudged when it is worked. */
 const MISJUDGED = 0.004
-
-/** Pairs whose runs are kept at once, or half of them. */
-const PAIRS_KEPT = 600
-
-/** Share of calls where nothing turns out to be wrong, against all fault rates together. */
-const HEALTHY_SHARE = 0.03
 
 /** How often a tester is misread either way. */
 const TESTER_WRONG = 0.03
@@ -67,18 +49,7 @@ export const editsKey = (edits: readonly Edit[]): string =>
     .sort()
     .join(' ')
 
-/** How a run changes when one parameter after another is one standard deviation up. */
-interface Nudged {
-  /** Relative change of the length of each phase, by parameter. */
-  lengths: Float64Array[]
-  /** Change of the states at each moment, by parameter; `undefined` where it was not tried or the moment not reached. */
-  states: (Float64Array | undefined)[][]
-}
-
 const NOTHING_SHARED = sparse(new Float64Array(0))
-
-/** What readings can be made of a run. */
-type Seen = Pick<Timeline, 'snapshots' | 'showing' | 'complaints' | 'phases'>
 
 interface Tried {
   timelines: Map<string, Seen>
@@ -108,11 +79,11 @@ const nothingTried = (): Tried => ({
  */
 export class Predictor {
   /** Healthy first, then single faults by severity. Pairs are made by `pair`. */
-  readonly members: Member[] = []
+  readonly members: readonly Member[]
+  private readonly hypotheses: Hypotheses
   readonly shared: number
-  private readonly tried: Tried[] = []
+  private readonly tried = new Map<number, Tried>()
   private readonly cache = newPlantCache()
-  private readonly pairs = new Map<string, Member>()
   /** A place to write a sensitivity out in full. */
   private readonly dense: Float64Array
 
@@ -120,107 +91,43 @@ export class Predictor {
     const { machine } = bench
     this.shared = machine.params.length + METERS.length + SEVERITIES + machine.groups
     this.dense = new Float64Array(this.shared)
-    const total = machine.faults.reduce((sum, f) => sum + f.perYear, 0)
-    this.add([], HEALTHY_SHARE * total)
-    for (const fault of machine.faults) {
-      const resting = fault.perYear * fault.sometimes * RESTS
-      const acting = fault.perYear - resting
-      for (const misses of resting > 0 ? MISSES : []) {
-        const severity = fault.severity && severityNodes(fault.severity, 1)[0]
-        this.add([{ fault, severity, misses }], resting / MISSES.length)
-      }
-      this.members.push(...this.always(fault, acting))
-    }
+    this.hypotheses = new Hypotheses(machine, ({ index }) => this.tried.delete(index))
+    this.members = this.hypotheses.members
   }
 
   /** First of the places of severities among the shared parameters; those of groups follow them. */
   private get severityAt(): number {
     return this.bench.machine.params.length + METERS.length
   }
-  private make(present: readonly Present[], weight: number, neighbours: Member['neighbours'] = []): Member {
-    const member: Member = { index: this.tried.length, present, weight, neighbours }
-    this.tried.push(nothingTried())
-    return member
-  }
-  private add(present: readonly Present[], weight: number): void {
-    this.members.push(this.make(present, weight))
-  }
-  /** The members of a fault that acts whenever it can: one for each node of its severity. */
-  private always(fault: Fault, weight: number): Member[] {
-    if (!fault.severity) return [this.make([{ fault, severity: undefined }], weight)]
-    const own: Member[] = []
-    for (const [i, severity] of severityNodes(fault.severity, SEVERITY_NODES).entries())
-      own.push(
-        this.make([{ fault, severity }], weight / SEVERITY_NODES, [() => ({ below: own[i - 1], above: own[i + 1] })]),
-      )
-    return own
-  }
-
-  private beside: readonly Member[] | undefined
   /** Members for what the kinds know and the sheet does not list: outside the hypothesis space. */
   get unlisted(): readonly Member[] {
-    return (this.beside ??= unlistedFaults(this.bench.machine).flatMap((f) => this.always(f, f.perYear)))
+    return this.hypotheses.unlisted
   }
-
   /** The member with the faults of two single members in one machine, made once. */
   pair(a: Member, b: Member, weight: number): Member {
-    const [x, y] = a.index < b.index ? [a, b] : [b, a]
-    const key = `${x.index}+${y.index}`
-    const known = this.pairs.get(key)
-    // It may have been made before as the neighbour of another, without a weight of its own.
-    if (known) {
-      known.weight ||= weight
-      return known
-    }
-    const beside = (one: Member, make: (other: Member) => Member): Member['neighbours'] =>
-      one.neighbours.map((find) => () => {
-        const { below, above } = find()
-        // One side is enough for the width of a node and saves a run.
-        return above ? { below: undefined, above: make(above) } : { below: below && make(below), above: undefined }
-      })
-    this.forgetPairs()
-    const member = this.make([...x.present, ...y.present], weight, [
-      ...beside(x, (other) => this.pair(other, y, 0)),
-      ...beside(y, (other) => this.pair(x, other, 0)),
-    ])
-    this.pairs.set(key, member)
-    return member
+    return this.hypotheses.pair(a, b, weight)
   }
-
-  /** Lets go of the runs of pairs that were made long ago; asked for again they are run again. */
-  private forgetPairs(): void {
-    if (this.pairs.size % PAIRS_KEPT !== 0) return
-    const old = [...this.pairs.values()].slice(0, -PAIRS_KEPT / 2)
-    for (const { index } of old) this.tried[index] = nothingTried()
-  }
-
-  private readonly awake = new Map<number, Member>()
-  /** A member with all its faults acting. */
-  private acting(member: Member): Member {
-    let acting = this.awake.get(member.index)
-    if (!acting) {
-      acting = this.trial(member.present.map(({ fault, severity }) => ({ fault, severity })))
-      this.awake.set(member.index, acting)
-    }
-    return acting
-  }
-
   /** A member for exactly these faults, outside the hypothesis space: for what-if questions. */
   trial(present: readonly Present[]): Member {
-    return this.make(present, 0)
+    return this.hypotheses.trial(present)
+  }
+  private of(member: Member): Tried {
+    let own = this.tried.get(member.index)
+    if (!own) this.tried.set(member.index, (own = nothingTried()))
+    return own
   }
 
   /** The run of a member through one script of the bench, with edits in. */
   timeline(member: Member, run: number, edits: readonly Edit[] = []): Seen {
     const { runs, machine } = this.bench
-    const { timelines } = this.tried[member.index]
+    const { timelines } = this.of(member)
     const key = `${run}|${editsKey(edits)}`
     let timeline = timelines.get(key)
     if (!timeline) {
       const { edits: own, script } = runs[run]
       const all = [...edits, ...own]
       const variantKey = editsKey(all)
-      const { variants } = this.tried[member.index]
+      const { variants } = this.of(member)
       let variant = variants.get(variantKey)
       if (!variant) variants.set(variantKey, (variant = makeVariant(machine, member.present, all)))
       const { snapshots, showing, complaints, phases } = simulate(variant, script, this.cache)
@@ -233,7 +140,7 @@ export class Predictor {
   /** Whether a complaint of the sheet comes true for a member in any of its plain runs. */
   complains(member: Member, complaint: number, edits: readonly Edit[] = []): boolean {
     // What an intermittent fault makes the customer say, it says on the days when it acts.
-    const acting = member.present.some((p) => p.misses !== undefined) ? this.acting(member) : member
+    const acting = member.present.some((p) => p.misses !== undefined) ? this.hypotheses.acting(member) : member
     const { runs, machine } = this.bench
     // Customers know nothing of service modes.
     const theirs = runs.filter((r) => !r.edits.length && !machine.sheet.programs[r.program].service)
@@ -248,7 +155,7 @@ export class Predictor {
    */
   predict(member: Member, procedure: Procedure, meterId?: string, edits: readonly Edit[] = []): Prediction {
     const p = this.bare(member, procedure, meterId, edits)
-    const { widened } = this.tried[member.index]
+    const { widened } = this.of(member)
     if (!widened.has(p)) {
       widened.add(p)
       this.spreadSeverity(member, procedure, p, meterId, edits)
@@ -276,7 +183,7 @@ export class Predictor {
     }
     const follows = this.followsStates(procedure)
     if (!follows) return this.predict(member, procedure, undefined, edits)
-    const { screened } = this.tried[member.index]
+    const { screened } = this.of(member)
     const key = `${procedure.key}|${editsKey(edits)}`
     let p = screened.get(key)
     if (!p) {
@@ -321,7 +228,7 @@ export class Predictor {
   private bare(member: Member, procedure: Procedure, meterId: string | undefined, edits: readonly Edit[]): Prediction {
     const meter = meterId ?? procedure.meter
     const key = `${procedure.key}|${meter ?? ''}|${editsKey(edits)}`
-    const { predictions } = this.tried[member.index]
+    const { predictions } = this.of(member)
     let p = predictions.get(key)
     if (!p) {
       p = this.compute(member, procedure, meter === undefined ? undefined : findMeter(meter), edits)
@@ -481,46 +388,10 @@ export class Predictor {
   }
 
   private readonly nudges = new Map<number, Nudged>()
-  /** The healthy machine re-run with each parameter that can move water, heat or time one standard deviation up. */
   private nudged(run: number): Nudged {
-    const known = this.nudges.get(run)
-    if (known) return known
-    const { machine, runs } = this.bench
-    const { script, edits } = runs[run]
-    const healthy = this.timeline(this.members[0], run)
-    const lengths = machine.phases.map(() => new Float64Array(machine.params.length))
-    const states = script.moments.map((): (Float64Array | undefined)[] => machine.params.map(() => undefined))
-    // Shared by these runs alone: most circuits and water networks are the same in all of them.
-    const cache = newPlantCache()
-    const { onCircuit, onWater } = influenceOf(machine)
-    const moving = new Set([
-      0,
-      ...machine.parts.flatMap((p) => {
-        const [kind, own] = [machine.kinds[p.index], Object.values(p.param)]
-        if (Object.keys(p.ref).length || kind.returns !== undefined) return own
-        // Of a winding's ohms the water knows nothing as long as it pulls in.
-        return Object.keys(p.w).length ? own.filter((i) => kind.rates || onWater.param[i] || !onCircuit.param[i]) : []
-      }),
-    ])
-    for (const { index, sd } of machine.params) {
-      if (sd === 0 || !moving.has(index)) continue
-      const values = machine.values.slice()
-      values[index] += sd
-      const other = simulate(makeVariant(machine, [], edits, values), script, cache)
-      for (const p of machine.phases) {
-        const [was, is] = [healthy.phases[p.index], other.phases[p.index]]
-        const length = was.to - was.from
-        const change = (is.to - is.from) / length - 1
-        if (length > 0 && Number.isFinite(change)) lengths[p.index][index] = change
-      }
-      script.moments.forEach((_, k) => {
-        const [was, is] = [healthy.snapshots[k], other.snapshots[k]]
-        if (was && is) states[k][index] = is.x.map((x, i) => x - was.x[i])
-      })
-    }
-    const made = { lengths, states }
-    this.nudges.set(run, made)
-    return made
+    let known = this.nudges.get(run)
+    if (!known) this.nudges.set(run, (known = nudge(this.bench, run, this.timeline(this.members[0], run))))
+    return known
   }
 
   /**
