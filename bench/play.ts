@@ -60,8 +60,9 @@ export interface Played {
   /** Probability stated for the first repair when it was chosen, and whether nothing listed was said to fit. */
   stated: number
   unexplained: boolean
-  /** Whether a cause was said to stand then. */
+  /** Whether a cause was said to stand then, or nothing to be clear enough to buy a part for. */
   verdict: boolean
+  undecided: boolean
   /** Faults that were named then, though the sheet does not list them. */
   named: string[]
 }
@@ -82,6 +83,7 @@ export function play(predictor: Predictor, call: Call, policy: Policy): Played {
     stated: 0,
     unexplained: false,
     verdict: false,
+    undecided: false,
     named: [],
   }
   let repairs = 0
@@ -101,6 +103,7 @@ export function play(predictor: Predictor, call: Call, policy: Policy): Played {
       out.stated = best?.p ?? 0
       out.unexplained = a.plan.state === 'unexplained'
       out.verdict = a.plan.state === 'cause-stands'
+      out.undecided = a.plan.state === 'undecided'
       out.named = a.plan.besides.slice(0, 4).map((b) => b.fault.id)
     }
     if (!best || repairs === MOST_REPAIRS || a.plan.state === 'unexplained') return out

@@ -81,6 +81,7 @@ export interface Quality {
   leftOutNamed: number
   saidToFitNothing: number
   withoutVerdict: number
+  undecided: number
   unlistedWithoutVerdict: number
   of: {
     singles: number
@@ -133,6 +134,7 @@ export function measureQuality(open: (without?: string) => Predictor, o: Quality
     leftOutNamed: left.named,
     saidToFitNothing: share(own, (x) => x.unexplained),
     withoutVerdict: share(own, (x) => !x.verdict),
+    undecided: share(own, (x) => x.undecided),
     unlistedWithoutVerdict: share(unlisted, (x) => !x.verdict),
     of: {
       singles: own.length,
@@ -180,6 +182,7 @@ export function qualityRows(q: Quality): Row[] {
     percent('left off and met: named', q.leftOutNamed, of.leftOut),
     percent('listed faults said to fit nothing', q.saidToFitNothing, of.singles, { most: 3 }),
     percent('listed faults: no cause said to stand at first', q.withoutVerdict, of.singles),
+    percent('listed faults: nothing clear enough to buy a part for', q.undecided, of.singles),
     percent('unlisted faults: no cause said to stand', q.unlistedWithoutVerdict, of.unlisted),
   ]
 }

@@ -117,7 +117,7 @@ function qualityCells(open: (without?: string) => Predictor): Row[] {
     { what: 'sure&wrong %', figure: q.sureAndWrong, unit: '%', most: 2 },
     { what: 'left out %', figure: q.leftOutNoticed, unit: '%', least: 80 },
     { what: 'named %', figure: q.leftOutNamed, unit: '%' },
-    { what: 'undecided %', figure: q.withoutVerdict, unit: '%' },
+    { what: 'undecided %', figure: q.undecided, unit: '%' },
     { what: 'no fit %', figure: q.saidToFitNothing, unit: '%', most: 3 },
   ]
 }

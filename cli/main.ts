@@ -152,6 +152,8 @@ function sayEvent(machine: Machine, e: Timeline['events'][number]): string | und
 const SAY_STATE: Record<PlanState, string> = {
   testing: 'Next tests',
   'cause-stands': 'The cause stands: no test is worth its minutes any more. Repair:',
+  'quicker-done':
+    'Quicker done than tested, and no part to buy. Watch a whole cycle; if it still fails, go on. Repair:',
   unexplained: 'The readings fit nothing on the sheet. Take the doubtful ones again. Nearest repairs:',
   undecided: 'No cause is clear enough, and no test is worth its minutes. Nearest repairs:',
 }

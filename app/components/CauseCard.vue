@@ -21,7 +21,7 @@ const SAY = {
     tag: 'Nothing on the sheet fits',
     text: 'The readings fit no fault that the sheet lists. Take the doubtful ones again, or choose a test of your own. Condemn no part on this.',
   },
-  simple: {
+  'quicker-done': {
     tag: 'Quicker done than tested',
     text: 'No test is worth more than simply doing this: it costs no part. Watch a whole cycle; if it still fails, the tests go on.',
   },
@@ -32,11 +32,7 @@ const SAY = {
 } as const
 /** The quick answer has not looked yet for what the sheet does not list. */
 const looking = { tag: 'Looking for what else would explain it …', text: '' }
-const says = computed(() => {
-  const { settled, state, remedies } = props.view
-  if (!settled) return looking
-  return SAY[state === 'undecided' && remedies[0]?.price === 0 && remedies[0].p > 0.5 ? 'simple' : state]
-})
+const says = computed(() => (props.view.settled ? SAY[props.view.state] : looking))
 const stands = computed(() => props.view.settled && props.view.state === 'cause-stands')
 const own = computed(() => props.view.remedies.find((r) => r.id === repair.value))
 const repair = computed(() => choice.value || props.view.remedies[0]?.id || '')

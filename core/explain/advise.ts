@@ -12,7 +12,7 @@ import {
   type Verdict,
 } from '../diagnose'
 import type { Evidence } from '../evidence'
-import { momentKey, plan, type Order, type Plan } from '../plan'
+import { comesAt, plan, type Order, type Plan } from '../plan'
 import { editsKey, type Predictor } from '../predict'
 
 /** Above this probability of a slip a reading is in doubt. */
@@ -45,10 +45,13 @@ export function advise(
   const now = editsKey(placed.edits)
   const times = new Map<string, number>()
   const taken = new Set<string>()
-  const never = new Set<string>()
+  const stopped = new Map<number, number>()
   placed.case.readings.forEach((r, i) => {
     if (editsKey(r.edits) !== now) return
-    if (r.value.is === 'never') never.add(momentKey(r.procedure))
+    if (r.value.is === 'never') {
+      const { run } = r.procedure
+      stopped.set(run, Math.min(stopped.get(run) ?? Infinity, comesAt(predictor, r.procedure) || Infinity))
+    }
     times.set(r.procedure.id, (times.get(r.procedure.id) ?? 0) + 1)
     // A sense that has spoken says the same again; a meter may be put there twice before much hangs on it.
     const could = r.value.is !== 'could-not'
@@ -65,7 +68,7 @@ export function advise(
       order,
       taken,
       read: new Set(times.keys()),
-      never,
+      stopped,
       edits: placed.edits,
       refine: pairs === undefined,
       // The quick answer does without: the settled one follows.

@@ -1,6 +1,6 @@
 export {
   ORDERS,
-  momentKey,
+  comesAt,
   plan,
   STANDS_ABOVE,
   type PlanState,

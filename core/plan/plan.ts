@@ -1,7 +1,7 @@
 import { toldApart, type Belief, type Beside } from '../diagnose'
 import type { Edit, Machine } from '../machine'
 import type { Member, Predictor } from '../predict'
-import { minutesTo, type Move, type Procedure, type Standing } from '../procedure'
+import { minutesTo, START_AT, type Move, type Procedure, type Standing } from '../procedure'
 import { costsOf, costToGo, type Costs } from './costs'
 import { lookAhead, type Table } from './lookahead'
 import { COUNTS, outcomesOf, type Outcome } from './outcomes'
@@ -63,7 +63,10 @@ export interface Plan {
    * does not cure it.
    */
   besides: Unlisted[]
-  /** How it stands: tests to go, a cause that stands, readings that nothing listed explains, or no cause clear enough. */
+  /**
+   * How it stands: tests to go; a cause that stands; none that does, but a likeliest one whose repair costs no part and is sooner
+   * done than told from the rest; readings that nothing listed explains; no cause clear enough.
+   */
   state: PlanState
 }
 
@@ -72,7 +75,7 @@ export interface Unlisted extends Beside {
   tells: { procedure: Procedure; minutes: number } | undefined
 }
 
-export type PlanState = 'testing' | 'cause-stands' | 'unexplained' | 'undecided'
+export type PlanState = 'testing' | 'cause-stands' | 'quicker-done' | 'unexplained' | 'undecided'
 
 /** The cause stands when one repair cures it with at least this probability. */
 export const STANDS_ABOVE = 0.95
@@ -80,9 +83,12 @@ export const STANDS_ABOVE = 0.95
 /** What is not on the sheet is told from the likeliest cause by a test when it weighs at least this much. */
 const TOLD_FROM = 0.02
 
-/** The moment of a test, whatever is read at it; a length is not read at a moment. */
-export const momentKey = ({ run, moment, what }: Procedure): string =>
-  what.is === 'duration' ? `${run}|length|${what.phase}` : `${run}|${moment}`
+/** When the healthy machine has come to where a test is taken, s after its program was begun; NaN where it waits for no phase. */
+export function comesAt(predictor: Predictor, { run, moment, what, needs }: Procedure): number {
+  const { runs } = predictor.bench
+  if (what.is === 'duration') return predictor.timeline(predictor.members[0], run).phases[what.phase].to - START_AT
+  return needs.reach && runs[run].script.moments[moment].is === 'phase' ? needs.reach.seconds : NaN
+}
 
 /** Repairs each member still needs, by place in the belief; one that did not hold is needed again. */
 const needsOf = (belief: Belief, edits: readonly Edit[]): number[][] => {
@@ -164,8 +170,11 @@ export interface PlanOptions {
   read?: ReadonlySet<string>
   /** What hands have left in the machine. */
   edits?: readonly Edit[]
-  /** Moments (as `momentKey` gives them) that were waited for in the present state and never came. */
-  never?: ReadonlySet<string>
+  /**
+   * Runs that have been found stopped in the present state, with where (see `comesAt`): what would come then or later does
+   * not come.
+   */
+  stopped?: ReadonlyMap<number, number>
   /** Whether to look further than one step. */
   refine?: boolean
   /** What the sheet does not list and would explain the evidence; asked for when the tests end. */
@@ -186,7 +195,7 @@ export function plan(predictor: Predictor, belief: Belief, standing: Standing, o
     taken = new Set(),
     read = taken,
     edits = [],
-    never = new Set(),
+    stopped = new Map<number, number>(),
     refine = true,
     besides = () => [],
   } = options
@@ -198,8 +207,9 @@ export function plan(predictor: Predictor, belief: Belief, standing: Standing, o
   const counts = belief.p.map((p) => (p >= COUNTS ? p : 0))
   const counted = counts.reduce((s, p) => s + p, 0)
   const countedNow = costToGo(costs, needs, counts, unexplained)
+  const past = (p: Procedure) => comesAt(predictor, p) >= (stopped.get(p.run) ?? Infinity)
   const weigh = (procedure: Procedure): Suggestion[] => {
-    if (taken.has(procedure.id) || never.has(momentKey(procedure))) return []
+    if (taken.has(procedure.id) || past(procedure)) return []
     const outcomes = outcomesOf(predictor, belief, procedure, edits)
     if (outcomes.length < 2) return []
     const later = outcomes.reduce(
@@ -253,7 +263,7 @@ export function plan(predictor: Predictor, belief: Belief, standing: Standing, o
     (top, _, i) => (needs[i].includes(likeliest) && (top < 0 || belief.p[i] > belief.p[top]) ? i : top),
     -1,
   )
-  const left = procedures.filter((p) => !byHand(p) && !read.has(p.id) && !never.has(momentKey(p)))
+  const left = procedures.filter((p) => !byHand(p) && !read.has(p.id) && !past(p))
   const others = (stop && lead >= 0 ? besides() : [])
     .filter((b) => b.fault.repair !== likeliest)
     .map((b) => ({
@@ -269,6 +279,8 @@ export function plan(predictor: Predictor, belief: Belief, standing: Standing, o
       ? 'cause-stands'
       : belief.unexplained > best
         ? 'unexplained'
-        : 'undecided'
+        : best > 0.5 && machine.sheet.repairs[likeliest].price === 0
+          ? 'quicker-done'
+          : 'undecided'
   return { next: suggestions, remedies, costNow, stop, besides: others, state }
 }

@@ -31,6 +31,10 @@ const SCATTERS = Math.SQRT1_2
 export const DRIFTS = 0.002
 /** Spread of phase lengths when tests are compared, share of the length. */
 const SCREENED_SPREAD = 0.06
+/** A phase shorter than this is over in an instant, s. */
+const INSTANT = 2
+/** A phase is drawn out when it takes this many times as long as on the healthy machine. */
+const DRAWN_OUT = 1.1
 /** Half width of a severity node in standard deviations of a shared parameter. */
 const NODE_SPREAD = 0.6
 /** Share of times that a good contact is misjudged when it is worked. */
@@ -48,6 +52,10 @@ export const editsKey = (edits: readonly Edit[]): string =>
     .map((e) => (e.hold ? `h${e.hold.mode}:${e.hold.value}` : e.repair === undefined ? `j${e.jumper}` : `r${e.repair}`))
     .sort()
     .join(' ')
+
+/** Whether a phase that lasted so long was ended by one of its limits. */
+const byLimit = (limits: readonly number[], seconds: number): boolean =>
+  limits.some((limit) => Math.abs(limit - seconds) < 1e-3)
 
 const NOTHING_SHARED = sparse(new Float64Array(0))
 
@@ -173,11 +181,12 @@ export class Predictor {
       const { from, to } = this.timeline(member, procedure.run, edits).phases[what.phase]
       if (Number.isNaN(from) || Number.isNaN(to)) return { is: 'never' }
       const { floor } = findMeter(procedure.meter!)!
+      const limited = byLimit(this.bench.machine.phases[what.phase].deadlines, to - from)
       return {
         is: 'value',
         mean: to - from,
         sensitivity: NOTHING_SHARED,
-        noise: Math.hypot(floor, SCREENED_SPREAD * (to - from)),
+        noise: Math.hypot(floor, (limited ? MODEL_SPREAD : SCREENED_SPREAD) * (to - from)),
         scatter: SCATTERS * floor,
       }
     }
@@ -246,7 +255,7 @@ export class Predictor {
     if (what.is === 'duration') {
       const { from, to } = timeline.phases[what.phase]
       if (Number.isNaN(from) || Number.isNaN(to)) return { is: 'never' }
-      return this.value(to - from, this.timeSensitivity(what.phase, procedure.run, to - from), meter!)
+      return this.value(to - from, this.timeSensitivity(member, what.phase, procedure.run, edits), meter!)
     }
     const plant = this.at(member, procedure, edits)
     if (!plant) return { is: 'never' }
@@ -342,10 +351,12 @@ export class Predictor {
     edits: readonly Edit[],
   ): void {
     if (p.is !== 'value') return
+    // A phase over in an instant beside one that takes its time is another course of things, not more of the same.
+    const alike = (length: number) => procedure.what.is !== 'duration' || length < INSTANT === p.mean < INSTANT
     const at = (other: Member | undefined): number | undefined => {
       if (!other) return undefined
       const q = this.bare(other, procedure, meterId, edits)
-      return q.is === 'value' ? q.mean : undefined
+      return q.is === 'value' && alike(q.mean) ? q.mean : undefined
     }
     const slopes = member.neighbours.map((find) => {
       const { below, above } = find()
@@ -412,8 +423,48 @@ export class Predictor {
       }
   }
 
-  /** Change of the length of a phase with each parameter, s. */
-  private timeSensitivity(phase: number, run: number, seconds: number): Float64Array {
-    return this.nudged(run).lengths[phase].map((x) => x * seconds)
+  /**
+   * Change of the length of a phase with each parameter, s: its share of the length, as on the healthy machine. A phase that is
+   * cut short waits for the same mark as ever, and has as many seconds to be wrong by; one that ends by its limit has none, as long
+   * as it is well beyond; one that is drawn out moves with the pressures at hand, which a regulator may keep from it when all is well.
+   */
+  private timeSensitivity(member: Member, phase: number, run: number, edits: readonly Edit[]): Float64Array {
+    const { machine } = this.bench
+    const lengthIn = ({ phases }: Seen) => phases[phase].to - phases[phase].from
+    const seconds = lengthIn(this.timeline(member, run, edits))
+    const usual = lengthIn(this.timeline(this.members[0], run))
+    const over = seconds < INSTANT || Number.isNaN(usual) ? seconds : Math.max(seconds, usual)
+    const pressed = (seconds > DRAWN_OUT * usual ? this.pressures : []).map((index) => {
+      const change = lengthIn(this.pressed(member, run, edits, index)) - seconds
+      return { index, change: Number.isFinite(change) ? change : 0 }
+    })
+    const limited = byLimit(machine.phases[phase].deadlines, seconds)
+    if (limited && pressed.every(({ change }) => change === 0)) return new Float64Array(machine.params.length)
+    const moved = this.nudged(run).lengths[phase].map((x) => x * over)
+    for (const { index, change } of pressed) moved[index] = change
+    return moved
+  }
+
+  /** Parameters that set a pressure of the water. */
+  private get pressures(): number[] {
+    const { parts, kinds, params } = this.bench.machine
+    return parts
+      .filter((p) => kinds[p.index].heads)
+      .flatMap((p) => Object.values(p.param).filter((i) => params[i].dimension === 'pressure' && params[i].sd > 0))
+  }
+  /** The run of a member with a pressure one standard deviation up. */
+  private pressed(member: Member, run: number, edits: readonly Edit[], param: number): Seen {
+    const { runs, machine } = this.bench
+    const { timelines } = this.of(member)
+    const key = `${run}|${editsKey(edits)}|${param}`
+    let seen = timelines.get(key)
+    if (!seen) {
+      const values = machine.values.slice()
+      values[param] += machine.params[param].sd
+      const { edits: own, script } = runs[run]
+      const { phases } = simulate(makeVariant(machine, member.present, [...edits, ...own], values), script, this.cache)
+      timelines.set(key, (seen = { phases, snapshots: [], showing: [], complaints: [] }))
+    }
+    return seen
   }
 }

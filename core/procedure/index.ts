@@ -1,3 +1,4 @@
+export { START_AT } from './moments'
 export { listProcedures, type Bench } from './list-procedures'
 export { checkRuns } from './check-runs'
 export { findProcedure, readProbe, shapeWith } from './free-probe'

@@ -1,0 +1,57 @@
+import { describe, expect, it } from 'vitest'
+import { random } from '../../bench/random'
+import { TrueMachine } from '../../bench/true-machine'
+import { findShipped } from '../../cli/library'
+import { advise } from '../../core/explain'
+import { findMeter } from '../../core/instrument'
+import { comesAt } from '../../core/plan'
+import { varianceOf } from '../../core/predict'
+import { evidenceOf, predictorOf, presentIn } from './sheets'
+
+describe('lengths of phases', () => {
+  const p = predictorOf(findShipped('quenby-c40')!.text)
+  const { machine, procedures } = p.bench
+  const lasts = (phase: string) => procedures.find((x) => x.id === `${phase}.lasts`)!
+  const expected = (fault: string, phase: string, severity?: number) => {
+    const { is, ...own } = p.predict(p.trial(fault ? [presentIn(machine, fault, severity)] : []), lasts(phase))
+    if (is !== 'value' || !('mean' in own)) throw new Error(`${phase} does not end`)
+    return { ...own, sd: Math.sqrt(varianceOf({ is, ...own })) }
+  }
+  it('that end by their limit scatter by the stopwatch alone', () => {
+    const { mean, sd, noise } = expected('plate.no-cold', 'chill')
+    expect(machine.phases.find((x) => x.id === 'chill')!.deadlines).toContain(mean)
+    expect(sd).toBeCloseTo(Math.hypot(noise, findMeter('stopwatch')!.gain * mean), 9)
+  })
+  it.each([
+    ['', 'chill', undefined],
+    ['gas-valve.plunger-stuck', 'chill', undefined],
+    ['filter.kinked', 'prefill', 0.02],
+    ['filter.kinked', 'prefill', 0.03],
+  ])('%s: %s of machines drawn within their tolerances lasts as long as expected', (fault, phase, severity) => {
+    const { mean, sd } = expected(fault, phase, severity)
+    const present = fault ? [presentIn(machine, fault, severity)] : []
+    const far = [1, 2, 3, 4, 5, 6, 7, 8].map((seed) => {
+      const value = new TrueMachine(p.bench, present, random(seed), undefined, 0).exact(lasts(phase))
+      return value.is === 'value' ? Math.abs(value.si - mean) / sd : Infinity
+    })
+    expect(far.filter((x) => x > 3.5)).toEqual([])
+  })
+  it('a severity at which a phase is over in an instant says nothing of how long it takes at the next', () => {
+    const nodes = p.members.filter((m) => m.present.length === 1 && m.present[0].fault.id === 'control-wrong-tap')
+    const values = nodes.map((m) => p.predict(m, lasts('service-release')))
+    const shown = values.flatMap((v) => (v.is === 'value' ? [{ mean: v.mean, sd: Math.sqrt(varianceOf(v)) }] : []))
+    expect(shown.some((v) => v.mean < 1) && shown.some((v) => v.mean > 30)).toBe(true)
+    expect(shown.filter((v) => v.mean < 1).every((v) => v.sd < 3)).toBe(true)
+  })
+  it('once a run is found stopped, nothing that comes later in it is offered', () => {
+    const chill = lasts('chill')
+    const later = procedures.filter((x) => x.run === chill.run && comesAt(p, x) >= comesAt(p, chill))
+    expect(later.length).toBeGreaterThan(4)
+    const offered = (...readings: object[]) =>
+      advise(p, evidenceOf(p, { complaint: 'no-ice' }, ...readings), 'best', 0).plan.next.map((s) => s.procedure)
+    expect(offered().some((x) => later.includes(x))).toBe(true)
+    const after = offered({ test: chill.id, reading: 'never' })
+    expect(after.length).toBeGreaterThan(0)
+    expect(after.filter((x) => later.includes(x))).toEqual([])
+  })
+})
