@@ -19,6 +19,8 @@ const SCHOOLS: Record<Order, readonly Procedure['school'][] | undefined> = {
 
 /** A test is worth offering when it is expected to save at least this, min. */
 const WORTH = 0.05
+/** As long as something else is less likely than this, a test must tell what is listed apart, not only from something else. */
+const ODD = 0.2
 /** Share of its minutes that a test must save to go on, when one step alone is looked at. */
 const PATIENCE = 0.5
 /** Tests that lookahead works with. */
@@ -208,6 +210,9 @@ export function plan(predictor: Predictor, belief: Belief, standing: Standing, o
   const counted = counts.reduce((s, p) => s + p, 0)
   const countedNow = costToGo(costs, needs, counts, unexplained)
   const past = (p: Procedure) => comesAt(predictor, p) >= (stopped.get(p.run) ?? Infinity)
+  const listedNow = costToGo(costs, needs, counts, 0)
+  const amongListed = (outcomes: readonly Outcome[]) =>
+    listedNow - outcomes.reduce((s, o) => s + (o.p > 0 ? o.p * costToGo(costs, needs, o.after, 0) : 0), 0)
   const weigh = (procedure: Procedure): Suggestion[] => {
     if (taken.has(procedure.id) || past(procedure)) return []
     const outcomes = outcomesOf(predictor, belief, procedure, edits)
@@ -218,7 +223,7 @@ export function plan(predictor: Predictor, belief: Belief, standing: Standing, o
       0,
     )
     const saving = countedNow - later
-    if (saving < WORTH) return []
+    if (saving < WORTH || (unexplained < ODD && amongListed(outcomes) < WORTH)) return []
     const { minutes, moves } = minutesTo(machine, standing, procedure)
     return [{ procedure, minutes, moves, saving, outcomes }]
   }
