@@ -112,8 +112,13 @@ export class TrueMachine {
       case 'scale':
         return { is: 'value', si: value.si * (this.next() < 0.5 ? 1000 : 1e-3) }
       case 'neighbour': {
+        // The probes sit on the terminals of another part, at the same moment.
         const like = this.bench.procedures.filter(
-          (p) => p !== procedure && JSON.stringify(p.shape) === JSON.stringify(procedure.shape),
+          (p) =>
+            p !== procedure &&
+            p.run === procedure.run &&
+            p.moment === procedure.moment &&
+            JSON.stringify(p.shape) === JSON.stringify(procedure.shape),
         )
         return like.length ? this.shown(pick(this.next, like)) : value
       }
