@@ -22,8 +22,8 @@ const SLIPS = 0.03
 const COUNTS_ABOVE = 0.5
 /** Spread of a hand on a stopwatch, s. */
 const REACTION = 0.4
-/** Step of the plain runs, s: a small part of what a hand on a stopwatch is late. */
-const TRUE_STEP = 0.05
+/** Step of the plain runs, s: a small part of what a hand on a stopwatch is late. Phases of many minutes move by a second or two. */
+const TRUE_STEP = 0.1
 
 /** How far the truth may be from the sheet, beyond its tolerances: shares, drawn flat, each value by itself. `none`: the sheet's own values. */
 export interface SheetErrors {

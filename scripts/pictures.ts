@@ -45,7 +45,9 @@ try {
     await settled(page)
     for (const [title, answer] of [
       ['Cold tap: look whether it is open', 'yes'],
+      ['Cold valve: listen whether the coil hums', 'yes'],
       ['Cold inlet screen: look whether it is clogged', 'yes'],
+      ['Cold valve: feel whether it buzzes loudly', 'no'],
     ]) {
       await choose(page, title)
       await makeSafe(page)

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Lines, View } from '../../core/explain'
+import { foldSeries } from '../picture/fold'
 import { layoutPicture, type Run } from '../picture/layout'
 
 const props = defineProps<{
@@ -45,16 +46,17 @@ const shown = computed(() => {
 })
 /** Longest level line that is drawn though nothing on it is suspected. */
 const SHORT_LEVEL = 3
-const picture = computed(() => {
-  if (!shown.value) return everything.value
-  const { lanes, levels } = props.lines
-  const vessels = lanes.flatMap((l) => (shown.value!.has(l.center) ? (l.vessel ?? []) : []))
-  const matters = (p: number) => p === props.next || (stateOf.value.get(p)?.p ?? 0) > 0.01
-  const kept = levels.filter(
+const matters = (p: number) => p === props.next || (stateOf.value.get(p)?.p ?? 0) > 0.01
+const folded = computed(() => {
+  if (!shown.value) return undefined
+  const lanes = props.lines.lanes.filter((l) => shown.value!.has(l.center))
+  const vessels = lanes.flatMap((l) => l.vessel ?? [])
+  const levels = props.lines.levels.filter(
     (l) => l.chain.some(matters) || (vessels.includes(l.vessel) && l.chain.length <= SHORT_LEVEL),
   )
-  return layoutPicture({ lanes, levels: kept }, shown.value)
+  return foldSeries({ lanes, levels }, (p) => !matters(p) && (stateOf.value.get(p)?.state ?? 'open') === 'open')
 })
+const picture = computed(() => (folded.value ? layoutPicture(folded.value.lines, shown.value) : everything.value))
 
 const box = computed(() => {
   const { ranks, rows } = picture.value
@@ -136,11 +138,12 @@ const nodes = computed(() =>
     const word =
       state === 'open' ? '' : state === 'suspect' ? `? ${chance}` : state === 'faulty' ? `faulty ${chance}` : state
     const { title, line } = props.parts[s.part]
+    const others = folded.value?.more.get(s.part)
     return {
       ...s,
       ...spotOf.value.get(s.part)!,
       state,
-      word,
+      word: others ? `and ${others} more` : word,
       title,
       line,
       lines: wrap(title),

@@ -223,8 +223,9 @@ export function plan(predictor: Predictor, belief: Belief, standing: Standing, o
       0,
     )
     const saving = countedNow - later
-    if (saving < WORTH || (unexplained < ODD && amongListed(outcomes) < WORTH)) return []
+    if (saving < WORTH) return []
     const { minutes, moves } = minutesTo(machine, standing, procedure)
+    if (unexplained < ODD && amongListed(outcomes) < PATIENCE * minutes) return []
     return [{ procedure, minutes, moves, saving, outcomes }]
   }
   const goesOn = (s: Suggestion) => s.saving > s.minutes * PATIENCE

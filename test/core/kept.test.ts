@@ -58,10 +58,10 @@ describe('what is kept, left out or done ahead changes no answer', () => {
     const machine = machineOf(WASHER)
     const variant = makeVariant(machine)
     const script = { steps: [{ at: 0, start: 0 }], until: 800, stopsWhenFinal: false, moments: [] }
-    const [fine, coarse] = [runPlain(variant, script), runPlain(variant, script, 0.05)]
+    const [fine, coarse] = [runPlain(variant, script), runPlain(variant, script, 0.1)]
     const lengths = (r: typeof fine) => phaseTimes(machine, r).map(({ from, to }) => to - from)
     const far = lengths(coarse).map((x, i) => Math.abs(x - lengths(fine)[i]))
-    expect(far.filter((x) => x > 0.1)).toEqual([])
+    expect(far.filter((x) => x > 0.2)).toEqual([])
     expect(far.filter((x) => x >= 0).length).toBeGreaterThanOrEqual(3)
     expect(coarse.complaints).toEqual(fine.complaints)
   })

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest'
+import { foldSeries } from '../../app/picture/fold'
 import { layoutPicture, type Picture } from '../../app/picture/layout'
 import { linesOf, type Lines } from '../../core/explain'
 import { edit, FAMILY, mini, predictorOf } from './sheets'
@@ -54,5 +55,20 @@ describe('the picture draws itself from the sheet', () => {
     const one = draw(FAMILY, (lines) => new Set([lines.lanes[0].center]))
     expect(one.runs).not.toContain('water: hot-screen > hot-valve')
     expect(overlaps(one.picture)).toBe(false)
+  })
+  it('parts in series of which nothing is to be said are drawn as one, and come back when something is', () => {
+    const { lines, id } = draw(FAMILY)
+    const names = (folded: Lines) => folded.lanes.flatMap((l) => [...l.water, ...l.feed]).map(id)
+    const all = foldSeries(lines, () => true)
+    expect(names(all.lines)).not.toContain('cold-hose')
+    expect([...all.more].map(([p]) => id(p))).toContain('cold-main')
+    // Each part is drawn, or counted by the one that stands for it.
+    const parts = new Set(lines.lanes.flatMap((l) => [...l.water, ...l.feed]))
+    const left = new Set(all.lines.lanes.flatMap((l) => [...l.water, ...l.feed]))
+    expect(parts.size - left.size).toBe([...all.more.values()].reduce((a, b) => a + b, 0))
+    expect(overlaps(layoutPicture(all.lines))).toBe(false)
+    const hose = foldSeries(lines, (p) => id(p) !== 'cold-hose')
+    expect(names(hose.lines)).toContain('cold-hose')
+    expect(foldSeries(lines, () => false).lines).toEqual(lines)
   })
 })
