@@ -153,7 +153,7 @@ const SAY_STATE: Record<PlanState, string> = {
   testing: 'Next tests',
   'cause-stands': 'The cause stands: no test is worth its minutes any more. Repair:',
   'quicker-done':
-    'Quicker done than tested, and no part to buy. Watch a whole cycle; if it still fails, go on. Repair:',
+    'Quicker done than tested, at next to no cost. Watch a whole cycle; if it still fails, go on. Repair:',
   unexplained: 'The readings fit nothing on the sheet. Take the doubtful ones again. Nearest repairs:',
   undecided: 'No cause is clear enough, and no test is worth its minutes. Nearest repairs:',
 }

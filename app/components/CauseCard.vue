@@ -23,7 +23,7 @@ const SAY = {
   },
   'quicker-done': {
     tag: 'Quicker done than tested',
-    text: 'No test is worth more than simply doing this: it costs no part. Watch a whole cycle; if it still fails, the tests go on.',
+    text: 'No test is worth more than simply doing this, and it costs next to nothing. Watch a whole cycle; if it still fails, the tests go on.',
   },
   undecided: {
     tag: 'No cause is clear enough',

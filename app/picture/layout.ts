@@ -122,10 +122,11 @@ export function layoutPicture({ lanes: all, levels: allLevels }: Lines, shown?: 
     for (let i = 1; i < column.length; i++)
       if (column[i].row < column[i - 1].row + 0.95) column[i].row = column[i - 1].row + 1
   }
+  const top = Math.min(...placed.map((s) => s.row))
   return {
-    spots: placed,
+    spots: placed.map((s) => ({ ...s, row: s.row - top })),
     runs,
     ranks: { least: Math.min(...ranks), most: Math.max(...ranks) },
-    rows: Math.max(...placed.map((s) => s.row)) + 1,
+    rows: Math.max(...placed.map((s) => s.row)) - top + 1,
   }
 }

@@ -66,7 +66,7 @@ export interface Plan {
    */
   besides: Unlisted[]
   /**
-   * How it stands: tests to go; a cause that stands; none that does, but a likeliest one whose repair costs no part and is sooner
+   * How it stands: tests to go; a cause that stands; none that does, but a likeliest one whose repair costs hardly a part and is sooner
    * done than told from the rest; readings that nothing listed explains; no cause clear enough.
    */
   state: PlanState
@@ -82,6 +82,8 @@ export type PlanState = 'testing' | 'cause-stands' | 'quicker-done' | 'unexplain
 /** The cause stands when one repair cures it with at least this probability. */
 export const STANDS_ABOVE = 0.95
 
+/** Price up to which a part (a screen, a fuse) is not worth being sure of, money. */
+const SMALL = 5
 /** What is not on the sheet is told from the likeliest cause by a test when it weighs at least this much. */
 const TOLD_FROM = 0.02
 
@@ -285,7 +287,7 @@ export function plan(predictor: Predictor, belief: Belief, standing: Standing, o
       ? 'cause-stands'
       : belief.unexplained > best
         ? 'unexplained'
-        : best > 0.5 && machine.sheet.repairs[likeliest].price === 0
+        : best > 0.5 && machine.sheet.repairs[likeliest].price <= SMALL
           ? 'quicker-done'
           : 'undecided'
   return { next: suggestions, remedies, costNow, stop, besides: others, state }
