@@ -17,11 +17,11 @@ import { tellApart, type LookAlikes } from '../core/diagnose'
 import { openBench } from '../core/explain'
 import { InputFault, orThrow } from '../core/issue'
 import type { Fault } from '../core/machine'
-import { checkRuns } from '../core/procedure'
-import type { Predictor } from '../core/predict'
+import { checkRuns, listProcedures } from '../core/procedure'
+import { Predictor, type Prediction } from '../core/predict'
 import { readSheet, type Sheet } from '../core/sheet'
 import { play, policiesFor } from './play'
-import { random } from './random'
+import { flat, random } from './random'
 import { TrueMachine } from './true-machine'
 
 /** Share of a sheet's prior that look-alikes may hold together. */
@@ -46,9 +46,35 @@ export function lookThrough(predictor: Predictor): { wrong: string[]; alike: str
     if (!complaints.length && !latent) wrong.push(`${fault.id}: nobody complains of it, and it is not latent`)
     if (!seenBy) wrong.push(`${fault.id}: no test tells it from a healthy machine`)
   }
+  for (const id of tossUps(predictor)) wrong.push(`${id}: what a healthy machine shows is a toss-up`)
   const share = lookAlikes.reduce((s, l) => s + l.share, 0)
   if (share > ALIKE_AT_MOST) wrong.push(`look-alikes hold ${(100 * share).toFixed(1)} % of the prior`)
   return { wrong, alike: lookAlikes.map((l) => sayAlike(predictor, l)), signatures }
+}
+
+/** Machines drawn within their tolerances for `tossUps`, and how many of them may show something else than expected. */
+const DRAWN = 4
+const ELSE_AT_MOST = 1
+
+/** Tests that on a healthy machine show now this, now that, as its tolerances happen to fall. */
+export function tossUps(predictor: Predictor): string[] {
+  const { machine, procedures } = predictor.bench
+  const kindOf = (p: Prediction) => (p.is === 'sense' ? (p.yes > 0.5 ? 'yes' : 'no') : p.is === 'word' ? p.word : p.is)
+  const others = new Map<string, number>()
+  for (let seed = 1; seed <= DRAWN; seed++) {
+    const next = random(seed)
+    const values = Float64Array.from(machine.params, ({ nominal, sd }) => {
+      const value = nominal + flat(next) * sd
+      return nominal > 0 ? Math.max(value, nominal * 0.05) : value
+    })
+    const drawn = new Predictor(listProcedures({ ...machine, values }))
+    for (const p of procedures) {
+      const same = drawn.bench.procedures.find((x) => x.id === p.id)
+      const shown = same && kindOf(drawn.predict(drawn.members[0], same))
+      if (shown !== kindOf(predictor.predict(predictor.members[0], p))) others.set(p.id, (others.get(p.id) ?? 0) + 1)
+    }
+  }
+  return [...others].filter(([, n]) => n > ELSE_AT_MOST).map(([id]) => id)
 }
 
 /** Look-alikes, and the test that would be needed to tell them apart: one at a part of theirs that nothing is put to yet. */

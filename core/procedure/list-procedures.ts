@@ -60,6 +60,11 @@ export interface Bench extends Course {
   procedures: readonly Procedure[]
 }
 
+/** Turns after which something goes to and fro. */
+const TO_AND_FRO = 4
+/** Share of its time by which an event may come sooner or later on a machine within its tolerances. */
+const MAY_SHIFT = 0.06
+
 /** Modes that a hand holds for a test, as edits. */
 function handsOf(machine: Machine, part: Part, modes: Record<string, string> = {}): Edit[] {
   return Object.entries(modes).map(([name, value]) => {
@@ -129,6 +134,16 @@ export function listProcedures(machine: Machine): Bench {
     const index = procedures.length
     procedures.push({ ...p, index, key: String(index).padStart(5, '0') })
   }
+  /**
+   * A contact that follows a level to and fro stands, when the power goes, where the level happens to be: its ohms in place
+   * say nothing of it. Worked by hand they do.
+   */
+  const standsByChance = (part: Part, { run }: Spot): boolean => {
+    if (!Object.keys(part.ref).length) return false
+    const cut = START_AT + machine.programs[runs[run].program].lasts
+    const turns = healthy[run].events.filter((e) => e.is === 'mode' && machine.modeOwner[e.mode] === part.index)
+    return turns.length >= TO_AND_FRO && turns.some(({ t }) => Math.abs(t - cut) < MAY_SHIFT * cut)
+  }
   const panelsOf = (part: Part) => (part.panel === undefined ? [] : [part.panel])
 
   for (const part of machine.parts)
@@ -142,7 +157,7 @@ export function listProcedures(machine: Machine): Bench {
         spot =
           (probe.what === 'volts' ? idle(part) : undefined) ??
           spots.find((s) => !s.final && !isActive(machine, part, s.plant))
-      if (!spot) continue
+      if (!spot || (probe.what === 'ohms' && spot === off && standsByChance(part, spot))) continue
       const byHand = probe.what === 'sense' ? handsOf(machine, part, probe.with) : []
       const what: What = { is: 'probe', part: part.index, probe }
       const meter = meterFor(machine, part, probe, spot.plant)

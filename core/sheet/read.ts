@@ -1,8 +1,9 @@
 import { LineCounter, parseDocument, stringify, type Document } from 'yaml'
-import { fine, problem, wrong, type Outcome, type Place, type Problem } from '../issue'
+import { fine, wrong, type Outcome, type Place, type Problem } from '../issue'
 import { renamed, usesOf } from './assemble'
 import { resolveSheet } from './resolve'
 import { sheetShape, type WrittenSheet } from './shape'
+import { shapeProblems } from './shape-problems'
 import type { Sheet } from './types'
 
 /** Finds another sheet by its id; `undefined` when there is none. */
@@ -196,19 +197,7 @@ export function readSheet(text: string, file: string, find: FindSheet): Outcome<
     return use && !written ? ['parts', use.prefix] : path
   }
   const shaped = sheetShape.safeParse(merged)
-  if (!shaped.success)
-    return located(
-      shaped.error.issues.flatMap((issue) => {
-        const path = issue.path.filter((x): x is string | number => typeof x !== 'symbol')
-        if (issue.code === 'unrecognized_keys')
-          return issue.keys.map((key) => problem('unknown-field', [...path, key], { found: key }))
-        return [
-          problem(issue.code === 'invalid_type' && issue.input === undefined ? 'missing' : 'wrong-shape', path, {
-            expected: issue.message,
-          }),
-        ]
-      }),
-    )
+  if (!shaped.success) return located(shapeProblems(shaped.error.issues, merged))
   const resolved = resolveSheet(shaped.data as WrittenSheet)
   return resolved.ok ? resolved : located(resolved.problems)
 }
