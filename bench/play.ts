@@ -1,5 +1,5 @@
 import type { Evidence } from '../core/evidence'
-import { advise, type Advice } from '../core/explain'
+import { advise, DOUBT_ABOVE, type Advice } from '../core/explain'
 import { minutesTo, type Procedure } from '../core/procedure'
 import type { Predictor } from '../core/predict'
 import type { Call } from './draw'
@@ -72,6 +72,7 @@ export function play(predictor: Predictor, call: Call, policy: Policy): Played {
   const { machine } = predictor.bench
   const evidence: Evidence[] = [{ is: 'complaint', complaint: call.complaint }]
   const taken = new Set<string>()
+  const again = new Set<string>()
   const open = new Set(call.repairs)
   const out: Played = {
     minutes: 0,
@@ -96,6 +97,20 @@ export function play(predictor: Predictor, call: Call, policy: Policy): Played {
       out.tests++
       taken.add(test.id)
       evidence.push({ is: 'reading', test: test.id, value: call.truth.read(test), instrument: undefined })
+      continue
+    }
+    // Where nothing fits, the readings in doubt are taken once more, as the advice says.
+    const doubted =
+      a.plan.state === 'unexplained'
+        ? a.placed.case.readings.filter((r, i) => a.belief.doubts[i].slip >= DOUBT_ABOVE && !again.has(r.procedure.id))
+        : []
+    if (doubted.length) {
+      for (const { procedure } of doubted) {
+        again.add(procedure.id)
+        out.minutes += minutesTo(machine, a.placed.standing, procedure).minutes
+        out.tests++
+        evidence.push({ is: 'reading', test: procedure.id, value: call.truth.read(procedure), instrument: undefined })
+      }
       continue
     }
     const best = a.plan.remedies[0]

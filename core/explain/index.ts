@@ -13,7 +13,7 @@ export {
   sayVerdict,
   STATE_WORD,
 } from './say'
-export { advise, type Advice } from './advise'
+export { advise, DOUBT_ABOVE, type Advice } from './advise'
 export { openBench, vocabularyOf } from './open-bench'
 export { linesOf, type Lane, type Lines } from './lines'
 export { cardOf, viewOf, type TestCard, type TestRow, type View } from './view'
