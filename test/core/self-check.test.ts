@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import { lookThrough, meet } from '../../bench/self-check'
+import { lookThrough, meet, tossUps } from '../../bench/self-check'
 import { findShipped, shippedIds } from '../../cli/library'
 import { openBench } from '../../core/explain'
-import { sheetOf } from './sheets'
+import { edit, sheetOf } from './sheets'
 
 const SEEDS = [1, 2, 3, 4, 5]
 const machines = shippedIds()
@@ -10,6 +10,18 @@ const machines = shippedIds()
   .filter((s) => !s.assembly && !s.family)
 
 describe('the library checks itself', () => {
+  it('a float that stands where it switches is named as a toss-up, one that stands clear of it is not', () => {
+    const { text } = findShipped('quenby-c25')!
+    const near = openBench(sheetOf(edit(text, 'rated: 2.2 L/min', 'rated: 1.6 L/min')))
+    expect(tossUps(near)).toContain('float.ohms')
+    expect(tossUps(openBench(sheetOf(text)))).toEqual([])
+  })
+  it('a float that goes to and fro is not measured where it happens to stand', () => {
+    const { procedures } = openBench(sheetOf(findShipped('ulldale-f9')!.text)).bench
+    const ids = procedures.map((x) => x.id)
+    expect(ids).toContain('res-high.worked')
+    expect(ids).not.toContain('res-high.ohms')
+  })
   it.each(machines.map((s, i) => [s.id, s, i] as const))(
     '%s: every fault shows, nothing healthy is complained of, look-alikes are few, and the advice ends on the right repair',
     (_, sheet, i) => {
