@@ -1,7 +1,7 @@
 import type { Component } from '../circuit'
 import type { Kind, Part } from '../kinds'
 import type { Dimension } from '../quantity'
-import type { Condition, Sheet } from '../sheet'
+import type { Condition, Severity, Sheet } from '../sheet'
 
 /** One number of the machine. Shared by every reading that depends on it. */
 export interface Param {
@@ -87,7 +87,7 @@ export interface Fault {
   perYear: number
   /** Machine-years of experience that the rate counts as. */
   weight: number
-  severity: { from: number; to: number; scale: 'log' | 'linear' } | undefined
+  severity: Severity | undefined
   /** Index into `sheet.repairs`. */
   repair: number
   /** Share of its cases that come and go, 0 … 1. */

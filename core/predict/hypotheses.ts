@@ -1,7 +1,7 @@
 import { severityNodes, unlistedFaults, type Fault, type Machine, type Present } from '../machine'
 import type { Member } from './types'
 
-/** Nodes per severity range. */
+/** Nodes per severity range where the sheet does not say. */
 export const SEVERITY_NODES = 3
 /** Misses of an intermittent fault that rests, as nodes: share of the times that it is worked or a cycle is run. */
 const MISSES = [0.05, 0.2, 0.5]
@@ -46,11 +46,10 @@ export class Hypotheses {
   /** The members of a fault that acts whenever it can: one for each node of its severity. */
   private always(fault: Fault, weight: number): Member[] {
     if (!fault.severity) return [this.make([{ fault, severity: undefined }], weight)]
+    const count = fault.severity.steps ?? SEVERITY_NODES
     const own: Member[] = []
-    for (const [i, severity] of severityNodes(fault.severity, SEVERITY_NODES).entries())
-      own.push(
-        this.make([{ fault, severity }], weight / SEVERITY_NODES, [() => ({ below: own[i - 1], above: own[i + 1] })]),
-      )
+    for (const [i, severity] of severityNodes(fault.severity, count).entries())
+      own.push(this.make([{ fault, severity }], weight / count, [() => ({ below: own[i - 1], above: own[i + 1] })]))
     return own
   }
 

@@ -3,7 +3,7 @@ import { findKind, KINDS, type FaultTemplate, type Kind } from '../kinds'
 import { readQuantity, type Dimension, type Quantity } from '../quantity'
 import { atomsOf, parseCondition, type Condition } from './condition'
 import type { WrittenSheet } from './shape'
-import type { Sheet, SheetAlarm, SheetEffect, SheetFault, SheetPart, TerminalRef } from './types'
+import type { Severity, Sheet, SheetAlarm, SheetEffect, SheetFault, SheetPart, TerminalRef } from './types'
 
 type Path = (string | number)[]
 
@@ -413,7 +413,7 @@ export function resolveSheet(w: WrittenSheet): Outcome<Sheet> {
     const repair = f.repair ?? ''
     if (!repairIds.has(repair))
       desk.say('missing', [...path, 'repair'], { found: repair || 'no repair', expected: oneOf(repairIds) })
-    let severity = template?.severity
+    let severity: Severity | undefined = template?.severity
     if (f.severity) {
       const by = effects.find((e) => e.is === 'param' && e.value === 'severity')
       const dimension =
@@ -422,6 +422,7 @@ export function resolveSheet(w: WrittenSheet): Outcome<Sheet> {
         from: desk.quantity(f.severity.from, dimension, [...path, 'severity', 'from']).value,
         to: desk.quantity(f.severity.to, dimension, [...path, 'severity', 'to']).value,
         scale: f.severity.scale,
+        steps: f.severity.steps,
       }
     }
     if (severity && !(severity.from < severity.to && (severity.scale === 'linear' || severity.from > 0)))

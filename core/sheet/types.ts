@@ -93,6 +93,14 @@ export type SheetEffect =
   | { is: 'mode'; part: string; mode: string; value: string }
   | { is: 'swap'; medium: 'wiring' | 'water'; a: TerminalRef; b: TerminalRef }
 
+/** How bad a fault may be: a range in SI, and the number of steps at which it is run; as usual where left out. */
+export interface Severity {
+  from: number
+  to: number
+  scale: 'log' | 'linear'
+  steps?: number | undefined
+}
+
 export interface SheetFault {
   id: string
   part: string
@@ -103,7 +111,7 @@ export interface SheetFault {
   latent: boolean
   /** Machine-years of experience that the rate counts as. */
   weight: number
-  severity: { from: number; to: number; scale: 'log' | 'linear' } | undefined
+  severity: Severity | undefined
   repair: string
   /** Share of its cases that come and go, 0 … 1. */
   sometimes: number
