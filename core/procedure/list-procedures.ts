@@ -139,7 +139,7 @@ export function listProcedures(machine: Machine): Bench {
    * say nothing of it. Worked by hand they do.
    */
   const standsByChance = (part: Part, { run }: Spot): boolean => {
-    if (!Object.keys(part.ref).length) return false
+    if (part.line !== 'level' || !Object.keys(part.ref).length) return false
     const cut = START_AT + machine.programs[runs[run].program].lasts
     const turns = healthy[run].events.filter((e) => e.is === 'mode' && machine.modeOwner[e.mode] === part.index)
     return turns.length >= TO_AND_FRO && turns.some(({ t }) => Math.abs(t - cut) < MAY_SHIFT * cut)

@@ -37,8 +37,18 @@ describe('lengths of phases', () => {
     expect(far.filter((x) => x > 3.5)).toEqual([])
   })
   it('a severity at which a phase is over in an instant says nothing of how long it takes at the next', () => {
-    const nodes = p.members.filter((m) => m.present.length === 1 && m.present[0].fault.id === 'control-wrong-tap')
-    const values = nodes.map((m) => p.predict(m, lasts('service-release')))
+    // Strapped to some tap between: at one ratio everything pulls in, at the next nothing does.
+    const taps = predictorOf(
+      `${findShipped('quenby-c40')!.text}
+faults:
+  control-wrong-tap:
+    effects: [{ set: control-transformer.ratio, times: severity }]
+    severity: { from: 1.15, to: 1.5, scale: log }
+`,
+    )
+    const nodes = taps.members.filter((m) => m.present.length === 1 && m.present[0].fault.id === 'control-wrong-tap')
+    const release = taps.bench.procedures.find((x) => x.id === 'service-release.lasts')!
+    const values = nodes.map((m) => taps.predict(m, release))
     const shown = values.flatMap((v) => (v.is === 'value' ? [{ mean: v.mean, sd: Math.sqrt(varianceOf(v)) }] : []))
     expect(shown.some((v) => v.mean < 1) && shown.some((v) => v.mean > 30)).toBe(true)
     expect(shown.filter((v) => v.mean < 1).every((v) => v.sd < 3)).toBe(true)
