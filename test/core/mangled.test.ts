@@ -55,12 +55,10 @@ describe.each(Object.entries(SHEETS))('a mangled sheet, %s', (name, text) => {
   it.each(Object.keys(SLIPS))('%s: is right, or every mistake has its place and words; nothing is thrown', (slip) => {
     const next = random(name.length * 31 + slip.length)
     const lines = text.split('\n')
-    let refused = 0
     for (let k = 0; k < 12; k++) {
       const mangled = SLIPS[slip](lines, Math.floor(next() * lines.length), next).join('\n')
       const read = readSheet(mangled, 'mangled.yaml', findShipped)
       if (!read.ok) {
-        refused++
         expect(read.problems.length).toBeGreaterThan(0)
         for (const p of read.problems) {
           const words = sayProblem(p)
@@ -83,11 +81,10 @@ describe.each(Object.entries(SHEETS))('a mangled sheet, %s', (name, text) => {
           stopsWhenFinal: true,
           moments: [],
         })
-        if (k === 0) expect(checkRuns(listProcedures(machine))).toBeInstanceOf(Array)
+        if (k === 0) for (const p of checkRuns(listProcedures(machine))) expect(p.place.path.length).toBeGreaterThan(0)
       } catch (error) {
         expect(error, `${slip}: ${String(error)}`).toBeInstanceOf(InputFault)
       }
     }
-    expect(refused).toBeLessThanOrEqual(12)
   })
 })
