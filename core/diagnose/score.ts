@@ -37,8 +37,6 @@ export interface Scored {
   /** Likelihood of each reading, in the fixed order. */
   each: number[]
   fits: Fit[]
-  prior: number
-  complaint: number
   /** Likelihood of each complaint. */
   heard: number[]
 }
@@ -79,5 +77,5 @@ export function score(predictor: Predictor, member: Member, c: Case, readings: r
     if (p.is === 'sense' && (r.value.is === 'yes' || r.value.is === 'no'))
       condition = withAnswer(condition, p, r.value.is === 'yes')
   })
-  return { log, condition, each, fits, prior: member.weight, complaint, heard }
+  return { log, condition, each, fits, heard }
 }
