@@ -159,7 +159,7 @@ export class TrueMachine {
       case 'ohms': {
         const own: Component[] = []
         if (probe.lifted) kinds[part.index].stamp?.(part, live, (c) => own.push(c))
-        else own.push(...live.components().components)
+        else own.push(...live.electrics.components().components)
         const ohms = ohmsOf(this.machine.nodes, own, part.e[probe.a], part.e[probe.b])
         return ohms > 40e6 ? { is: 'open' } : this.metered('ohms', ohms)
       }
@@ -209,7 +209,7 @@ export class TrueMachine {
 /** The meter is one more resistor in the network, which is solved again as a whole. */
 function voltsWith(live: PlainLive, a: number, b: number, meterId: string): number {
   const { input, shows } = findMeter(meterId)!
-  const loaded: Component[] = [...live.components().components, { t: 'R', a, b, ohms: input! }]
+  const loaded: Component[] = [...live.electrics.components().components, { t: 'R', a, b, ohms: input! }]
   const { ac, dc } = solveBoth(live.variant.machine.nodes, loaded, live.omega)
   return plainVolts(shows === 'dc' ? dc : ac, a, b)
 }
@@ -226,8 +226,8 @@ function ohmsOf(nodes: number, components: readonly Component[], a: number, b: n
 
 /** Opens a joint and lets the water run into a bucket, or through a needle of known resistance before a gauge. */
 function drawn(live: PlainLive, node: number, what: 'pressure' | 'bucket'): number {
-  const upstream = live.stretches().stretches.filter((s) => s.from !== node)
-  const heads = live.heads().slice()
+  const upstream = live.water.stretches().stretches.filter((s) => s.from !== node)
+  const heads = live.water.heads().slice()
   if (what === 'bucket') {
     heads[node] = 0
     const flow = waterSolver(upstream, heads)(heads)

@@ -1,3 +1,5 @@
 export { plainAmps, plainVolts, solveBoth, solvePlain, type PlainSolution } from './circuit'
-export { phaseTimes, PlainLive, runPlain, STEP, type PlainRun, type SolvedCache, type Still } from './run'
+export type { SolvedCache } from './electrics'
+export { PlainLive } from './live'
+export { phaseTimes, runPlain, STEP, type PlainRun, type Still } from './run'
 export { waterSolver } from './water'

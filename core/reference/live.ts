@@ -1,0 +1,64 @@
+import type { Live, Part } from '../kinds'
+import type { Variant } from '../machine'
+import { PlainElectrics, type SolvedCache } from './electrics'
+import { PlainFlows } from './flows'
+
+/** The machine as the kinds see it, every answer from a full solution of the networks. */
+export class PlainLive implements Live {
+  t = 0
+  readonly electrics: PlainElectrics
+  readonly water: PlainFlows
+
+  constructor(
+    readonly variant: Variant,
+    readonly m: Int8Array,
+    readonly x: Float64Array,
+    readonly since: Float64Array,
+    private readonly cache: SolvedCache,
+  ) {
+    this.electrics = new PlainElectrics(this, cache)
+    this.water = new PlainFlows(this)
+  }
+  get v(): Float64Array {
+    return this.variant.values
+  }
+  get ambient(): number {
+    return this.variant.values[0]
+  }
+  get omega(): number {
+    return 2 * Math.PI * this.variant.machine.sheet.hertz
+  }
+  /** A copy that the run leaves behind. */
+  keep(): PlainLive {
+    const copy = new PlainLive(this.variant, this.m.slice(), this.x.slice(), this.since.slice(), this.cache)
+    copy.t = this.t
+    return copy
+  }
+  /** To be called after a mode has changed. */
+  forget(): void {
+    this.electrics.forget()
+    this.water.forget()
+  }
+  /** To be called after the states have moved. */
+  moved(): void {
+    this.electrics.moved()
+    this.water.moved()
+  }
+
+  volts = (a: number, b: number): number => this.electrics.volts(a, b)
+  dcVolts = (a: number, b: number): number => this.electrics.dcVolts(a, b)
+  amps = (part: Part): number => this.electrics.amps(part)
+  pressure = (node: number): number => this.water.pressure(node)
+  flow = (part: Part): number => this.water.flow(part)
+  inflow = (node: number): number => this.water.inflow(node)
+  warmthInto = (node: number): number => this.water.warmthInto(node)
+  referred(part: Part, name: string): Part | undefined {
+    return part.ref[name] === undefined ? undefined : this.variant.parts[part.ref[name]]
+  }
+  of(part: Part, name: string, signal: string): number {
+    return this.signal(part.ref[name], signal)
+  }
+  signal(index: number, signal: string): number {
+    return this.variant.machine.kinds[index].signals![signal].read(this.variant.parts[index], this)
+  }
+}
