@@ -39,7 +39,7 @@ export function lookThrough(predictor: Predictor): { wrong: string[]; alike: str
   const { showings, lookAlikes, signatures } = tellApart(predictor)
   const wrong = checkRuns(predictor.bench).map((p) => `${p.code} ${p.place.path.join('.')}`)
   machine.sheet.complaints.forEach((c, k) => {
-    if (predictor.complains(predictor.members[0], k)) wrong.push(`a healthy machine is complained of: ${c.id}`)
+    if (predictor.complains(predictor.healthy, k)) wrong.push(`a healthy machine is complained of: ${c.id}`)
   })
   for (const { fault, complaints, seenBy } of showings) {
     const { latent } = machine.sheet.faults[fault.index]
@@ -70,8 +70,8 @@ export function tossUps(predictor: Predictor): string[] {
     const drawn = new Predictor(listProcedures({ ...machine, values }))
     for (const p of procedures) {
       const same = drawn.bench.procedures.find((x) => x.id === p.id)
-      const shown = same && kindOf(drawn.predict(drawn.members[0], same))
-      if (shown !== kindOf(predictor.predict(predictor.members[0], p))) others.set(p.id, (others.get(p.id) ?? 0) + 1)
+      const shown = same && kindOf(drawn.predict(drawn.healthy, same))
+      if (shown !== kindOf(predictor.predict(predictor.healthy, p))) others.set(p.id, (others.get(p.id) ?? 0) + 1)
     }
   }
   return [...others].filter(([, n]) => n > ELSE_AT_MOST).map(([id]) => id)

@@ -254,7 +254,7 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
     if (!words.shapeOf(procedure.id, o.instrument))
       fail('wrong-shape', ['--instrument'], o.instrument!, [procedure.meter, ...procedure.otherMeters].join(', '))
     const present = presentOf(machine, o.fault ?? [])
-    const member = present.length ? predictor.trial(present) : predictor.members[0]
+    const member = present.length ? predictor.trial(present) : predictor.healthy
     const p = predictor.predict(member, procedure, o.instrument)
     const dimension = dimensionOf(procedure)
     const sd = p.is === 'value' ? Math.sqrt(varianceOf(p)) : undefined

@@ -98,7 +98,7 @@ export interface Verdict {
 /** Judges a reading against what the healthy machine shows there (two standard deviations either side). */
 export function judge(predictor: Predictor, reading: PlacedReading): Verdict {
   const { procedure, value, meter, edits } = reading
-  const healthy = predictor.predict(predictor.members[0], procedure, meter, edits)
+  const healthy = predictor.predict(predictor.healthy, procedure, meter, edits)
   const base = { test: procedure.id, band: undefined, distance: 0 }
   if (value.is === 'could-not') return { ...base, says: 'not taken' }
   if (value.is === 'times') {

@@ -1,5 +1,5 @@
 import type { Fault } from '../machine'
-import { severityNodes } from '../machine'
+import { severityAt, TRIED_AT } from '../machine'
 import { varianceOf, type Member, type Prediction, type Predictor } from '../predict'
 import type { Procedure } from '../procedure'
 
@@ -44,11 +44,9 @@ export interface Told {
 /** The faults of a machine, each against healthy and against each other, at the middle of their severities. */
 export function tellApart(predictor: Predictor): Told {
   const { machine, procedures } = predictor.bench
-  const healthy = predictor.members[0]
+  const { healthy } = predictor
   const members = machine.faults.map((fault): Member[] =>
-    (fault.severity ? severityNodes(fault.severity, 3) : [undefined]).map((severity) =>
-      predictor.trial([{ fault, severity }]),
-    ),
+    TRIED_AT.map((u) => predictor.trial([{ fault, severity: fault.severity && severityAt(fault.severity, u) }])),
   )
   const middle = members.map((own) => own[Math.floor(own.length / 2)])
   const shown = new Map([healthy, ...middle].map((m) => [m, procedures.map((p) => predictor.screen(m, p))] as const))

@@ -60,7 +60,7 @@ export interface Plan {
 /** When the healthy machine has come to where a test is taken, s after its program was begun; NaN where it waits for no phase. */
 export function comesAt(predictor: Predictor, { run, moment, what, needs }: Procedure): number {
   const { runs } = predictor.bench
-  if (what.is === 'duration') return predictor.timeline(predictor.members[0], run).phases[what.phase].to - START_AT
+  if (what.is === 'duration') return predictor.timeline(predictor.healthy, run).phases[what.phase].to - START_AT
   return needs.reach && runs[run].script.moments[moment].is === 'phase' ? needs.reach.seconds : NaN
 }
 

@@ -1,8 +1,13 @@
-import { severityNodes, unlistedFaults, type Fault, type Machine, type Present } from '../machine'
-import type { Member } from './types'
+import { severityAt, unlistedFaults, type Fault, type Machine, type Present } from '../machine'
+import type { Toss } from './marginal'
+import type { Member, Moved } from './types'
 
-/** Nodes per severity range where the sheet does not say. */
+/** Nodes per severity range before any are put between. */
 export const SEVERITY_NODES = 3
+/** How often the gap between two nodes is halved to close in on where the machine takes another course. */
+const HALVINGS = 2
+/** Share of a member below which it is not worth a run of its own. */
+const NEGLIGIBLE = 0.01
 /** Misses of an intermittent fault that rests, as nodes: share of the times that it is worked or a cycle is run. */
 const MISSES = [0.05, 0.2, 0.5]
 /** Of the visits to an intermittent fault, those at which it does not act. */
@@ -13,50 +18,100 @@ const PAIRS_KEPT = 600
 /** Share of calls where nothing turns out to be wrong, against all fault rates together. */
 const HEALTHY_SHARE = 0.03
 
+/** What hypotheses must know of the runs of their members. */
+export interface Runs {
+  /** The course that the machine takes under a member, as a text: what it comes to and who complains, without when. */
+  course(member: Member): string
+  /** Thresholds at which tolerances decide which course the machine takes under a member. */
+  tossed(member: Member): Toss[]
+  /** Called with pairs made long ago, now and then: their runs may be let go. */
+  forget(old: Member): void
+}
+
 /** The ways in which a machine may be: healthy first, then single faults by severity; pairs when asked for. */
 export class Hypotheses {
-  readonly members: Member[] = []
+  readonly healthy: Member
   private made = 0
   private readonly pairs = new Map<string, Member>()
+  private singles: readonly Member[] | undefined
 
-  /** @param forget called with pairs made long ago, now and then: their runs may be let go */
   constructor(
     private readonly machine: Machine,
-    private readonly forget: (old: Member) => void,
+    private readonly runs: Runs,
   ) {
     const total = machine.faults.reduce((sum, f) => sum + f.perYear, 0)
-    this.add([], HEALTHY_SHARE * total)
-    for (const fault of machine.faults) {
-      const resting = fault.perYear * fault.sometimes * RESTS
-      const acting = fault.perYear - resting
-      for (const misses of resting > 0 ? MISSES : []) {
-        const severity = fault.severity && severityNodes(fault.severity, 1)[0]
-        this.add([{ fault, severity, misses }], resting / MISSES.length)
-      }
-      this.members.push(...this.always(fault, acting))
-    }
+    this.healthy = this.make([], HEALTHY_SHARE * total)
   }
 
-  private make(present: readonly Present[], weight: number, neighbours: Member['neighbours'] = []): Member {
-    return { index: this.made++, present, weight, neighbours }
+  /** Healthy first, then every listed fault by severity. Runs each of them when first asked for. */
+  get members(): readonly Member[] {
+    return (this.singles ??= [this.healthy, ...this.machine.faults.flatMap((fault) => this.single(fault))])
   }
-  private add(present: readonly Present[], weight: number): void {
-    this.members.push(this.make(present, weight))
+  private single(fault: Fault): Member[] {
+    const resting = fault.perYear * fault.sometimes * RESTS
+    const rest = (resting > 0 ? MISSES : []).map((misses) => {
+      const severity = fault.severity && severityAt(fault.severity, 0.5)
+      return this.make([{ fault, severity, misses }], resting / MISSES.length)
+    })
+    const acting = this.always(fault, fault.perYear - resting, HALVINGS)
+    return [...rest, ...acting.flatMap((member) => this.withTossed(member))]
   }
-  /** The members of a fault that acts whenever it can: one for each node of its severity. */
-  private always(fault: Fault, weight: number): Member[] {
-    if (!fault.severity) return [this.make([{ fault, severity: undefined }], weight)]
-    const count = fault.severity.steps ?? SEVERITY_NODES
-    const own: Member[] = []
-    for (const [i, severity] of severityNodes(fault.severity, count).entries())
-      own.push(this.make([{ fault, severity }], weight / count, [() => ({ below: own[i - 1], above: own[i + 1] })]))
+
+  private make(
+    present: readonly Present[],
+    weight: number,
+    neighbours: Member['neighbours'] = [],
+    moved: readonly Moved[] = [],
+  ): Member {
+    return { index: this.made++, present, moved, weight, neighbours }
+  }
+  /**
+   * A member, and beside it those in which one threshold falls the other way, and all of them. The shares keep the chance of each
+   * threshold and the chance that none does; what hardly ever happens is left out.
+   */
+  private withTossed(member: Member): Member[] {
+    const tossed = this.runs.tossed(member)
+    const { present, weight, neighbours } = member
+    const chances = tossed.map((t) => t.chance)
+    const any = 1 - chances.reduce((none, p) => none * (1 - p), 1)
+    const sum = chances.reduce((s, p) => s + p, 0)
+    const all = tossed.length > 1 ? Math.min((sum - any) / (tossed.length - 1), ...chances) : 0
+    const others = [
+      ...tossed.map((toss) => ({ share: toss.chance - all, moved: [toss] })),
+      { share: all, moved: tossed },
+    ]
+    const met = others.filter(({ share }) => share > NEGLIGIBLE)
+    member.weight = weight * (1 - met.reduce((s, { share }) => s + share, 0))
+    return [member, ...met.map(({ share, moved }) => this.make(present, weight * share, neighbours, moved))]
+  }
+  /**
+   * The members of a fault that acts whenever it can: one for each node of its severity. Where the machine takes another course at
+   * one node than at the next, a node is put between them, and again where that leaves a change.
+   */
+  private always(fault: Fault, weight: number, halvings: number): Member[] {
+    const { severity: range } = fault
+    if (!range) return [this.make([{ fault, severity: undefined }], weight)]
+    const at = (u: number) => ({ u, member: this.make([{ fault, severity: severityAt(range, u) }], 0) })
+    let nodes = Array.from({ length: SEVERITY_NODES }, (_, i) => at((i + 0.5) / SEVERITY_NODES))
+    for (let round = 0; round < halvings; round++)
+      nodes = nodes.flatMap((node, i) => {
+        const next = nodes[i + 1]
+        if (!next || this.runs.course(node.member) === this.runs.course(next.member)) return [node]
+        return [node, at((node.u + next.u) / 2)]
+      })
+    const border = (i: number) => (i === 0 ? 0 : i === nodes.length ? 1 : (nodes[i - 1].u + nodes[i].u) / 2)
+    const own = nodes.map(({ member }) => member)
+    own.forEach((member, i) => {
+      member.weight = weight * (border(i + 1) - border(i))
+      member.neighbours.push(() => ({ below: own[i - 1], above: own[i + 1] }))
+    })
     return own
   }
 
   private beside: readonly Member[] | undefined
   /** Members for what the kinds know and the sheet does not list: outside the hypothesis space. */
   get unlisted(): readonly Member[] {
-    return (this.beside ??= unlistedFaults(this.machine).flatMap((f) => this.always(f, f.perYear)))
+    return (this.beside ??= unlistedFaults(this.machine).flatMap((f) => this.always(f, f.perYear, 0)))
   }
 
   /** The member with the faults of two single members in one machine, made once. */
@@ -76,17 +131,19 @@ export class Hypotheses {
         return above ? { below: undefined, above: make(above) } : { below: below && make(below), above: undefined }
       })
     this.forgetOld()
-    const member = this.make([...x.present, ...y.present], weight, [
-      ...beside(x, (other) => this.pair(other, y, 0)),
-      ...beside(y, (other) => this.pair(x, other, 0)),
-    ])
+    const member = this.make(
+      [...x.present, ...y.present],
+      weight,
+      [...beside(x, (other) => this.pair(other, y, 0)), ...beside(y, (other) => this.pair(x, other, 0))],
+      [...x.moved, ...y.moved],
+    )
     this.pairs.set(key, member)
     return member
   }
 
   private forgetOld(): void {
     if (this.pairs.size % PAIRS_KEPT !== 0) return
-    for (const old of [...this.pairs.values()].slice(0, -PAIRS_KEPT / 2)) this.forget(old)
+    for (const old of [...this.pairs.values()].slice(0, -PAIRS_KEPT / 2)) this.runs.forget(old)
   }
 
   private readonly awake = new Map<number, Member>()

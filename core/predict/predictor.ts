@@ -15,9 +15,10 @@ import {
 } from '../instrument'
 import { changed, sparse } from '../linear'
 import { makeVariant, type Edit, type Present, type Variant } from '../machine'
-import type { Bench, Procedure } from '../procedure'
+import type { Bench, Procedure, Run } from '../procedure'
 import { newPlantCache, Plant, simulate } from '../simulate'
 import { Hypotheses } from './hypotheses'
+import { marginal } from './marginal'
 import { nudge, type Nudged, type Seen } from './nudge'
 import type { Member, Prediction } from './types'
 
@@ -86,8 +87,6 @@ const nothingTried = (): Tried => ({
  * spreads that groups of parameters have in common.
  */
 export class Predictor {
-  /** Healthy first, then single faults by severity. Pairs are made by `pair`. */
-  readonly members: readonly Member[]
   private readonly hypotheses: Hypotheses
   readonly shared: number
   private readonly tried = new Map<number, Tried>()
@@ -99,13 +98,24 @@ export class Predictor {
     const { machine } = bench
     this.shared = machine.params.length + METERS.length + SEVERITIES + machine.groups
     this.dense = new Float64Array(this.shared)
-    this.hypotheses = new Hypotheses(machine, ({ index }) => this.tried.delete(index))
-    this.members = this.hypotheses.members
+    this.hypotheses = new Hypotheses(machine, {
+      course: (member) => this.course(member),
+      tossed: (member) =>
+        marginal(this.theirs.flatMap((r) => this.timeline(member, r.index).snapshots.filter((s) => s !== undefined))),
+      forget: ({ index }) => this.tried.delete(index),
+    })
   }
 
   /** First of the places of severities among the shared parameters; those of groups follow them. */
   private get severityAt(): number {
     return this.bench.machine.params.length + METERS.length
+  }
+  get healthy(): Member {
+    return this.hypotheses.healthy
+  }
+  /** Healthy first, then single faults by severity; each is run when they are first asked for. Pairs are made by `pair`. */
+  get members(): readonly Member[] {
+    return this.hypotheses.members
   }
   /** Members for what the kinds know and the sheet does not list: outside the hypothesis space. */
   get unlisted(): readonly Member[] {
@@ -125,6 +135,15 @@ export class Predictor {
     return own
   }
 
+  /** The values of the machine that a member starts from; not to be changed. */
+  private valuesOf({ moved }: Member): Float64Array {
+    const { values } = this.bench.machine
+    if (!moved.length) return values
+    const own = values.slice()
+    for (const { param, by } of moved) own[param] += by
+    return own
+  }
+
   /** The run of a member through one script of the bench, with edits in. */
   timeline(member: Member, run: number, edits: readonly Edit[] = []): Seen {
     const { runs, machine } = this.bench
@@ -137,7 +156,8 @@ export class Predictor {
       const variantKey = editsKey(all)
       const { variants } = this.of(member)
       let variant = variants.get(variantKey)
-      if (!variant) variants.set(variantKey, (variant = makeVariant(machine, member.present, all)))
+      if (!variant)
+        variants.set(variantKey, (variant = makeVariant(machine, member.present, all, this.valuesOf(member))))
       const { snapshots, showing, complaints, phases } = simulate(variant, script, this.cache)
       timeline = { snapshots, showing, complaints, phases }
       timelines.set(key, timeline)
@@ -149,10 +169,18 @@ export class Predictor {
   complains(member: Member, complaint: number, edits: readonly Edit[] = []): boolean {
     // What an intermittent fault makes the customer say, it says on the days when it acts.
     const acting = member.present.some((p) => p.misses !== undefined) ? this.hypotheses.acting(member) : member
+    return this.theirs.some((r) => this.timeline(acting, r.index, edits).complaints[complaint])
+  }
+  /** The runs that a customer sees: they know nothing of service modes. */
+  private get theirs(): Run[] {
     const { runs, machine } = this.bench
-    // Customers know nothing of service modes.
-    const theirs = runs.filter((r) => !r.edits.length && !machine.sheet.programs[r.program].service)
-    return theirs.some((r) => this.timeline(acting, r.index, edits).complaints[complaint])
+    return runs.filter((r) => !r.edits.length && !machine.sheet.programs[r.program].service)
+  }
+  /** What a customer's runs come to under a member: the phases reached, the codes shown, the complaints. */
+  private course(member: Member): string {
+    const runs = this.theirs.map((r) => this.timeline(member, r.index))
+    const said = runs[0]?.complaints.map((_, k) => runs.some((r) => r.complaints[k]))
+    return JSON.stringify([said, runs.map((r) => [r.showing, r.phases.map(({ from }) => from >= 0)])])
   }
 
   /**
@@ -401,7 +429,7 @@ export class Predictor {
   private readonly nudges = new Map<number, Nudged>()
   private nudged(run: number): Nudged {
     let known = this.nudges.get(run)
-    if (!known) this.nudges.set(run, (known = nudge(this.bench, run, this.timeline(this.members[0], run))))
+    if (!known) this.nudges.set(run, (known = nudge(this.bench, run, this.timeline(this.healthy, run))))
     return known
   }
 
@@ -432,7 +460,7 @@ export class Predictor {
     const { machine } = this.bench
     const lengthIn = ({ phases }: Seen) => phases[phase].to - phases[phase].from
     const seconds = lengthIn(this.timeline(member, run, edits))
-    const usual = lengthIn(this.timeline(this.members[0], run))
+    const usual = lengthIn(this.timeline(this.healthy, run))
     const over = seconds < INSTANT || Number.isNaN(usual) ? seconds : Math.max(seconds, usual)
     const pressed = (seconds > DRAWN_OUT * usual ? this.pressures : []).map((index) => {
       const change = lengthIn(this.pressed(member, run, edits, index)) - seconds
@@ -459,7 +487,7 @@ export class Predictor {
     const key = `${run}|${editsKey(edits)}|${param}`
     let seen = timelines.get(key)
     if (!seen) {
-      const values = machine.values.slice()
+      const values = this.valuesOf(member).slice()
       values[param] += machine.params[param].sd
       const { edits: own, script } = runs[run]
       const { phases } = simulate(makeVariant(machine, member.present, [...edits, ...own], values), script, this.cache)

@@ -25,10 +25,19 @@ export type Prediction =
 export const varianceOf = (p: Prediction & { is: 'value' }): number =>
   dot(p.sensitivity, p.sensitivity) + p.noise * p.noise
 
+/** A value of the machine that is taken to be off its nominal. */
+export interface Moved {
+  param: number
+  /** SI */
+  by: number
+}
+
 /** One way the machine may be: which faults, at which severity. Healthy is the member without faults. */
 export interface Member {
   index: number
   present: readonly Present[]
+  /** Values off their nominal: where tolerances decide which course the machine takes, each course is a member. */
+  moved: readonly Moved[]
   /** Prior weight, not normalised: occurrences per year, shared among severities. */
   weight: number
   /**

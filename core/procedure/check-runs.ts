@@ -1,5 +1,5 @@
 import { problem, type Problem } from '../issue'
-import { makeVariant, severityNodes } from '../machine'
+import { makeVariant, severityAt, TRIED_AT } from '../machine'
 import { simulate } from '../simulate'
 import { START_AT } from './moments'
 import type { Bench } from './list-procedures'
@@ -31,7 +31,7 @@ export function checkRuns({ machine, healthy, runs, procedures }: Bench): Proble
   const missing = () => machine.phases.filter((p) => !reached.has(p.index))
   for (const fault of machine.faults) {
     if (!missing().length) break
-    for (const severity of fault.severity ? severityNodes(fault.severity, 3) : [undefined])
+    for (const severity of fault.severity ? TRIED_AT.map((u) => severityAt(fault.severity!, u)) : [undefined])
       for (const { script } of plain)
         simulate(makeVariant(machine, [{ fault, severity }]), { ...script, moments: [] }).phases.forEach((p, i) => {
           if (!Number.isNaN(p.from)) reached.add(i)

@@ -422,7 +422,6 @@ export function resolveSheet(w: WrittenSheet): Outcome<Sheet> {
         from: desk.quantity(f.severity.from, dimension, [...path, 'severity', 'from']).value,
         to: desk.quantity(f.severity.to, dimension, [...path, 'severity', 'to']).value,
         scale: f.severity.scale,
-        steps: f.severity.steps,
       }
     }
     if (severity && !(severity.from < severity.to && (severity.scale === 'linear' || severity.from > 0)))

@@ -122,15 +122,6 @@ export const sheetShape = z.strictObject({
           from: z.union([quantity, z.number()]),
           to: z.union([quantity, z.number()]),
           scale: z.enum(['log', 'linear']),
-          steps: z
-            .number()
-            .int()
-            .min(1)
-            .max(9)
-            .optional()
-            .describe(
-              'at how many severities it is run; more where one course of things turns into another within the range',
-            ),
         })
         .optional(),
       repair: name.optional(),

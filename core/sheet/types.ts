@@ -93,12 +93,11 @@ export type SheetEffect =
   | { is: 'mode'; part: string; mode: string; value: string }
   | { is: 'swap'; medium: 'wiring' | 'water'; a: TerminalRef; b: TerminalRef }
 
-/** How bad a fault may be: a range in SI, and the number of steps at which it is run; as usual where left out. */
+/** How bad a fault may be: a range in SI. */
 export interface Severity {
   from: number
   to: number
   scale: 'log' | 'linear'
-  steps?: number | undefined
 }
 
 export interface SheetFault {

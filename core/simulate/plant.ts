@@ -91,15 +91,28 @@ export class Plant implements Live {
     this.water = undefined
   }
 
+  /** The same moment with other values: what if. */
+  as(variant: Variant): Plant {
+    return this.copy(variant, this.m)
+  }
+  /** The same moment with one mode otherwise. */
+  withMode(mode: number, value: number): Plant {
+    return this.copy(this.variant, this.m.with(mode, value))
+  }
+  private copy(variant: Variant, m: Int8Array, cache: PlantCache = this.cache): Plant {
+    const copy = new Plant(variant, m, this.x.slice(), this.since.slice(), cache)
+    copy.t = this.t
+    copy.phase = this.phase
+    copy.phaseSince = this.phaseSince
+    return copy
+  }
+
   /** A copy that later changes do not reach. */
   freeze(): Plant {
     // What states move belongs to the copy; everything else of the circuit it finds again through the cache.
     const follows = this.roles.followers.length > 0
     const cache = follows ? { circuits: new Kept<Circuit>(), water: this.cache.water } : this.cache
-    const copy = new Plant(this.variant, this.m.slice(), this.x.slice(), this.since.slice(), cache)
-    copy.t = this.t
-    copy.phase = this.phase
-    copy.phaseSince = this.phaseSince
+    const copy = this.copy(this.variant, this.m.slice(), cache)
     if (follows) {
       copy.circuit = this.ownCircuit()
       copy.sourcesFresh = true

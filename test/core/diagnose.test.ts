@@ -239,7 +239,7 @@ describe('a changed sheet changes what follows from it', () => {
   const value = (text: string, test: string, fault?: string): number | string => {
     const p = predictorOf(text)
     const procedure = p.bench.procedures.find((x) => x.id === test)!
-    const shown = p.predict(fault ? p.trial([presentIn(p.bench.machine, fault)]) : p.members[0], procedure)
+    const shown = p.predict(fault ? p.trial([presentIn(p.bench.machine, fault)]) : p.healthy, procedure)
     return shown.is === 'value' ? shown.mean : shown.is
   }
   it('other coil ohms, another call time, a bleed resistor, an added joint', () => {

@@ -120,10 +120,10 @@ describe('sensitivities are what a re-run with the changed value shows', () => {
     const { bench } = p
     const procedure = bench.procedures.find((x) => x.id === test)!
     const param = bench.machine.params.find((x) => x.id === id)!
-    const base = p.predict(p.members[0], procedure)
+    const base = p.predict(p.healthy, procedure)
     const tenth = predictorOf(FAMILY)
     tenth.bench.machine.values[param.index] += param.sd / 100
-    const moved = tenth.predict(tenth.members[0], tenth.bench.procedures[procedure.index])
+    const moved = tenth.predict(tenth.healthy, tenth.bench.procedures[procedure.index])
     if (base.is !== 'value' || moved.is !== 'value') throw new Error('not a value')
     const direct = (moved.mean - base.mean) * 100
     expect(Math.abs(direct)).toBeGreaterThan(0)
@@ -135,7 +135,7 @@ describe('sensitivities are what a re-run with the changed value shows', () => {
     const read = (text: string) => {
       const p = predictorOf(text)
       return p.predict(
-        p.members[0],
+        p.healthy,
         p.bench.procedures.find((x) => x.id === 'cutoff.ohms')!,
       ).is
     }
@@ -231,7 +231,7 @@ describe('free probes', () => {
   const p = predictorOf(FAMILY)
   const ask = (text: string, instrument?: string, fault?: string) => {
     const procedure = orThrow(readProbe(p.bench, text, instrument))
-    return p.predict(fault ? p.trial([presentIn(p.bench.machine, fault)]) : p.members[0], procedure, instrument)
+    return p.predict(fault ? p.trial([presentIn(p.bench.machine, fault)]) : p.healthy, procedure, instrument)
   }
   it('between any two points at any moment, with any meter for volts or ohms', () => {
     expect(ask('cold-valve.a to cold-valve.b at fill-hot')).toMatchObject({ is: 'value' })

@@ -22,7 +22,7 @@ const text = edit(
 const p = predictorOf(text)
 const shows = (test: string, fault?: string) => {
   const procedure = p.bench.procedures.find((x) => x.id === `v3.${test}`)!
-  const shown = p.predict(fault ? p.trial([presentIn(p.bench.machine, fault)]) : p.members[0], procedure)
+  const shown = p.predict(fault ? p.trial([presentIn(p.bench.machine, fault)]) : p.healthy, procedure)
   return shown.is === 'sense' ? shown.yes > 0.5 : shown.is
 }
 

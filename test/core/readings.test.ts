@@ -21,7 +21,7 @@ describe('every test of a machine: what the engine predicts is what the plain si
         typeof f === 'string' ? presentIn(p.bench.machine, f) : presentIn(p.bench.machine, ...f),
       )
       const truth = new TrueMachine(p.bench, present, random(1), 'none')
-      const member = present.length ? p.trial(present) : p.members[0]
+      const member = present.length ? p.trial(present) : p.healthy
       for (const procedure of p.bench.procedures) {
         if (procedure.what.is === 'probe' && procedure.what.probe.what === 'worked') continue
         const label = `${name}, ${set.join(' and ') || 'healthy'}, ${procedure.id}`

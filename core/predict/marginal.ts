@@ -1,0 +1,92 @@
+import type { Part } from '../kinds'
+import type { Variant } from '../machine'
+import type { Plant } from '../simulate'
+import type { Moved } from './types'
+
+/** A threshold at which a part might as well decide otherwise, moved far enough for it to do so. */
+export interface Toss extends Moved {
+  /** That it does, 0 … 1. */
+  chance: number
+}
+
+/**
+ * How far thresholds are moved, in standard deviations of what they stand against, and the chance that a part decides otherwise which
+ * does so there and not at the step before: the tail of a Gaussian.
+ */
+const STEPS = [
+  { far: 0.25, chance: 0.45 },
+  { far: 0.6, chance: 0.34 },
+  { far: 1, chance: 0.21 },
+  { far: 1.4, chance: 0.12 },
+  { far: 2, chance: 0.05 },
+]
+const FARTHEST = STEPS.at(-1)!
+/** What a coil gets is about as uncertain as what it needs. */
+const AGAINST = Math.SQRT2
+/** A threshold is moved this much further than where the part turned round. */
+const BEYOND = 1.2
+/** Thresholds that one member may have in doubt. */
+const MOST_TOSSED = 5
+
+/**
+ * The pull-in thresholds that stand so near to what their coils get, at one of these moments, that tolerances decide. Floats and
+ * thermostats are not asked: what they wait for goes past their threshold in time, sooner or later.
+ *
+ * @param snapshots the machine at moments of its runs; they stay as they are
+ */
+export function marginal(snapshots: readonly Plant[]): Toss[] {
+  const tossed = new Map<number, Toss>()
+  const variants = new Map<Variant, Map<number, Variant>>()
+  for (const plant of snapshots) {
+    const { variant } = plant
+    const { machine, held } = variant
+    let own = variants.get(variant)
+    if (!own) variants.set(variant, (own = new Map()))
+    const movedBy = (far: number): Plant => {
+      let moved = own.get(far)
+      if (!moved) own.set(far, (moved = thresholdsMoved(variant, far)))
+      return plant.as(moved)
+    }
+    for (const part of variant.parts)
+      for (const param of thresholdsOf(variant, part)) {
+        const note = (side: 1 | -1, turns: (moved: Plant) => boolean) => {
+          if (!turns(movedBy(side * FARTHEST.far))) return
+          const { far, chance } = STEPS.find((step) => turns(movedBy(side * step.far)))!
+          if (chance > (tossed.get(param)?.chance ?? 0))
+            tossed.set(param, { param, by: side * BEYOND * far * AGAINST * variant.sds[param], chance })
+        }
+        if (asks(plant, part)) continue
+        note(-1, (moved) => asks(moved, part))
+        for (const mode of Object.values(part.mode)) {
+          const rest = machine.modes[mode]
+          if (held[mode] >= 0 || plant.m[mode] === rest || !asks(plant.withMode(mode, rest), part, mode)) continue
+          note(1, (moved) => !asks(moved.withMode(mode, rest), part, mode))
+        }
+      }
+  }
+  return [...tossed.values()].sort((a, b) => b.chance - a.chance || a.param - b.param).slice(0, MOST_TOSSED)
+}
+
+/** The thresholds of a coil that a fault has not set, and that are not exact. */
+function thresholdsOf({ machine, values, sds }: Variant, part: Part): number[] {
+  const { hysteresis = [], windings } = machine.kinds[part.index]
+  if (!windings?.length) return []
+  return hysteresis.map(([upper]) => part.param[upper]).filter((i) => sds[i] > 0 && values[i] === machine.values[i])
+}
+
+function thresholdsMoved(variant: Variant, far: number): Variant {
+  const values = variant.values.slice()
+  for (const part of variant.parts)
+    for (const param of thresholdsOf(variant, part)) values[param] += far * AGAINST * variant.sds[param]
+  return { ...variant, values }
+}
+
+/** Whether a part wants a mode changed (any, or the one named). */
+function asks(plant: Plant, part: Part, only?: number): boolean {
+  const { machine, held } = plant.variant
+  let asked = false
+  machine.kinds[part.index].react?.(part, plant, (mode, value) => {
+    asked ||= held[mode] < 0 && plant.m[mode] !== value && (only === undefined || mode === only)
+  })
+  return asked
+}
