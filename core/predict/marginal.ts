@@ -33,38 +33,45 @@ const MOST_TOSSED = 5
  * thermostats are not asked: what they wait for goes past their threshold in time, sooner or later.
  *
  * @param snapshots the machine at moments of its runs; they stay as they are
+ * @param known what was found before, by circuit; added to
  */
-export function marginal(snapshots: readonly Plant[]): Toss[] {
+export function marginal(snapshots: readonly Plant[], known: Map<string, Toss[]>): Toss[] {
   const tossed = new Map<number, Toss>()
-  const variants = new Map<Variant, Map<number, Variant>>()
   for (const plant of snapshots) {
-    const { variant } = plant
-    const { machine, held } = variant
-    let own = variants.get(variant)
-    if (!own) variants.set(variant, (own = new Map()))
-    const movedBy = (far: number): Plant => {
-      let moved = own.get(far)
-      if (!moved) own.set(far, (moved = thresholdsMoved(variant, far)))
-      return plant.as(moved)
-    }
-    for (const part of variant.parts)
-      for (const param of thresholdsOf(variant, part)) {
-        const note = (side: 1 | -1, turns: (moved: Plant) => boolean) => {
-          if (!turns(movedBy(side * FARTHEST.far))) return
-          const { far, chance } = STEPS.find((step) => turns(movedBy(side * step.far)))!
-          if (chance > (tossed.get(param)?.chance ?? 0))
-            tossed.set(param, { param, by: side * BEYOND * far * AGAINST * variant.sds[param], chance })
-        }
-        if (asks(plant, part)) continue
-        note(-1, (moved) => asks(moved, part))
-        for (const mode of Object.values(part.mode)) {
-          const rest = machine.modes[mode]
-          if (held[mode] >= 0 || plant.m[mode] === rest || !asks(plant.withMode(mode, rest), part, mode)) continue
-          note(1, (moved) => !asks(moved.withMode(mode, rest), part, mode))
-        }
-      }
+    const key = `${plant.circuitKey()}|${plant.variant.held.join()}`
+    let found = known.get(key)
+    if (!found) known.set(key, (found = marginalNow(plant)))
+    for (const toss of found) if (toss.chance > (tossed.get(toss.param)?.chance ?? 0)) tossed.set(toss.param, toss)
   }
   return [...tossed.values()].sort((a, b) => b.chance - a.chance || a.param - b.param).slice(0, MOST_TOSSED)
+}
+
+function marginalNow(plant: Plant): Toss[] {
+  const { variant, m } = plant
+  const { machine, held, sds } = variant
+  const tossed: Toss[] = []
+  const plants = new Map<number, Plant>()
+  const movedBy = (far: number): Plant => {
+    let moved = plants.get(far)
+    if (!moved) plants.set(far, (moved = plant.as(thresholdsMoved(variant, far))))
+    return moved
+  }
+  for (const part of variant.parts)
+    for (const param of thresholdsOf(variant, part)) {
+      const note = (side: 1 | -1, turns: (moved: Plant) => boolean) => {
+        if (!turns(movedBy(side * FARTHEST.far))) return
+        const { far, chance } = STEPS.find((step) => turns(movedBy(side * step.far)))!
+        tossed.push({ param, by: side * BEYOND * far * AGAINST * sds[param], chance })
+      }
+      if (asks(plant, part)) continue
+      note(-1, (moved) => asks(moved, part))
+      for (const mode of Object.values(part.mode)) {
+        const rest = machine.modes[mode]
+        if (held[mode] >= 0 || m[mode] === rest || !asks(plant.withMode(mode, rest), part, mode)) continue
+        note(1, (moved) => !asks(moved.withMode(mode, rest), part, mode))
+      }
+    }
+  return tossed
 }
 
 /** The thresholds of a coil that a fault has not set, and that are not exact. */

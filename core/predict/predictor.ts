@@ -18,7 +18,7 @@ import { makeVariant, type Edit, type Present, type Variant } from '../machine'
 import type { Bench, Procedure, Run } from '../procedure'
 import { newPlantCache, Plant, simulate } from '../simulate'
 import { Hypotheses } from './hypotheses'
-import { marginal } from './marginal'
+import { marginal, type Toss } from './marginal'
 import { nudge, type Nudged, type Seen } from './nudge'
 import type { Member, Prediction } from './types'
 
@@ -98,10 +98,14 @@ export class Predictor {
     const { machine } = bench
     this.shared = machine.params.length + METERS.length + SEVERITIES + machine.groups
     this.dense = new Float64Array(this.shared)
+    const known = new Map<string, Toss[]>()
     this.hypotheses = new Hypotheses(machine, {
       course: (member) => this.course(member),
       tossed: (member) =>
-        marginal(this.theirs.flatMap((r) => this.timeline(member, r.index).snapshots.filter((s) => s !== undefined))),
+        marginal(
+          this.theirs.flatMap((r) => this.timeline(member, r.index).snapshots.filter((s) => s !== undefined)),
+          known,
+        ),
       forget: ({ index }) => this.tried.delete(index),
     })
   }

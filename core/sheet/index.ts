@@ -1,5 +1,5 @@
 export { locate, readSheet, writeWhole, type FindSheet } from './read'
 export { atomsOf, parseCondition, speaksOfControlAlone, type Condition } from './condition'
-export { templateEffects } from './resolve'
+export { templateEffects } from './resolve/faults'
 export { sheetShape } from './shape'
 export type * from './types'

@@ -1,7 +1,7 @@
 import { LineCounter, parseDocument, stringify, type Document } from 'yaml'
 import { fine, wrong, type Outcome, type Place, type Problem } from '../issue'
 import { renamed, usesOf } from './assemble'
-import { resolveSheet } from './resolve'
+import { resolveSheet } from './resolve/resolve-sheet'
 import { sheetShape, type WrittenSheet } from './shape'
 import { shapeProblems } from './shape-problems'
 import type { Sheet } from './types'
@@ -176,6 +176,18 @@ export function writeWhole(text: string, file: string, find: FindSheet): Outcome
   return fine(stringify(rest, { lineWidth: 0 }))
 }
 
+/** Mistakes in the order in which they stand in the file that is read, then those of the files that it uses. */
+const asWritten =
+  (file: string) =>
+  (a: Problem, b: Problem): number => {
+    const far = ({ place }: Problem) => (place.file === file ? '' : (place.file ?? ''))
+    return (
+      far(a).localeCompare(far(b)) ||
+      (a.place.line ?? 0) - (b.place.line ?? 0) ||
+      (a.place.column ?? 0) - (b.place.column ?? 0)
+    )
+  }
+
 /**
  * Reads a sheet with everything it extends and the sub-assemblies it uses.
  *
@@ -189,7 +201,7 @@ export function readSheet(text: string, file: string, find: FindSheet): Outcome<
   if (!whole.ok) return whole
   const { layers, own, merged } = whole.value
   const located = (problems: Problem[]): Outcome<never> =>
-    wrong(...problems.map((p) => ({ ...p, place: placeIn(layers, writtenPath(p.place.path)) })))
+    wrong(...problems.map((p) => ({ ...p, place: placeIn(layers, writtenPath(p.place.path)) })).sort(asWritten(file)))
   /** What came in with a sub-assembly stands where the sheet brings it in. */
   const writtenPath = (path: (string | number)[]): (string | number)[] => {
     const use = usesOf(own).find((u) => String(path[1] ?? '').startsWith(`${u.prefix}-`))

@@ -116,7 +116,7 @@ export class Plant implements Live {
     if (follows) {
       copy.circuit = this.ownCircuit()
       copy.sourcesFresh = true
-      cache.circuits.set(this.key(this.influence.circuit, this.print.circuit), copy.circuit)
+      cache.circuits.set(this.circuitKey(), copy.circuit)
     }
     return copy
   }
@@ -214,7 +214,7 @@ export class Plant implements Live {
   }
   private circuitNow(): Circuit {
     if (this.circuit) return this.circuit
-    const key = this.key(this.influence.circuit, this.print.circuit)
+    const key = this.circuitKey()
     let c = this.cache.circuits.get(key)
     if (!c) {
       c = {
@@ -236,6 +236,10 @@ export class Plant implements Live {
     return c
   }
 
+  /** The same for plants that have the same circuit but for what follows their states. */
+  circuitKey(): string {
+    return this.key(this.influence.circuit, this.print.circuit)
+  }
   private key(modes: Int32Array, print: string): string {
     let key = print
     for (const mode of modes) key += String.fromCharCode(this.m[mode])

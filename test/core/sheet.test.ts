@@ -86,6 +86,8 @@ describe('sheets', () => {
       expect(p.place.column).toBeGreaterThan(0)
       expect(p.expected).toBeTruthy()
     }
+    const places = found.map((p) => p.place.line! + p.place.column! / 1000)
+    expect(places, 'as they stand in the sheet').toEqual([...places].sort((a, b) => a - b))
     const kind = found.find((p) => p.code === 'unknown-kind')!
     expect(lines[kind.place.line! - 1]).toContain('fuze')
   })

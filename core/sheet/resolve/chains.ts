@@ -1,0 +1,61 @@
+import type { Kind } from '../../kinds'
+import type { Sheet, TerminalRef } from '../types'
+import { entries, oneOf, type Path } from './desk'
+import type { Scope } from './scope'
+
+export type Medium = 'wiring' | 'water'
+
+export const terminalsOf = (kind: Kind, medium: Medium): readonly string[] =>
+  medium === 'wiring' ? kind.terminals : kind.ports
+
+function step(
+  { desk, find }: Scope,
+  item: string,
+  medium: Medium,
+  path: Path,
+  edge: boolean,
+): [TerminalRef, TerminalRef] | undefined {
+  const m = /^([\w-]+)(?:\.([\w-]+)(?:\/([\w-]+))?)?$/.exec(item)
+  if (!m) {
+    desk.say('unknown-terminal', path, { found: item, expected: 'PART, PART.TERMINAL or PART.IN/OUT' })
+    return undefined
+  }
+  const part = find(m[1], path)
+  if (!part) return undefined
+  const names = terminalsOf(part.kind, medium)
+  for (const t of [m[2], m[3]])
+    if (t !== undefined && !names.includes(t)) {
+      desk.say('unknown-terminal', path, {
+        found: item,
+        expected: names.length
+          ? oneOf(names.map((n) => `${part.id}.${n}`))
+          : `a part with ${medium === 'wiring' ? 'terminals' : 'water ports'}`,
+      })
+      return undefined
+    }
+  if (m[2] === undefined && (edge || names.length < 2)) {
+    desk.say('ambiguous', path, { found: item, expected: oneOf(names.map((n) => `${part.id}.${n}`)) })
+    return undefined
+  }
+  const enter = m[2] ?? names[0]
+  const leave = m[2] === undefined ? names[1] : (m[3] ?? m[2])
+  return [
+    { part: part.id, terminal: enter },
+    { part: part.id, terminal: leave },
+  ]
+}
+
+/** Wires and water paths: each chain as the pairs of terminals that it joins. */
+export const resolveChains = (scope: Scope, medium: Medium): Sheet['wiring'] =>
+  entries(scope.w[medium]).map(([name, written]) => {
+    const chain = written.flatMap((item, at) => (scope.isAbsent(item) ? [] : [{ item, at }]))
+    const steps = chain.map(({ item, at }, i) =>
+      step(scope, item, medium, [medium, name, at], i === 0 || i === chain.length - 1),
+    )
+    const joints: [TerminalRef, TerminalRef][] = []
+    for (let i = 1; i < steps.length; i++) {
+      const [a, b] = [steps[i - 1], steps[i]]
+      if (a && b) joints.push([a[1], b[0]])
+    }
+    return { name, joints }
+  })

@@ -1,0 +1,36 @@
+import { problem, type Outcome, type Problem, type ProblemCode } from '../../issue'
+import { readQuantity, type Dimension, type Quantity } from '../../quantity'
+import { parseCondition, type Condition } from '../condition'
+
+export type Path = (string | number)[]
+
+/** Collects every problem of one sheet; readers return a harmless value so that the walk goes on. */
+export class Desk {
+  readonly problems: Problem[] = []
+  say(code: ProblemCode, path: Path, facts: { found?: string; expected?: string } = {}): void {
+    this.problems.push(problem(code, path, facts))
+  }
+  take<T>(outcome: Outcome<T>): T | undefined {
+    if (outcome.ok) return outcome.value
+    this.problems.push(...outcome.problems)
+    return undefined
+  }
+  quantity(text: unknown, dimension: Dimension, path: Path): Quantity {
+    return (
+      this.take(readQuantity(String(text), dimension, path)) ?? {
+        value: 1,
+        dimension,
+        halfWidth: undefined,
+        bound: undefined,
+      }
+    )
+  }
+  condition(text: string, path: Path): Condition {
+    return this.take(parseCondition(text, path)) ?? { is: 'chatters' }
+  }
+}
+
+export const entries = <T>(record: Record<string, T | null> | undefined): [string, T][] =>
+  Object.entries(record ?? {}).filter((e): e is [string, T] => e[1] !== null)
+
+export const oneOf = (names: Iterable<string>): string => `one of ${[...names].join(', ')}`
