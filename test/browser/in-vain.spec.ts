@@ -1,0 +1,78 @@
+import { expect, test, type Page } from '@playwright/test'
+import { brokenMachine, takeNext } from './machine'
+import { openPlace, settled, signIn, type Place } from './place'
+
+let place: Place
+test.beforeAll(async () => {
+  place = await openPlace('in-vain')
+})
+test.afterAll(() => place.close())
+
+const MOST_TESTS = 24
+test.use({ actionTimeout: 20_000 })
+
+const readings = (page: Page) => page.locator('.history li')
+
+/** Opens a call on the machine and follows the advice until the tests end. */
+async function begin(page: Page, asked: string, machine: RegExp, says: string): Promise<void> {
+  await signIn(page, place)
+  await page.goto(`${place.url}/jobs/new`)
+  await page.getByLabel('Find a machine').fill(asked)
+  await page.getByRole('button', { name: machine }).click()
+  await page.getByRole('button', { name: says, exact: true }).click()
+  await page.getByRole('button', { name: 'Begin the job' }).click()
+  await settled(page)
+}
+async function testToTheEnd(page: Page, { bench, truth }: ReturnType<typeof brokenMachine>): Promise<void> {
+  for (let k = 0; k < MOST_TESTS && !(await page.locator('.cause').count()); k++) {
+    const before = await readings(page).count()
+    await takeNext(page, bench, truth)
+    await expect(readings(page)).toHaveCount(before + 1)
+    await settled(page)
+  }
+  await expect(page.locator('.cause')).toBeVisible()
+}
+
+test('two faults at once: the first repair is right and does not do, the tests go on, the second ends it', async ({
+  page,
+}) => {
+  test.setTimeout(420_000)
+  await page.setViewportSize({ width: 390, height: 844 })
+  const machine = brokenMachine('orrisk-tl40', 'cold-valve.coil-open', 'cold-screen.blocked')
+  const { bench, truth, says, repairs } = machine
+  await begin(page, 'tl40', /laundry left/, says)
+  await testToTheEnd(page, machine)
+  const first = page.locator('.remedy').first()
+  await expect(first).toContainText(repairs[0].title)
+  truth.repair(bench.machine.sheet.repairs.indexOf(repairs[0]))
+  expect(truth.complaints().length).toBeGreaterThan(0)
+  const failed = page.getByRole('button', { name: 'Done, and it still fails' })
+  await failed.click()
+  await settled(page)
+  await expect(page.locator('.history')).toContainText(repairs[0].title)
+  await expect(page.locator('.test')).toBeVisible()
+  // Said by mistake, it can be taken back, and the cause stands as it stood.
+  await page.keyboard.press('Escape')
+  await page.keyboard.press('u')
+  await settled(page)
+  await expect(page.locator('.remedy').first()).toContainText(repairs[0].title)
+  await failed.click()
+  await settled(page)
+  await testToTheEnd(page, machine)
+  await expect(page.locator('.remedy').first()).toContainText(repairs[1].title)
+  await page.getByRole('button', { name: /close the job/ }).click()
+  await expect(page.getByLabel('Closed')).toContainText(repairs[1].title)
+})
+
+test('where licensed work begins the tool stops and hands over', async ({ page }) => {
+  test.setTimeout(300_000)
+  const machine = brokenMachine('ulldale-g6', 'mains.dead')
+  await begin(page, 'maritime six', /G-6, six zones/, machine.says)
+  await testToTheEnd(page, machine)
+  await expect(page.locator('.remedy').first()).toContainText(machine.repairs[0].title)
+  await expect(page.getByRole('note')).toContainText('This tool stops here')
+  await expect(page.getByRole('note')).toContainText('licensed people under local code')
+  await expect(page.getByRole('button', { name: 'Done, and it still fails' })).toHaveCount(0)
+  await page.getByRole('button', { name: 'Handed over: close the job' }).click()
+  await expect(page.getByLabel('Closed')).toContainText(machine.repairs[0].title)
+})

@@ -1,0 +1,35 @@
+import type { Page } from '@playwright/test'
+import { random } from '../../bench/random'
+import { TrueMachine } from '../../bench/true-machine'
+import { findShipped } from '../../cli/library'
+import { dimensionOf, openBench, sayReading, sayTest } from '../../core/explain'
+import { orThrow } from '../../core/issue'
+import type { Bench } from '../../core/procedure'
+import { readSheet } from '../../core/sheet'
+import { enter, makeSafe } from './place'
+
+/** A machine that really stands there with these faults, each at the middle of its severities, and what is complained of. */
+export function brokenMachine(sheet: string, ...faults: string[]) {
+  const { text, file } = findShipped(sheet)!
+  const { bench } = openBench(orThrow(readSheet(text, file, findShipped)))
+  const own = faults.map((id) => bench.machine.faults.find((f) => f.id === id)!)
+  const present = own.map((fault) => {
+    const { severity: range } = fault
+    return { fault, severity: range && Math.sqrt(range.from * range.to) }
+  })
+  const truth = new TrueMachine(bench, present, random(5), undefined, 0)
+  const [complaint] = truth.complaints()
+  const { says } = bench.machine.sheet.complaints.find((c) => c.id === complaint)!
+  return { bench, truth, says, repairs: own.map((f) => bench.machine.sheet.repairs[f.repair]) }
+}
+
+/** Takes the test on the card at the machine that really stands there, and writes down what it shows. */
+export async function takeNext(page: Page, bench: Bench, truth: TrueMachine): Promise<void> {
+  const title = await page.locator('.test h2').innerText()
+  const procedure = bench.procedures.find((p) => sayTest(bench.machine, p) === title)
+  if (!procedure) throw new Error(`no test is called ${title}`)
+  await makeSafe(page)
+  const value = truth.read(procedure)
+  if (procedure.shape.takes === 'yes-no') await page.locator(`[data-answer=${value.is}]`).click()
+  else await enter(page, sayReading(value, dimensionOf(procedure)))
+}
