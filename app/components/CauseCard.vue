@@ -66,7 +66,7 @@ const repair = computed(() => choice.value || props.view.remedies[0]?.id || '')
           >{{ b.title }} <span class="soft">{{ b.says }}</span></span
         >
         <Button v-if="b.tells" size="small" severity="secondary" @click="emit('take', b.tells.id)">
-          {{ b.tells.title }} ({{ b.tells.minutes.toFixed(b.tells.minutes < 10 ? 1 : 0) }} min)
+          {{ b.tells.title }} ({{ b.tells.minutes.toFixed(b.tells.minutes < 10 ? 1 : 0) }}&nbsp;min)
         </Button>
       </div>
     </section>
@@ -123,6 +123,16 @@ h2 > .soft {
   align-items: center;
   min-height: 44px;
   border-top: 1px solid var(--line);
+}
+@media (max-width: 30rem) {
+  .remedy {
+    grid-template-columns: 1.6rem 1fr auto;
+    row-gap: 0;
+    padding: 0.35rem 0;
+  }
+  .remedy > .small {
+    grid-column: 2 / -1;
+  }
 }
 .before {
   border-left: 5px solid var(--ink);
