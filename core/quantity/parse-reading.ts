@@ -45,6 +45,9 @@ const CODED = /^(\d+)([kKMmRrΩ])(\d+)$/u
 const CODE_FACTOR: Record<string, number> = { k: 1e3, K: 1e3, M: 1e6, m: 1e-3, R: 1, r: 1, Ω: 1 }
 const PLAIN = /^([-+−]?(?:\d+(?:[.,]\d*)?|[.,]\d+))\s*(.*)$/u
 
+/** What a display or a meter may show below zero: a level, by the offset of its sensor. */
+const BELOW_ZERO = new Set<Dimension>(['temperature', 'voltage', 'current', 'length'])
+
 function example(shape: ReadingShape): string {
   if (shape.takes === 'yes-no') return 'yes or no'
   if (shape.takes === 'word') return shape.words.join(', ')
@@ -118,7 +121,6 @@ export function readReading(text: string, shape: ReadingShape): Outcome<ReadingV
   if (!unit || !Number.isFinite(number)) return refuse('bad-reading', example(shape))
   if (unit.dimension !== dimension) return refuse('wrong-dimension', example(shape))
   const si = toSi(number, unit)
-  if (si < 0 && dimension !== 'temperature' && dimension !== 'voltage' && dimension !== 'current')
-    return refuse('bad-reading', example(shape))
+  if (si < 0 && !BELOW_ZERO.has(dimension)) return refuse('bad-reading', example(shape))
   return fine({ is: 'value', si })
 }

@@ -1,0 +1,88 @@
+import { describe, expect, it } from 'vitest'
+import { random } from '../../bench/random'
+import { findShipped, shippedIds } from '../../cli/library'
+import { advise, openBench, reasons, sayReading, vocabularyOf, viewOf, type Advice } from '../../core/explain'
+import type { Evidence } from '../../core/evidence'
+import type { Predictor } from '../../core/predict'
+import type { Procedure } from '../../core/procedure'
+import { evidenceOf, sheetOf } from './sheets'
+
+const machines = shippedIds()
+  .map((id) => sheetOf(findShipped(id)!.text))
+  .filter((s) => !s.assembly && !s.family)
+const CALLS = 3
+const LENGTH = 5
+
+/** What somebody might type for a test: mostly what some suspect would show, sometimes anything. */
+function typed(p: Predictor, { shape, ...procedure }: Procedure, next: () => number): string {
+  const pick = <T>(of: readonly T[]): T => of[Math.floor(next() * of.length)]
+  if (next() < 0.08) return pick(['could not', 'never'])
+  switch (shape.takes) {
+    case 'yes-no':
+      return pick(['yes', 'no'])
+    case 'word':
+      return pick(shape.words)
+    case 'times':
+      return pick(['10/10', '9 of 10', '0/5', '1/1'])
+    case 'number': {
+      const shown = p.predict(pick(p.members), { shape, ...procedure })
+      if (shown.is !== 'value') return shape.dimension === 'resistance' && shown.is === 'open' ? 'OL' : 'never'
+      const si = shown.mean * pick([1, 1, 1, 1.05, 0.5, 1000, 0.001, 0])
+      return sayReading({ is: 'value', si }, shape.dimension)
+    }
+  }
+}
+
+/** Everything that an advice says, as one text. */
+function saidBy(p: Predictor, a: Advice): string {
+  const why = a.plan.next.slice(0, 2).flatMap((s) => reasons(p, a.belief, a.placed, s))
+  return JSON.stringify([viewOf(p, a), why], (_, value: unknown) => {
+    if (typeof value === 'number' && !Number.isFinite(value)) throw new Error(`a number that is none: ${value}`)
+    return value
+  })
+}
+
+function isSound(p: Predictor, a: Advice): void {
+  const { belief, plan } = a
+  const all = [...belief.p, belief.unexplained, belief.residual]
+  expect(all.every((x) => x >= 0)).toBe(true)
+  expect(all.reduce((s, x) => s + x, 0)).toBeCloseTo(1, 9)
+  expect(plan.state === 'testing').toBe(!plan.stop)
+  if (!plan.stop) expect(plan.next.length).toBeGreaterThan(0)
+  for (const s of plan.next) {
+    expect(s.minutes, s.procedure.id).toBeGreaterThan(0)
+    expect(s.saving, s.procedure.id).toBeGreaterThan(0)
+  }
+  for (const r of plan.remedies) expect(r.p > 0 && r.p <= 1 + 1e-9).toBe(true)
+  expect(saidBy(p, a)).not.toMatch(/undefined|NaN|\[object/)
+}
+
+describe.each(machines.map((s) => [s.id, s] as const))('%s, whatever is entered', (_, sheet) => {
+  const p = openBench(sheet)
+  const { procedures, machine } = p.bench
+  const { targets } = vocabularyOf(p.bench)
+
+  it('the advice is sound, and the order of readings makes no difference', () => {
+    for (let seed = 1; seed <= CALLS; seed++) {
+      const next = random(seed * 613)
+      const pick = <T>(of: readonly T[]): T => of[Math.floor(next() * of.length)]
+      const complaint = evidenceOf(p, { complaint: pick(machine.sheet.complaints).id })
+      const readings: Evidence[] = []
+      for (let k = 0; k < LENGTH; k++) {
+        const test = pick(procedures)
+        readings.push(...evidenceOf(p, { test: test.id, reading: typed(p, test, next) }))
+      }
+      const forth = advise(p, [...complaint, ...readings], 'best', 0)
+      isSound(p, forth)
+      const back = advise(p, [...complaint, ...readings.toReversed()], 'best', 0)
+      expect(Array.from(back.belief.p)).toEqual(Array.from(forth.belief.p))
+      expect(back.belief.unexplained).toBe(forth.belief.unexplained)
+      // What hands do in between may change everything but what must hold.
+      const verb = pick(['unplug', 'jumper', 'repair', 'open', 'start'] as const)
+      const target = targets[verb]
+      if (!target?.length) continue
+      const action: Evidence = { is: 'action', action: { verb, target: pick(target) } }
+      isSound(p, advise(p, [...complaint, ...readings.slice(0, 2), action, ...readings.slice(2)], 'best', 0))
+    }
+  })
+})
