@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test'
-import { brokenMachine, takeNext } from './machine'
+import { brokenMachine, callTo, testToTheEnd } from './machine'
 import { openPlace, settled, signIn, type Place } from './place'
 
 let place: Place
@@ -8,7 +8,6 @@ test.beforeAll(async () => {
 })
 test.afterAll(() => place.close())
 
-const MOST_TESTS = 24
 test.use({ actionTimeout: 20_000 })
 
 for (const { sheet, machine, asked, fault } of [
@@ -21,24 +20,14 @@ for (const { sheet, machine, asked, fault } of [
     test.setTimeout(420_000)
     const { bench, truth, says, repairs } = brokenMachine(sheet, fault)
     await signIn(page, place)
-    await page.goto(`${place.url}/jobs/new`)
-    await page.getByLabel('Find a machine').fill(asked)
-    await page.getByRole('button', { name: machine }).click()
-    await page.getByRole('button', { name: says, exact: true }).click()
-    await page.getByRole('button', { name: 'Begin the job' }).click()
-    await settled(page)
+    await callTo(page, place, asked, machine, says)
     const wholeMachine = page.getByRole('button', { name: 'Whole machine' })
     if (await wholeMachine.count()) {
       const few = await page.locator('.node').count()
       await wholeMachine.click()
       expect(await page.locator('.node').count()).toBeGreaterThan(few)
     }
-    for (let k = 0; k < MOST_TESTS && !(await page.locator('.cause').count()); k++) {
-      await takeNext(page, bench, truth)
-      await expect(page.locator('.history li')).toHaveCount(k + 1)
-      await settled(page)
-    }
-    await expect(page.locator('.cause')).toBeVisible()
+    await testToTheEnd(page, { bench, truth })
     await expect(page.locator('.remedy').first()).toContainText(repairs[0].title)
     await page.getByRole('button', { name: /close the job/ }).click()
     await expect(page.getByLabel('Closed')).toContainText(repairs[0].title)

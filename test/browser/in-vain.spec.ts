@@ -1,5 +1,5 @@
-import { expect, test, type Page } from '@playwright/test'
-import { brokenMachine, takeNext } from './machine'
+import { expect, test } from '@playwright/test'
+import { brokenMachine, callTo, testToTheEnd } from './machine'
 import { openPlace, settled, signIn, type Place } from './place'
 
 let place: Place
@@ -8,30 +8,7 @@ test.beforeAll(async () => {
 })
 test.afterAll(() => place.close())
 
-const MOST_TESTS = 24
 test.use({ actionTimeout: 20_000 })
-
-const readings = (page: Page) => page.locator('.history li')
-
-/** Opens a call on the machine and follows the advice until the tests end. */
-async function begin(page: Page, asked: string, machine: RegExp, says: string): Promise<void> {
-  await signIn(page, place)
-  await page.goto(`${place.url}/jobs/new`)
-  await page.getByLabel('Find a machine').fill(asked)
-  await page.getByRole('button', { name: machine }).click()
-  await page.getByRole('button', { name: says, exact: true }).click()
-  await page.getByRole('button', { name: 'Begin the job' }).click()
-  await settled(page)
-}
-async function testToTheEnd(page: Page, { bench, truth }: ReturnType<typeof brokenMachine>): Promise<void> {
-  for (let k = 0; k < MOST_TESTS && !(await page.locator('.cause').count()); k++) {
-    const before = await readings(page).count()
-    await takeNext(page, bench, truth)
-    await expect(readings(page)).toHaveCount(before + 1)
-    await settled(page)
-  }
-  await expect(page.locator('.cause')).toBeVisible()
-}
 
 test('two faults at once: the first repair is right and does not do, the tests go on, the second ends it', async ({
   page,
@@ -40,7 +17,8 @@ test('two faults at once: the first repair is right and does not do, the tests g
   await page.setViewportSize({ width: 390, height: 844 })
   const machine = brokenMachine('orrisk-tl40', 'cold-valve.coil-open', 'cold-screen.blocked')
   const { bench, truth, says, repairs } = machine
-  await begin(page, 'tl40', /laundry left/, says)
+  await signIn(page, place)
+  await callTo(page, place, 'tl40', /laundry left/, says)
   await testToTheEnd(page, machine)
   const first = page.locator('.remedy').first()
   await expect(first).toContainText(repairs[0].title)
@@ -67,7 +45,8 @@ test('two faults at once: the first repair is right and does not do, the tests g
 test('where licensed work begins the tool stops and hands over', async ({ page }) => {
   test.setTimeout(300_000)
   const machine = brokenMachine('ulldale-g6', 'mains.dead')
-  await begin(page, 'maritime six', /G-6, six zones/, machine.says)
+  await signIn(page, place)
+  await callTo(page, place, 'maritime six', /G-6, six zones/, machine.says)
   await testToTheEnd(page, machine)
   await expect(page.locator('.remedy').first()).toContainText(machine.repairs[0].title)
   await expect(page.getByRole('note')).toContainText('This tool stops here')

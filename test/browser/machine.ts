@@ -1,4 +1,4 @@
-import type { Page } from '@playwright/test'
+import { expect, type Page } from '@playwright/test'
 import { random } from '../../bench/random'
 import { TrueMachine } from '../../bench/true-machine'
 import { findShipped } from '../../cli/library'
@@ -6,7 +6,9 @@ import { dimensionOf, openBench, sayReading, sayTest } from '../../core/explain'
 import { orThrow } from '../../core/issue'
 import type { Bench } from '../../core/procedure'
 import { readSheet } from '../../core/sheet'
-import { enter, makeSafe } from './place'
+import { enter, makeSafe, settled, type Place } from './place'
+
+const MOST_TESTS = 24
 
 /** A machine that really stands there with these faults, each at the middle of its severities, and what is complained of. */
 export function brokenMachine(sheet: string, ...faults: string[]) {
@@ -24,7 +26,7 @@ export function brokenMachine(sheet: string, ...faults: string[]) {
 }
 
 /** Takes the test on the card at the machine that really stands there, and writes down what it shows. */
-export async function takeNext(page: Page, bench: Bench, truth: TrueMachine): Promise<void> {
+async function takeNext(page: Page, bench: Bench, truth: TrueMachine): Promise<void> {
   const title = await page.locator('.test h2').innerText()
   const procedure = bench.procedures.find((p) => sayTest(bench.machine, p) === title)
   if (!procedure) throw new Error(`no test is called ${title}`)
@@ -32,4 +34,26 @@ export async function takeNext(page: Page, bench: Bench, truth: TrueMachine): Pr
   const value = truth.read(procedure)
   if (procedure.shape.takes === 'yes-no') await page.locator(`[data-answer=${value.is}]`).click()
   else await enter(page, sayReading(value, dimensionOf(procedure)))
+}
+
+/** Opens a call to a machine that is searched for, and waits for the settled advice. */
+export async function callTo(page: Page, place: Place, asked: string, machine: RegExp, says: string): Promise<void> {
+  await page.goto(`${place.url}/jobs/new`)
+  await page.getByLabel('Find a machine').fill(asked)
+  await page.getByRole('button', { name: machine }).click()
+  await page.getByRole('button', { name: says, exact: true }).click()
+  await page.getByRole('button', { name: 'Begin the job' }).click()
+  await settled(page)
+}
+
+/** Follows the advice at the machine until the tests end. */
+export async function testToTheEnd(page: Page, { bench, truth }: { bench: Bench; truth: TrueMachine }): Promise<void> {
+  const readings = page.locator('.history li')
+  for (let k = 0; k < MOST_TESTS && !(await page.locator('.cause').count()); k++) {
+    const before = await readings.count()
+    await takeNext(page, bench, truth)
+    await expect(readings).toHaveCount(before + 1)
+    await settled(page)
+  }
+  await expect(page.locator('.cause')).toBeVisible()
 }
