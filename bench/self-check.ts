@@ -55,26 +55,37 @@ export function lookThrough(predictor: Predictor): { wrong: string[]; alike: str
 /** Machines drawn within their tolerances for `tossUps`, and how many of them may show something else than expected. */
 const DRAWN = 4
 const ELSE_AT_MOST = 1
+/** How far each delay of the machine is moved in turn, in standard deviations: what is read then must not hang on it. */
+const DELAYED = 2
 
-/** Tests that on a healthy machine show now this, now that, as its tolerances happen to fall. */
+/** Tests that on a healthy machine show now this, now that, as its tolerances or its timers happen to fall. */
 export function tossUps(predictor: Predictor): string[] {
   const { machine, procedures } = predictor.bench
+  const { params } = machine
   const kindOf = (p: Prediction) => (p.is === 'sense' ? (p.yes > 0.5 ? 'yes' : 'no') : p.is === 'word' ? p.word : p.is)
-  const others = new Map<string, number>()
-  for (let seed = 1; seed <= DRAWN; seed++) {
-    const next = random(seed)
-    const values = Float64Array.from(machine.params, ({ nominal, sd }) => {
+  const usual = procedures.map((p) => kindOf(predictor.predict(predictor.healthy, p)))
+  const differing = (values: Float64Array): string[] => {
+    const drawn = new Predictor(listProcedures({ ...machine, values }))
+    return procedures.flatMap((p, i) => {
+      const same = drawn.bench.procedures.find((x) => x.id === p.id)
+      return same && kindOf(drawn.predict(drawn.healthy, same)) === usual[i] ? [] : [p.id]
+    })
+  }
+  const draws = Array.from({ length: DRAWN }, (_, seed) => {
+    const next = random(seed + 1)
+    return Float64Array.from(params, ({ nominal, sd }) => {
       const value = nominal + flat(next) * sd
       return nominal > 0 ? Math.max(value, nominal * 0.05) : value
     })
-    const drawn = new Predictor(listProcedures({ ...machine, values }))
-    for (const p of procedures) {
-      const same = drawn.bench.procedures.find((x) => x.id === p.id)
-      const shown = same && kindOf(drawn.predict(drawn.healthy, same))
-      if (shown !== kindOf(predictor.predict(predictor.healthy, p))) others.set(p.id, (others.get(p.id) ?? 0) + 1)
-    }
-  }
-  return [...others].filter(([, n]) => n > ELSE_AT_MOST).map(([id]) => id)
+  })
+  const delays = params.filter((p) => p.dimension === 'time' && p.sd > 0)
+  const delayed = delays.flatMap(({ index, sd }) =>
+    [-DELAYED, DELAYED].map((far) => machine.values.with(index, machine.values[index] + far * sd)),
+  )
+  const others = new Map<string, number>()
+  for (const id of draws.flatMap(differing)) others.set(id, (others.get(id) ?? 0) + 1)
+  const drawn = [...others].filter(([, n]) => n > ELSE_AT_MOST).map(([id]) => id)
+  return [...new Set([...drawn, ...delayed.flatMap(differing)])]
 }
 
 /** Look-alikes, and the test that would be needed to tell them apart: one at a part of theirs that nothing is put to yet. */

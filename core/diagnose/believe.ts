@@ -13,6 +13,8 @@ const UNLISTED = 0.05
 const STAYS_STOPPED = 0.9
 /** Most pairs run as pairs for one state of evidence. */
 export const PAIRS_MADE = 64
+/** As many times more after a repair that did not do. */
+const AFTER_REPAIR = 4
 /** Pairs are run in batches until what is left of them is at most this share. */
 const BATCH = 16
 const RESIDUAL_LEFT = 0.02
@@ -46,8 +48,8 @@ export function believe(predictor: Predictor, c: Case, pairs: number = PAIRS_MAD
     )
     return { member, logs }
   }
-  // Without a reading there is little to tell pairs apart by: one batch shows how far they come.
-  const wanted = readings.length || c.repairs.length ? pairs : Math.min(pairs, BATCH)
+  // Without a reading there is little to tell pairs apart by: one batch shows how far they come. After a repair they are what is left.
+  const wanted = c.repairs.length ? AFTER_REPAIR * pairs : readings.length ? pairs : Math.min(pairs, BATCH)
   const { drafts, likeliest, total: all } = pairBounds(faulty.map(single), wanted)
   const members = [...singles]
   let made = 0

@@ -16,6 +16,12 @@ describe('the library checks itself', () => {
     expect(tossUps(near)).toContain('float.ohms')
     expect(tossUps(openBench(sheetOf(text)))).toEqual([])
   })
+  it('a moment at which a timer may or may not have run out is named by what is read then', () => {
+    const { text } = findShipped('ulldale-f6')!
+    const early = openBench(sheetOf(edit(text, 'after: 3 min', 'after: 165 s')))
+    expect(tossUps(early)).toContain('auger.volts')
+    expect(tossUps(openBench(sheetOf(text)))).toEqual([])
+  })
   it('a float that goes to and fro is not measured where it happens to stand', () => {
     const { procedures } = openBench(sheetOf(findShipped('ulldale-f9')!.text)).bench
     const ids = procedures.map((x) => x.id)
