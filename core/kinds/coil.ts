@@ -1,8 +1,27 @@
 import type { Component } from '../circuit'
 import { copper } from './copper'
-import type { Live, Part } from './contract'
+import type { KindSpec, Live, Part } from './contract'
 
 /** A coil that pulls a plunger: modes `coil` and `plunger`, params ohms, henries-out, henries-in, pull-in, drop-out. */
+
+export const coilSpec = {
+  terminals: ['a', 'b'],
+  windings: ['ohms'],
+  hysteresis: [['pull-in', 'drop-out']],
+} satisfies Partial<KindSpec>
+
+export const coilParams = {
+  ohms: { dimension: 'resistance', least: 0.1 },
+  'henries-out': { dimension: 'inductance', least: 1e-6 },
+  'henries-in': { dimension: 'inductance', least: 1e-6 },
+  'pull-in': { dimension: 'voltage' },
+  'drop-out': { dimension: 'voltage' },
+} satisfies KindSpec['params']
+
+export const coilModes = [
+  { name: 'coil', values: ['open', 'whole'], initial: 1 },
+  { name: 'plunger', values: ['rest', 'pulled'], initial: 0 },
+] satisfies KindSpec['modes']
 
 /** Volts across a whole coil, 0 across a broken one. */
 export const coilVolts = ({ e, mode }: Part, live: Live): number => (live.m[mode.coil] ? live.volts(e.a, e.b) : 0)

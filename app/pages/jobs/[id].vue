@@ -20,23 +20,8 @@ const text = ref('')
 const broken = ref('')
 const cardBox = useTemplateRef<{ focus(): void }>('cardBox')
 
-const ORDERS: { id: Order; title: string }[] = [
-  { id: 'best', title: 'what saves most' },
-  { id: 'live-first', title: 'live first' },
-  { id: 'dead-first', title: 'dead first' },
-  { id: 'water-first', title: 'water first' },
-]
-const BANDS: { id: Bands; title: string }[] = [
-  { id: 'published', title: 'inside the printed band' },
-  { id: 'sibling', title: 'like its sibling' },
-  { id: 'not-open-or-short', title: 'not open or shorted' },
-]
 const order = computed(() => job.state.order as Order)
 const bands = computed(() => job.state.bands as Bands)
-const said = computed(
-  () =>
-    `Order: ${ORDERS.find((o) => o.id === order.value)?.title} · Coils: ${BANDS.find((b) => b.id === bands.value)?.title}`,
-)
 const written = computed<Written[]>(() => [
   ...job.state.complaints.map((complaint) => ({ complaint })),
   ...job.state.log.map((l) =>
@@ -211,33 +196,13 @@ useKeys({
           >
         </p>
       </div>
-      <details class="push choices">
-        <summary class="small">{{ said }}</summary>
-        <label class="small"
-          >Order
-          <Select
-            :model-value="order"
-            :options="ORDERS"
-            option-label="title"
-            option-value="id"
-            :disabled="!!job.state.closed"
-            aria-label="Order of tests"
-            @update:model-value="job.enter({ is: 'order', order: $event })"
-          />
-        </label>
-        <label class="small"
-          >A coil is good when
-          <Select
-            :model-value="bands"
-            :options="BANDS"
-            option-label="title"
-            option-value="id"
-            :disabled="!!job.state.closed"
-            aria-label="What makes a coil good"
-            @update:model-value="job.enter({ is: 'bands', bands: $event })"
-          />
-        </label>
-      </details>
+      <WaysOfWorking
+        :order="order"
+        :bands="bands"
+        :closed="!!job.state.closed"
+        @order="job.enter({ is: 'order', order: $event })"
+        @bands="job.enter({ is: 'bands', bands: $event })"
+      />
     </div>
     <TroubleBar v-if="job.trouble" :text="job.trouble" :waiting="job.unsent.length" />
     <p v-if="job.refused" role="alert" class="card">{{ job.refused }}</p>
@@ -313,26 +278,6 @@ useKeys({
 <style scoped>
 .lines {
   padding: 0.5rem;
-}
-.choices summary {
-  cursor: pointer;
-  min-height: 44px;
-  display: flex;
-  align-items: center;
-  justify-content: flex-end;
-  color: var(--soft);
-}
-.choices summary::before {
-  content: '▸';
-  margin-right: 0.4em;
-}
-.choices[open] summary::before {
-  content: '▾';
-}
-.choices label {
-  display: grid;
-  gap: 0.2rem;
-  margin-bottom: 0.5rem;
 }
 .desk {
   display: grid;
