@@ -62,7 +62,7 @@ export async function openCall(page: Page, place: Place, ...complaints: string[]
   return page.url().split('/').at(-1)!
 }
 
-export const settled = (page: Page) => expect(page.locator('.desk[data-settled=true]')).toBeVisible()
+export const settled = (page: Page) => expect(page.locator('.desk[data-settled=true]')).toBeVisible({ timeout: 30_000 })
 
 /** Chooses a test by its exact title. */
 export async function choose(page: Page, title: string): Promise<void> {
