@@ -64,6 +64,11 @@ export function tossUps(predictor: Predictor): string[] {
   const { params } = machine
   const kindOf = (p: Prediction) => (p.is === 'sense' ? (p.yes > 0.5 ? 'yes' : 'no') : p.is === 'word' ? p.word : p.is)
   const usual = procedures.map((p) => kindOf(predictor.predict(predictor.healthy, p)))
+  /** At the moments of the sheet as it is. */
+  const differingThen = (values: Float64Array): string[] => {
+    const other = new Predictor({ ...predictor.bench, machine: { ...machine, values } })
+    return procedures.flatMap((p, i) => (kindOf(other.predict(other.healthy, p)) === usual[i] ? [] : [p.id]))
+  }
   const differing = (values: Float64Array): string[] => {
     const drawn = new Predictor(listProcedures({ ...machine, values }))
     return procedures.flatMap((p, i) => {
@@ -85,7 +90,7 @@ export function tossUps(predictor: Predictor): string[] {
   const others = new Map<string, number>()
   for (const id of draws.flatMap(differing)) others.set(id, (others.get(id) ?? 0) + 1)
   const drawn = [...others].filter(([, n]) => n > ELSE_AT_MOST).map(([id]) => id)
-  return [...new Set([...drawn, ...delayed.flatMap(differing)])]
+  return [...new Set([...drawn, ...delayed.flatMap(differingThen)])]
 }
 
 /** Look-alikes, and the test that would be needed to tell them apart: one at a part of theirs that nothing is put to yet. */

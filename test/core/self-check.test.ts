@@ -19,7 +19,7 @@ describe('the library checks itself', () => {
   it('a moment at which a timer may or may not have run out is named by what is read then', () => {
     const { text } = findShipped('ulldale-f6')!
     const early = openBench(sheetOf(edit(text, 'after: 3 min', 'after: 165 s')))
-    expect(tossUps(early)).toContain('auger.volts')
+    expect(tossUps(early)).toContain('drive-relay.click')
     expect(tossUps(openBench(sheetOf(text)))).toEqual([])
   })
   it('a float that goes to and fro is not measured where it happens to stand', () => {
