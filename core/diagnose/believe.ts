@@ -29,7 +29,7 @@ const LEAST_REACHED = 0.05
  * Singles are scored first; pairs that could explain the readings best, each reading by the better of its two
  * faults, are run as pairs in one machine; what is not run counts as `residual`.
  *
- * @param pairs how many pairs to run; 0 gives the quick answer, `PAIRS_MADE` the settled one
+ * @param pairs how many pairs to run, four times as many after a repair; 0 gives the quick answer, `PAIRS_MADE` the settled one
  */
 export function believe(predictor: Predictor, c: Case, pairs: number = PAIRS_MADE): Belief {
   const readings = inOrder(c.readings)

@@ -3,7 +3,7 @@ import type { Toss } from './marginal'
 import type { Member, Moved } from './types'
 
 /** Nodes per severity range before any are put between. */
-export const SEVERITY_NODES = 3
+const SEVERITY_NODES = 3
 /** How often the gap between two nodes is halved to close in on where the machine takes another course. */
 const HALVINGS = 2
 /** Share of a member below which it is not worth a run of its own. */

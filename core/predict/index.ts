@@ -1,3 +1,2 @@
-export { SEVERITY_NODES } from './hypotheses'
 export { DRIFTS, editsKey, Predictor } from './predictor'
 export { varianceOf, type Member, type Prediction } from './types'
