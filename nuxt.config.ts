@@ -1,52 +1,81 @@
 import { defineNuxtConfig } from 'nuxt/config'
+import { bundleSheetWorker } from './scripts/setup/sheet-worker.mjs'
 
 export default defineNuxtConfig({
   compatibilityDate: '2026-01-01',
+  // A signed-in tool that must work without a connection: one shell, rendered by the browser.
   ssr: false,
   telemetry: false,
   devtools: { enabled: false },
-  modules: ['@nuxt/eslint', '@pinia/nuxt', '@primevue/nuxt-module', 'nuxt-auth-utils'],
-  css: [
-    '@fontsource-variable/atkinson-hyperlegible-next/index.css',
-    '@fontsource-variable/atkinson-hyperlegible-mono/index.css',
-    'primeicons/primeicons.css',
-    '~/assets/base.css',
-  ],
+  modules: ['@nuxt/eslint', '@pinia/nuxt', '@primevue/nuxt-module', '@vite-pwa/nuxt'],
+  css: ['~/assets/base.css'],
   app: {
     head: {
       title: 'Duckweed',
       htmlAttrs: { lang: 'en' },
       meta: [
-        { name: 'viewport', content: 'width=device-width, initial-scale=1' },
+        { name: 'viewport', content: 'width=device-width, initial-scale=1, viewport-fit=cover' },
         { name: 'description', content: 'Find out why water does not come, does not stop or does not leave.' },
+        { name: 'theme-color', content: '#f5f4ec' },
       ],
-      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/mark.svg' }],
+      link: [
+        { rel: 'icon', type: 'image/svg+xml', href: '/mark.svg' },
+        { rel: 'manifest', href: '/manifest.webmanifest' },
+      ],
     },
   },
+  // Own code is imported by name, so that every arrow is seen.
+  imports: { scan: false },
+  components: { dirs: [] },
+  pinia: { storesDirs: [] },
+  features: { inlineStyles: false },
+  experimental: { payloadExtraction: false, appManifest: false },
   primevue: {
     importTheme: { from: '~~/app/assets/theme.ts' },
     options: { ripple: false },
-    components: {
-      include: [
-        'Button',
-        'InputText',
-        'Password',
-        'Select',
-        'Checkbox',
-        'Message',
-        'Textarea',
-        'ProgressBar',
-        'Drawer',
-        'SelectButton',
-      ],
+    components: { include: [] },
+    directives: { include: [] },
+  },
+  pwa: {
+    registerType: 'prompt',
+    client: { registerPlugin: true, installPrompt: false },
+    manifest: {
+      name: 'Duckweed',
+      short_name: 'Duckweed',
+      description: 'Find out why water does not come, does not stop or does not leave.',
+      start_url: '/jobs',
+      display: 'standalone',
+      background_color: '#f5f4ec',
+      theme_color: '#f5f4ec',
+      icons: [{ src: '/mark.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' }],
+    },
+    workbox: {
+      // One shell for every address; what lies under /api is never answered from here.
+      navigateFallback: '/',
+      navigateFallbackDenylist: [/^\/api\//],
+      globPatterns: ['**/*.{js,css,html,svg,woff2,webmanifest}'],
+      cleanupOutdatedCaches: true,
+      clientsClaim: true,
     },
   },
-  runtimeConfig: {
-    databaseUrl: '',
-    session: { maxAge: 60 * 60 * 24 * 7, name: 'duckweed', password: '' },
+  routeRules: {
+    '/': { prerender: true },
+    '/_nuxt/**': { headers: { 'cache-control': 'public, max-age=31536000, immutable' } },
+    '/**': {
+      headers: {
+        'x-content-type-options': 'nosniff',
+        'x-frame-options': 'DENY',
+        'referrer-policy': 'same-origin',
+      },
+    },
   },
-  nitro: { errorHandler: '~~/server/error-handler.ts', serverAssets: [{ baseName: 'library', dir: '../library' }] },
-  vite: { worker: { format: 'es' } },
+  nitro: {
+    compressPublicAssets: { gzip: true, brotli: true },
+    errorHandler: '~~/server/platform/error-handler.ts',
+    serverAssets: [{ baseName: 'library', dir: '../library' }],
+    hooks: { compiled: ({ options }) => bundleSheetWorker(options.output.serverDir) },
+  },
+  vite: { worker: { format: 'es' }, build: { modulePreload: { polyfill: false } } },
   typescript: { tsConfig: { compilerOptions: { noUncheckedIndexedAccess: false } } },
   eslint: { config: { standalone: true } },
 })

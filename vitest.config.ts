@@ -2,7 +2,7 @@ import { defineConfig } from 'vitest/config'
 
 export default defineConfig({
   test: {
-    include: ['test/core/**/*.test.ts', 'test/server/**/*.test.ts'],
+    include: ['test/{core,server,app,house}/**/*.test.ts'],
     environment: 'node',
     testTimeout: 60000,
     // Two of the files take as long as all the others: every core is wanted.

@@ -1,5 +1,5 @@
 import { openBench } from '../core/explain'
-import { orThrow } from '../core/issue'
+import { orThrow } from '../core/foundation/issues'
 import { readSheet } from '../core/sheet'
 import { timeCold, timeJobs, timeTable } from './time-jobs'
 

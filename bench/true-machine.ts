@@ -3,7 +3,7 @@ import { findMeter, SENSES } from '../core/instrument'
 import { makeVariant, type Machine, type Present } from '../core/machine'
 import { WORKED } from '../core/plan'
 import type { Bench, Procedure } from '../core/procedure'
-import type { ReadingValue } from '../core/quantity'
+import type { ReadingValue } from '../core/foundation/quantity'
 import {
   phaseTimes,
   plainVolts,

@@ -1,5 +1,5 @@
 import { KINDS, type Kind, type ParamSpec } from '../core/kinds'
-import { HOME_UNIT } from '../core/quantity'
+import { HOME_UNIT } from '../core/foundation/quantity'
 
 /** What values are that many kinds share under one name. */
 const GLOSSARY: Record<string, string> = {

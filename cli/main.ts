@@ -8,7 +8,6 @@ import {
   advise,
   openBench,
   sayBeside,
-  sayChance,
   sayDoubt,
   sayHow,
   sayReading,
@@ -18,13 +17,14 @@ import {
   reasons,
   vocabularyOf,
 } from '../core/explain'
-import { InputFault, orThrow, problem, sayProblem } from '../core/issue'
+import { InputFault, orThrow, problem } from '../core/foundation/issues'
+import { describeProblem, formatChance } from '../core/words'
 import { BANDS, buildMachine, makeVariant, type Bands, type History, type Machine, type Present } from '../core/machine'
 import { findKind, KINDS } from '../core/kinds'
 import { ORDERS, type Order, type PlanState } from '../core/plan'
 import { varianceOf, type Prediction, type Predictor } from '../core/predict'
 import { checkRuns, listProcedures, readProbe } from '../core/procedure'
-import { readQuantity, sayQuantity } from '../core/quantity'
+import { readQuantity, sayQuantity } from '../core/foundation/quantity'
 import { locate, readSheet, writeWhole, type Sheet } from '../core/sheet'
 import { simulate, type Timeline } from '../core/simulate'
 import { describeKind, describeKinds } from './describe-kinds'
@@ -312,7 +312,7 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
     }
     if (a.plan.next[0])
       json.next[0].why = reasons(predictor, a.belief, a.placed, a.plan.next[0])
-        .map((r) => `${r.text} (${sayChance(r.chance)}) would point to ${r.leads} (${sayChance(r.p)})`)
+        .map((r) => `${r.text} (${formatChance(r.chance)}) would point to ${r.leads} (${formatChance(r.p)})`)
         .join('; ')
     if (o.json) return json
     a.verdicts.forEach((v, i) => {
@@ -323,15 +323,17 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
     })
     console.log('\nSuspects')
     for (const s of a.suspects.slice(0, 8))
-      console.log(`  ${sayChance(s.p).padStart(10)}  ${s.faults.map((f) => f.title).join(' and ') || 'nothing wrong'}`)
+      console.log(
+        `  ${formatChance(s.p).padStart(10)}  ${s.faults.map((f) => f.title).join(' and ') || 'nothing wrong'}`,
+      )
     console.log(
-      `  ${sayChance(a.belief.unexplained).padStart(10)}  something else\n  ${sayChance(a.belief.residual).padStart(10)}  pairs of faults not run (about)`,
+      `  ${formatChance(a.belief.unexplained).padStart(10)}  something else\n  ${formatChance(a.belief.residual).padStart(10)}  pairs of faults not run (about)`,
     )
     console.log(`\n${SAY_STATE[a.plan.state]}`)
     if (a.plan.stop) {
       for (const r of a.plan.remedies.slice(0, 3)) {
         const { title, licensed } = machine.sheet.repairs[r.repair]
-        console.log(`  ${sayChance(r.p).padStart(10)}  ${title}`)
+        console.log(`  ${formatChance(r.p).padStart(10)}  ${title}`)
         if (licensed !== undefined) console.log(`${' '.repeat(14)}Stop here: ${licensed}`)
       }
       if (a.plan.besides.length) console.log('\nNot on the sheet')
@@ -445,7 +447,7 @@ export function main(argv: string[]): number {
     return 0
   } catch (error) {
     if (error instanceof InputFault) {
-      for (const p of error.problems) console.error(sayProblem(p))
+      for (const p of error.problems) console.error(describeProblem(p))
       return 1
     }
     if (error instanceof TypeError && 'code' in error && String(error.code).startsWith('ERR_PARSE_ARGS')) {

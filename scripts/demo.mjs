@@ -1,9 +1,9 @@
 import { join } from 'node:path'
 import { ensureBuild } from './setup/build.mjs'
 import { portFree, startCluster } from './setup/cluster.mjs'
+import { prepareDatabase } from './setup/database.mjs'
 import { ensureDebian, postgresBin } from './setup/debian.mjs'
 import { ensurePackages } from './setup/packages.mjs'
-import { run } from './setup/run.mjs'
 import { say, stop } from './setup/say.mjs'
 import { serve } from './setup/serve.mjs'
 
@@ -37,30 +37,25 @@ const leave = async (code) => {
 process.on('SIGINT', () => void leave(0))
 process.on('SIGTERM', () => void leave(0))
 
-const prepared = await run(
-  join(root, 'node_modules/.bin/tsx'),
-  ['server/database/prepare.ts', ...(fresh ? ['--fresh'] : [])],
-  {
-    cwd: root,
-    env: { ...process.env, DATABASE_URL: databaseUrl },
-  },
-)
-if (prepared !== 0) {
+const appUrl = await prepareDatabase(root, databaseUrl, { fresh })
+if (!appUrl) {
   cluster?.stop()
   stop('The database could not be prepared; the lines above say why.')
 }
 await ensureBuild(root)
 try {
-  server = await serve(root, { port, host, databaseUrl })
+  server = await serve(root, { port, host, databaseUrl: appUrl })
 } catch (error) {
   cluster?.stop()
   stop(error.message)
 }
 say(`
-Duckweed is running:  http://${host === '0.0.0.0' ? '127.0.0.1' : host}:${port}
+Duckweed is running:  ${process.env.TLS_CERT ? 'https' : 'http'}://${host === '0.0.0.0' ? '127.0.0.1' : host}:${port}
 
   Ebb & Daughters Equipment Care   mara@ebb.example      low-tide-4-pumps
                                    joss@ebb.example      low-tide-4-pumps
+                                   pim@ebb.example       low-tide-4-pumps   (trainee)
+                                   desk@ebb.example      low-tide-4-pumps   (may only look)
   Lantern Row Repairs              ivo@lantern.example   lamp-post-7-keys
 
 Ctrl-C stops it. What you enter is kept; npm run demo -- --fresh starts over.

@@ -1,6 +1,6 @@
-import { InputFault, problem } from '../issue'
+import { InputFault, problem } from '../foundation/issues'
 import { admittanceOf, newAdmittance, type Analysis, type Component } from './components'
-import { factorInPlace, solveInPlace, type Factor } from '../linear'
+import { factorInPlace, solveInPlace, type Factor } from '../foundation/linear'
 
 /** The Thevenin equivalent seen by a meter, with the adjoint vector that also gives every sensitivity. */
 export interface Port {

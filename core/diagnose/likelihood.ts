@@ -1,6 +1,6 @@
-import { choleskyInPlace, dot, forwardSolve, type Sparse } from '../linear'
+import { choleskyInPlace, dot, forwardSolve, type Sparse } from '../foundation/linear'
 import { DRIFTS, varianceOf, type Prediction } from '../predict'
-import type { Dimension, ReadingValue } from '../quantity'
+import type { Dimension, ReadingValue } from '../foundation/quantity'
 import type { Condition, Misread } from './types'
 
 /** Chance that a reading says nothing about the machine: slipped probe, misread scale, wrong range. */

@@ -1,9 +1,9 @@
 import type { Sense } from '../kinds'
-import type { Sparse } from '../linear'
+import type { Sparse } from '../foundation/linear'
 import type { Edit } from '../machine'
 import type { Member, Prediction } from '../predict'
 import type { Procedure } from '../procedure'
-import type { ReadingValue } from '../quantity'
+import type { ReadingValue } from '../foundation/quantity'
 
 /** A reading with the context that the action log gave it. */
 export interface PlacedReading {

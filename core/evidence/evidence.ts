@@ -1,4 +1,4 @@
-import type { ReadingValue } from '../quantity'
+import type { ReadingValue } from '../foundation/quantity'
 
 /** What is known about a machine, as data, in the order it came. */
 export type Evidence =

@@ -1,5 +1,5 @@
-import { fine, problem, wrong, type Outcome, type Problem } from '../issue'
-import { readReading, type ReadingShape } from '../quantity'
+import { fine, problem, wrong, type Outcome, type Problem } from '../foundation/issues'
+import { readReading, type ReadingShape } from '../foundation/quantity'
 import { VERBS, type Action, type Evidence } from './evidence'
 
 /** What names a machine knows; given by the caller, so that this room needs no sheet. */

@@ -3,7 +3,6 @@ export {
   dimensionOf,
   sayBeside,
   sayCautions,
-  sayChance,
   sayDoubt,
   sayHow,
   sayMove,
@@ -14,7 +13,7 @@ export {
   STATE_WORD,
 } from './say'
 export { advise, DOUBT_ABOVE, type Advice } from './advise'
+export { factsOf } from './facts-of'
 export { openBench, vocabularyOf } from './open-bench'
 export { linesOf, type Lane, type Lines } from './lines'
 export { cardOf, viewOf, type TestCard, type TestRow, type View } from './view'
-export { fits, search, type Findable } from './search'

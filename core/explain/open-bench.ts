@@ -1,5 +1,5 @@
 import type { Vocabulary } from '../evidence'
-import { fine } from '../issue'
+import { fine } from '../foundation/issues'
 import { METERS } from '../instrument'
 import { buildMachine, withBands, withHistory, type Bands, type History, type KnownGood } from '../machine'
 import { Predictor } from '../predict'

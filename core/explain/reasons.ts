@@ -2,7 +2,7 @@ import { believe, suspects, type Belief, type Placed, type PlacedReading } from 
 import { WORKED, type Outcome, type Suggestion } from '../plan'
 import { varianceOf, type Predictor } from '../predict'
 import type { Procedure } from '../procedure'
-import type { ReadingValue } from '../quantity'
+import type { ReadingValue } from '../foundation/quantity'
 import { dimensionOf, sayPrediction, sayReading } from './say'
 
 /** What one suspect would make the instrument show. */

@@ -5,14 +5,8 @@ import { WORKED } from '../plan'
 import type { Machine } from '../machine'
 import type { Prediction } from '../predict'
 import type { Move, Point, Procedure } from '../procedure'
-import { sayQuantity, type Dimension, type ReadingValue } from '../quantity'
-
-/** A share of one as the trade says it; never "0 %" for what is possible, never "100 %" for what is not proved. */
-export function sayChance(p: number): string {
-  if (p < 0.005) return 'under 1 %'
-  if (p > 0.995) return 'over 99 %'
-  return `${Math.round(p * 100)} %`
-}
+import { formatChance } from '../words'
+import { sayQuantity, type Dimension, type ReadingValue } from '../foundation/quantity'
 
 export const dimensionOf = (p: Procedure): Dimension | undefined =>
   p.shape.takes === 'number' ? p.shape.dimension : undefined
@@ -49,7 +43,7 @@ export function sayPrediction(p: Prediction, dimension: Dimension | undefined): 
     case 'word':
       return p.word
     case 'times':
-      return `${sayChance(p.clean)} of the times`
+      return `${formatChance(p.clean)} of the times`
   }
 }
 

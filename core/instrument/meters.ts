@@ -1,5 +1,5 @@
 import type { Sense } from '../kinds'
-import type { Dimension } from '../quantity'
+import type { Dimension } from '../foundation/quantity'
 
 /**
  * An instrument as the trade carries it. Its accuracy is `gain` (share of the reading, shared by all readings of

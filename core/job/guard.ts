@@ -1,50 +1,114 @@
-import type { JobEvent, SafetyNeed } from './events'
-import type { Job } from './fold'
+import { readEvidence } from '../evidence'
+import type { Problem } from '../foundation/issues'
+import { isRetractable, type JobStanding } from './apply'
+import type { JobEvent, SequencedEvent } from './event-schema'
+import { findTest, vocabularyFrom, type SafetyNeed, type School, type SheetFacts } from './sheet-facts'
 
-export type School = 'live' | 'dead' | 'water' | 'look'
+/** What a person may do in an organisation. */
+export const ROLES = ['lead', 'technician', 'trainee', 'read-only'] as const
+export type Role = (typeof ROLES)[number]
+
+/** Why an event was not taken. The sentence for each stands in the words room. */
+export type RefusalCode =
+  | 'make-safe-first'
+  | 'bypass-in'
+  | 'closed'
+  | 'not-opened'
+  | 'opened-twice'
+  | 'no-live-work'
+  | 'read-only'
+  | 'unknown-name'
+  | 'bad-reading'
+  | 'not-retractable'
+  | 'wrong-shape'
+  | 'too-large'
+  | 'id-taken'
+  | 'unknown-unit'
+  | 'unknown-revision'
+
+export interface Refusal {
+  code: RefusalCode
+  /** Steps still missing, parts still bridged. */
+  names?: string[]
+  /** What is wrong with the names and readings of it. */
+  problems?: Problem[]
+}
 
 /**
  * The safety steps that must be confirmed before a test of a school: looking needs those before anything, dead and
  * water work also those before dead work, live work all of them.
  */
-export function missingSteps(school: School, needs: readonly SafetyNeed[], job: Pick<Job, 'safety'>): SafetyNeed[] {
+export function missingSteps(
+  school: School,
+  needs: readonly SafetyNeed[],
+  job: Pick<JobStanding, 'safety'>,
+): SafetyNeed[] {
   const wanted: SafetyNeed['before'][] =
     school === 'look' ? ['anything'] : school === 'live' ? ['anything', 'dead', 'live'] : ['anything', 'dead']
-  return needs.filter((n) => wanted.includes(n.before) && !job.safety.includes(n.id))
+  return needs.filter((n) => wanted.includes(n.before) && !job.safety[n.id]?.length)
 }
 
-export type Refusal =
-  | { why: 'make-safe-first'; steps: string[] }
-  | { why: 'jumper-in'; parts: string[] }
-  | { why: 'closed' }
-  | { why: 'not-opened' }
-  | { why: 'opened-twice' }
+/** What is wrong with the names and readings of an event, against its sheet. */
+function problemsOf({ payload }: JobEvent, facts: SheetFacts): { code: RefusalCode; problems: Problem[] } | undefined {
+  const vocabulary = vocabularyFrom(facts)
+  const asEvidence = (written: object, code: RefusalCode) => {
+    const read = readEvidence([written], vocabulary)
+    return read.ok ? undefined : { code, problems: read.problems }
+  }
+  const unless = (known: boolean) => (known ? undefined : { code: 'unknown-name' as const, problems: [] })
+  switch (payload.type) {
+    case 'reading':
+      return asEvidence(
+        { test: payload.test, reading: payload.text, instrument: payload.instrument },
+        findTest(facts, payload.test, payload.instrument) ? 'bad-reading' : 'unknown-name',
+      )
+    case 'action':
+      return asEvidence({ action: `${payload.action.verb} ${payload.action.target ?? ''}` }, 'unknown-name')
+    case 'opened':
+      return payload.complaints.map((complaint) => asEvidence({ complaint }, 'unknown-name')).find((p) => p)
+    case 'closed':
+      return unless(payload.repair === '' || facts.repairs.some((r) => r.id === payload.repair))
+    case 'safety':
+      return unless(facts.needs.some((n) => n.id === payload.step))
+    default:
+      return undefined
+  }
+}
 
 /**
  * Whether an event may be appended to a job as it stands.
  *
- * @param schoolOf the school of a test; `undefined` for an unknown test
+ * @param target the event that a retraction names
+ * @returns why not, or `undefined`. What was entered before a closing that came first is let in: it counts as late
  */
 export function refuses(
-  job: Job,
+  job: JobStanding,
   event: JobEvent,
-  needs: readonly SafetyNeed[],
-  schoolOf: (test: string, instrument: string | undefined) => School | undefined,
+  facts: SheetFacts,
+  role: Role,
+  target?: Pick<SequencedEvent, 'payload'>,
 ): Refusal | undefined {
-  const { what } = event
-  if (what.is === 'opened') return job.machine === undefined ? undefined : { why: 'opened-twice' }
-  if (job.machine === undefined) return { why: 'not-opened' }
-  if (job.closed && what.is !== 'reopened' && what.is !== 'note') return { why: 'closed' }
-  if (what.is === 'reading') {
-    const school = schoolOf(what.test, what.instrument)
-    const missing = school === undefined ? [] : missingSteps(school, needs, job)
-    if (missing.length) return { why: 'make-safe-first', steps: missing.map((m) => m.id) }
+  const { payload } = event
+  if (role === 'read-only') return { code: 'read-only' }
+  if (payload.type === 'opened') return job.unit === undefined ? problemsOf(event, facts) : { code: 'opened-twice' }
+  if (job.unit === undefined) return { code: 'not-opened' }
+  if (job.closed) {
+    const late = event.baseSeq < job.closed.seq && payload.type !== 'closed'
+    if (!late && payload.type !== 'reopened' && payload.type !== 'note') return { code: 'closed' }
   }
-  // A jumper is fitted dead on a machine that was made safe.
-  if (what.is === 'action' && what.action.verb === 'jumper') {
-    const missing = missingSteps('live', needs, job)
-    if (missing.length) return { why: 'make-safe-first', steps: missing.map((m) => m.id) }
-  }
-  if (what.is === 'closed' && job.jumpers.length) return { why: 'jumper-in', parts: job.jumpers }
+  const wrong = problemsOf(event, facts)
+  if (wrong) return wrong
+  if (payload.type === 'retracted' && !(target && isRetractable(target.payload))) return { code: 'not-retractable' }
+  const school =
+    payload.type === 'reading'
+      ? findTest(facts, payload.test, payload.instrument)?.school
+      : // A jumper is fitted dead on a machine that was made safe, to be read live.
+        payload.type === 'action' && payload.action.verb === 'jumper'
+        ? 'live'
+        : undefined
+  if (school === 'live' && role === 'trainee') return { code: 'no-live-work' }
+  const missing = school === undefined ? [] : missingSteps(school, facts.needs, job)
+  if (missing.length) return { code: 'make-safe-first', names: missing.map((m) => m.id) }
+  if (payload.type === 'closed' && job.bypasses.length) return { code: 'bypass-in', names: job.bypasses }
   return undefined
 }

@@ -1,5 +1,5 @@
 import type { Component } from '../circuit'
-import type { Dimension } from '../quantity'
+import type { Dimension } from '../foundation/quantity'
 import type { Stretch } from '../water'
 
 /**

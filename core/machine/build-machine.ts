@@ -1,6 +1,6 @@
 import type { Part } from '../kinds'
 import { atomsOf, type Sheet, type SheetFault, type TerminalRef } from '../sheet'
-import type { Dimension, Quantity } from '../quantity'
+import type { Dimension, Quantity } from '../foundation/quantity'
 import type { Effect, Fault, Machine, ModeSet, Param, Phase, Program } from './types'
 
 /** What an unwritten ± stands for, as a share of the value (two standard deviations); other dimensions are exact. */

@@ -1,6 +1,6 @@
 import type { Component } from '../circuit'
 import type { Kind, Part } from '../kinds'
-import type { Dimension } from '../quantity'
+import type { Dimension } from '../foundation/quantity'
 import type { Condition, Severity, Sheet } from '../sheet'
 
 /** One number of the machine. Shared by every reading that depends on it. */

@@ -13,7 +13,7 @@ import {
   type Meter,
   type Shown,
 } from '../instrument'
-import { changed, sparse } from '../linear'
+import { changed, sparse } from '../foundation/linear'
 import { makeVariant, type Edit, type Present, type Variant } from '../machine'
 import type { Bench, Procedure, Run } from '../procedure'
 import { newPlantCache, Plant, simulate } from '../simulate'

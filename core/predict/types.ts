@@ -1,4 +1,4 @@
-import { dot, type Sparse } from '../linear'
+import { dot, type Sparse } from '../foundation/linear'
 import type { Sense } from '../kinds'
 import type { Present } from '../machine'
 

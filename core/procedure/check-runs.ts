@@ -1,4 +1,4 @@
-import { problem, type Problem } from '../issue'
+import { problem, type Problem } from '../foundation/issues'
 import { makeVariant, severityAt, TRIED_AT } from '../machine'
 import { simulate } from '../simulate'
 import { START_AT } from './moments'

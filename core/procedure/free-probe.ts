@@ -1,6 +1,6 @@
-import { fine, problem, wrong, type Outcome } from '../issue'
+import { fine, problem, wrong, type Outcome } from '../foundation/issues'
 import { findMeter, type Meter } from '../instrument'
-import type { ReadingShape } from '../quantity'
+import type { ReadingShape } from '../foundation/quantity'
 import type { Spot } from './moments'
 import { INSTEAD, type Bench } from './list-procedures'
 import type { Point, Procedure } from './types'

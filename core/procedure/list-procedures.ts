@@ -1,6 +1,6 @@
 import type { Part, ProbeSpec } from '../kinds'
 import type { Edit, Machine } from '../machine'
-import type { Dimension, ReadingShape } from '../quantity'
+import type { Dimension, ReadingShape } from '../foundation/quantity'
 import type { Plant } from '../simulate'
 import { courseOf, START_AT, type Course, type Spot } from './moments'
 import type { Procedure, What } from './types'

@@ -1,6 +1,6 @@
 import type { ProbeSpec, Sense } from '../kinds'
 import type { Edit } from '../machine'
-import type { ReadingShape } from '../quantity'
+import type { ReadingShape } from '../foundation/quantity'
 import type { Script } from '../simulate'
 
 /** One script from which snapshots are taken; every procedure reads one of its moments. */

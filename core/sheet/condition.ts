@@ -1,5 +1,5 @@
-import { fine, problem, wrong, type Outcome } from '../issue'
-import { findUnit, toSi, type Dimension } from '../quantity'
+import { fine, problem, wrong, type Outcome } from '../foundation/issues'
+import { findUnit, toSi, type Dimension } from '../foundation/quantity'
 
 /**
  * Conditions of sheets.

@@ -3,3 +3,6 @@ export { atomsOf, parseCondition, speaksOfControlAlone, type Condition } from '.
 export { templateEffects } from './resolve/faults'
 export { sheetShape } from './shape'
 export type * from './types'
+
+/** Version of the sheet language: part of what names a revision, so that a new language makes new revisions. */
+export const SHEET_LANGUAGE = 1

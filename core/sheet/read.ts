@@ -1,5 +1,5 @@
 import { LineCounter, parseDocument, stringify, type Document } from 'yaml'
-import { fine, wrong, type Outcome, type Place, type Problem } from '../issue'
+import { fine, wrong, type Outcome, type Place, type Problem } from '../foundation/issues'
 import { renamed, usesOf } from './assemble'
 import { resolveSheet } from './resolve/resolve-sheet'
 import { sheetShape, type WrittenSheet } from './shape'

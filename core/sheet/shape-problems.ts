@@ -1,5 +1,5 @@
 import type { z } from 'zod'
-import { problem, type Problem } from '../issue'
+import { problem, type Problem } from '../foundation/issues'
 
 type Issue = z.core.$ZodIssue
 

@@ -1,5 +1,5 @@
 import type { Kind } from '../kinds'
-import type { Quantity } from '../quantity'
+import type { Quantity } from '../foundation/quantity'
 import type { Condition } from './condition'
 
 /** A sheet with every quantity read and every name found. Order is the order of writing. */

@@ -1,4 +1,4 @@
-import { InputFault, problem } from '../issue'
+import { InputFault, problem } from '../foundation/issues'
 import type { Part } from '../kinds'
 import type { ModeSet, Variant } from '../machine'
 import { speaksOfControlAlone, type Condition } from '../sheet'

@@ -1,4 +1,4 @@
-import { choleskyInPlace, backwardSolve, forwardSolve } from '../linear'
+import { choleskyInPlace, backwardSolve, forwardSolve } from '../foundation/linear'
 
 /**
  * One stretch of pipe between two water nodes. Pressure drop from `from` to `to` at flow Q (m³/s):

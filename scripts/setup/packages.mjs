@@ -6,8 +6,8 @@ import { say, stop } from './say.mjs'
 
 /** Installs the packages of the lockfile when they are not there yet. Needs nothing but Node and npm. */
 export async function ensurePackages(root) {
-  const [major] = process.versions.node.split('.').map(Number)
-  if (major < 20) stop(`Node 20 or newer is needed; this is ${process.version}.`)
+  const [major, minor] = process.versions.node.split('.').map(Number)
+  if (major < 20 || (major === 20 && minor < 19)) stop(`Node 20.19 or newer is needed; this is ${process.version}.`)
   const lock = join(root, 'pnpm-lock.yaml')
   const stamp = join(root, 'node_modules', '.lock-stamp')
   const hash = createHash('sha256').update(readFileSync(lock)).digest('hex')

@@ -1,17 +1,20 @@
 import { spawn } from 'node:child_process'
-import { randomBytes } from 'node:crypto'
-import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { readFileSync } from 'node:fs'
+import { connect } from 'node:net'
 import { join } from 'node:path'
 
-/** The key that seals sessions, made once per checkout. */
-function sessionKey(root) {
-  const file = join(root, '.data', 'session-key')
-  if (!existsSync(file)) {
-    mkdirSync(join(root, '.data'), { recursive: true })
-    writeFileSync(file, randomBytes(48).toString('base64url'), { mode: 0o600 })
-  }
-  return readFileSync(file, 'utf8').trim()
+/** A certificate of one's own makes the server speak TLS; with a proxy before it, `TRUSTED_PROXY=1` believes what that says. */
+function tlsOf({ TLS_CERT, TLS_KEY }) {
+  if (!TLS_CERT || !TLS_KEY) return {}
+  return { NITRO_SSL_CERT: readFileSync(TLS_CERT, 'utf8'), NITRO_SSL_KEY: readFileSync(TLS_KEY, 'utf8') }
 }
+
+/** Whether somebody listens on a port of loopback; all that plain http can tell of a server that speaks TLS. */
+const isListening = (port) =>
+  new Promise((resolve) => {
+    const socket = connect(port, '127.0.0.1', () => (socket.destroy(), resolve(true)))
+    socket.on('error', () => resolve(false))
+  })
 
 /** Starts the built server and waits until it answers. */
 export async function serve(root, { port, host = '127.0.0.1', databaseUrl }) {
@@ -22,9 +25,7 @@ export async function serve(root, { port, host = '127.0.0.1', databaseUrl }) {
     PORT: String(port),
     HOST: host,
     NUXT_DATABASE_URL: databaseUrl,
-    NUXT_SESSION_PASSWORD: process.env.NUXT_SESSION_PASSWORD ?? sessionKey(root),
-    // Plain http: a Secure cookie would not come back from other machines of the workshop.
-    NUXT_SESSION_COOKIE_SECURE: process.env.NUXT_SESSION_COOKIE_SECURE ?? 'false',
+    ...tlsOf(process.env),
   }
   const child = spawn(process.execPath, [join(root, '.output/server/index.mjs')], {
     env,
@@ -35,9 +36,10 @@ export async function serve(root, { port, host = '127.0.0.1', databaseUrl }) {
   for (let i = 0; i < 150 && !ended; i++) {
     try {
       const answer = await fetch(`http://127.0.0.1:${port}/api/health`)
-      if (answer.status < 500) return { child, end, stop: () => (child.kill('SIGTERM'), end) }
+      if (answer.ok) return { child, end, stop: () => (child.kill('SIGTERM'), end) }
     } catch {
-      // not listening yet
+      if (env.NITRO_SSL_CERT && (await isListening(port)))
+        return { child, end, stop: () => (child.kill('SIGTERM'), end) }
     }
     await new Promise((resolve) => setTimeout(resolve, 200))
   }

@@ -1,4 +1,7 @@
+import { defineEventHandler } from 'h3'
+import { notFound } from '../platform/errors'
+
 /** Everything under /api that is not a route. */
 export default defineEventHandler(() => {
-  throw refuse(404, 'not-found', 'There is nothing here.')
+  throw notFound('address')
 })

@@ -1,7 +1,8 @@
-/** Whether the server and its database answer. */
-export default defineEventHandler(() =>
-  withDatabase(async (db) => {
-    await db.query('SELECT 1')
-    return { ok: true }
-  }),
-)
+import { readHealth } from '../../shared/contracts/health'
+import { checkReady } from '../platform/ready'
+import { route } from '../platform/route'
+
+export default route(readHealth, async () => {
+  await checkReady()
+  return { ok: true as const }
+})

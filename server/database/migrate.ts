@@ -1,8 +1,9 @@
 import { SequelizeStorage, Umzug } from 'umzug'
 import type { Sequelize } from 'sequelize'
 import * as start from './migrations/0001-start'
+import * as house from './migrations/0002-house'
 
-const MIGRATIONS = [start]
+const MIGRATIONS = [start, house]
 
 /** Brings the tables to the newest form. Running it twice does nothing. */
 export async function migrate(sequelize: Sequelize): Promise<void> {

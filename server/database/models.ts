@@ -6,69 +6,185 @@ import {
   type InferCreationAttributes,
   type Sequelize,
 } from 'sequelize'
-import type { Happening } from '../../core/job'
+import type { JobStanding, Role, SheetFacts } from '../../core/job'
 
-export class Organisation extends Model<InferAttributes<Organisation>, InferCreationAttributes<Organisation>> {
+type Row<M extends Model> = InferAttributes<M>
+type New<M extends Model> = InferCreationAttributes<M>
+
+export class Organisation extends Model<Row<Organisation>, New<Organisation>> {
   declare id: string
   declare name: string
+  declare timeZone: CreationOptional<string>
+  declare currency: CreationOptional<string>
 }
 
-export class User extends Model<InferAttributes<User>, InferCreationAttributes<User>> {
+export class User extends Model<Row<User>, New<User>> {
   declare id: string
   declare organisationId: string
   declare email: string
   declare name: string
+  declare role: CreationOptional<Role>
   declare passwordHash: string
 }
 
-export class Machine extends Model<InferAttributes<Machine>, InferCreationAttributes<Machine>> {
+export class Session extends Model<Row<Session>, New<Session>> {
   declare id: string
-  declare organisationId: string
-  /** Id of the sheet in the library. */
-  declare sheet: string
-  declare customer: string
-  declare place: string
-  declare title: string
+  declare tokenHash: Buffer
+  declare userId: string
+  declare device: string
+  declare createdAt: CreationOptional<Date>
+  declare seenAt: CreationOptional<Date>
+  declare expiresAt: Date
 }
 
-export class Job extends Model<InferAttributes<Job>, InferCreationAttributes<Job>> {
+export interface SheetFile {
+  id: string
+  file: string
+  text: string
+}
+
+export class SheetRevision extends Model<Row<SheetRevision>, New<SheetRevision>> {
+  declare hash: string
+  declare sheet: string
+  declare number: number
+  declare language: number
+  declare title: string
+  declare files: SheetFile[]
+  declare facts: SheetFacts
+  declare publishedAt: CreationOptional<Date>
+}
+
+export class Customer extends Model<Row<Customer>, New<Customer>> {
   declare id: string
   declare organisationId: string
-  declare machineId: string
+  declare name: string
+}
+
+export class Site extends Model<Row<Site>, New<Site>> {
+  declare id: string
+  declare customerId: string
+  declare name: string
+}
+
+export class Unit extends Model<Row<Unit>, New<Unit>> {
+  declare id: string
+  declare organisationId: string
+  declare siteId: string
+  /** Id of its sheet; which revision is current is looked up. */
+  declare sheet: string
+  declare title: string
+  declare serial: CreationOptional<string>
+  declare retiredAt: CreationOptional<Date | null>
+}
+
+export class Job extends Model<Row<Job>, New<Job>> {
+  declare id: string
+  declare organisationId: string
+  declare unitId: string
+  declare revision: string | null
   declare openedBy: string
   declare createdAt: CreationOptional<Date>
+  declare seq: number
+  declare standing: JobStanding | null
+  declare complaintsSaid: string[]
+  declare closedAt: Date | null
+  declare bypassed: boolean
+  declare touchedAt: Date
+  declare touchedBy: string
+  declare search: string
 }
 
-export class JobEventRow extends Model<InferAttributes<JobEventRow>, InferCreationAttributes<JobEventRow>> {
+export class JobEventRow extends Model<Row<JobEventRow>, New<JobEventRow>> {
   declare id: string
   declare jobId: string
   declare userId: string
   declare version: number
   declare at: Date
   declare device: string
-  declare what: Happening
+  declare payload: unknown
   declare receivedAt: CreationOptional<Date>
+  declare seq: number
+  declare ordinal: number | null
+  declare baseSeq: number | null
 }
 
 // Fresh objects each time: Sequelize writes the name of the attribute into its definition.
 const uuid = () => ({ type: DataTypes.UUID, allowNull: false })
 const text = () => ({ type: DataTypes.TEXT, allowNull: false })
+const integer = () => ({ type: DataTypes.INTEGER, allowNull: false })
+const json = () => ({ type: DataTypes.JSONB, allowNull: false })
+const moment = () => ({ type: DataTypes.DATE, allowNull: false })
+/** Filled in by the database. */
+const given = () => DataTypes.DATE
 
 /** Binds the models to a connection. The tables are made by the migrations, never from here. */
 export function defineModels(sequelize: Sequelize): void {
   const common = { sequelize, timestamps: false, underscored: true }
   const id = () => ({ ...uuid(), primaryKey: true })
-  Organisation.init({ id: id(), name: text() }, { ...common, tableName: 'organisations' })
+  Organisation.init(
+    { id: id(), name: text(), timeZone: DataTypes.TEXT, currency: DataTypes.TEXT },
+    { ...common, tableName: 'organisations' },
+  )
   User.init(
-    { id: id(), organisationId: uuid(), email: text(), name: text(), passwordHash: text() },
+    { id: id(), organisationId: uuid(), email: text(), name: text(), role: DataTypes.TEXT, passwordHash: text() },
     { ...common, tableName: 'users' },
   )
-  Machine.init(
-    { id: id(), organisationId: uuid(), sheet: text(), customer: text(), place: text(), title: text() },
-    { ...common, tableName: 'machines' },
+  Session.init(
+    {
+      id: id(),
+      tokenHash: { type: DataTypes.BLOB, allowNull: false },
+      userId: uuid(),
+      device: text(),
+      createdAt: given(),
+      seenAt: given(),
+      expiresAt: moment(),
+    },
+    { ...common, tableName: 'sessions' },
+  )
+  SheetRevision.init(
+    {
+      hash: { ...text(), primaryKey: true },
+      sheet: text(),
+      number: integer(),
+      language: integer(),
+      title: text(),
+      files: json(),
+      facts: json(),
+      publishedAt: given(),
+    },
+    { ...common, tableName: 'sheet_revisions' },
+  )
+  Customer.init({ id: id(), organisationId: uuid(), name: text() }, { ...common, tableName: 'customers' })
+  Site.init({ id: id(), customerId: uuid(), name: text() }, { ...common, tableName: 'sites' })
+  Unit.init(
+    {
+      id: id(),
+      organisationId: uuid(),
+      siteId: uuid(),
+      sheet: text(),
+      title: text(),
+      serial: DataTypes.TEXT,
+      retiredAt: DataTypes.DATE,
+    },
+    { ...common, tableName: 'units' },
   )
   Job.init(
-    { id: id(), organisationId: uuid(), machineId: uuid(), openedBy: uuid(), createdAt: DataTypes.DATE },
+    {
+      id: id(),
+      organisationId: uuid(),
+      unitId: uuid(),
+      revision: DataTypes.TEXT,
+      openedBy: uuid(),
+      createdAt: given(),
+      seq: integer(),
+      standing: DataTypes.JSONB,
+      complaintsSaid: json(),
+      closedAt: DataTypes.DATE,
+      bypassed: { type: DataTypes.BOOLEAN, allowNull: false },
+      touchedAt: moment(),
+      touchedBy: uuid(),
+      search: text(),
+    },
     { ...common, tableName: 'jobs' },
   )
   JobEventRow.init(
@@ -76,11 +192,14 @@ export function defineModels(sequelize: Sequelize): void {
       id: id(),
       jobId: uuid(),
       userId: uuid(),
-      version: DataTypes.INTEGER,
-      at: DataTypes.DATE,
+      version: integer(),
+      at: moment(),
       device: text(),
-      what: DataTypes.JSONB,
-      receivedAt: DataTypes.DATE,
+      payload: json(),
+      receivedAt: given(),
+      seq: integer(),
+      ordinal: DataTypes.INTEGER,
+      baseSeq: DataTypes.INTEGER,
     },
     { ...common, tableName: 'job_events' },
   )

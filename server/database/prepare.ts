@@ -1,26 +1,39 @@
-import { Hash } from '@adonisjs/hash'
-import { Scrypt } from '@adonisjs/hash/drivers/scrypt'
-import { connect } from './connection'
-import { loadDemoWorld } from './demo-world'
+import { readdirSync, readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { refoldJobs } from '../areas/jobs/refold'
+import { hashPassword } from '../areas/session/service'
+import { publishLibrary } from '../areas/sheets/service'
+import compileSheet from '../engine/compile-sheet'
+import { connect, useDatabase } from '../platform/database'
+import { grantToApp } from './app-role'
 import { migrate } from './migrate'
-import { defineModels } from './models'
+import { loadDemoWorld } from './seeds/demo-world'
 
-/** `tsx server/database/prepare.ts [--fresh]`: migrates the database of DATABASE_URL and loads the demo world. */
+/**
+ * `tsx server/database/prepare.ts [--fresh] [--bare]`: as owner of the database of DATABASE_URL, brings the tables to
+ * the newest form, keeps the shipped sheets, folds jobs of before, lets the application's role in (its password in
+ * APP_PASSWORD) and loads the demo world. `--bare`: without its jobs.
+ */
 const url = process.env.DATABASE_URL
 if (!url) throw new Error('DATABASE_URL is not set.')
-const sequelize = connect(url)
+const owner = connect(url)
+useDatabase(owner)
+const library = join(import.meta.dirname, '..', '..', 'library')
+const sheets = new Map(
+  readdirSync(library)
+    .filter((f) => f.endsWith('.yaml'))
+    .map((f) => [f.replace(/\.yaml$/, ''), readFileSync(join(library, f), 'utf8')]),
+)
 try {
-  if (process.argv.includes('--fresh'))
-    await sequelize.query(
-      'DROP TABLE IF EXISTS sign_in_tries, job_events, jobs, machines, users, organisations, migrations',
-    )
-  await migrate(sequelize)
-  defineModels(sequelize)
-  const hash = new Hash(new Scrypt({}))
-  await loadDemoWorld((password) => hash.make(password))
+  if (process.argv.includes('--fresh')) await owner.query('DROP SCHEMA public CASCADE; CREATE SCHEMA public')
+  await migrate(owner)
+  await publishLibrary([...sheets.keys()], (id) => Promise.resolve(sheets.get(id)), compileSheet)
+  await refoldJobs()
+  if (process.env.APP_PASSWORD) await grantToApp(owner, process.env.APP_PASSWORD)
+  await loadDemoWorld(hashPassword, { jobs: !process.argv.includes('--bare') })
 } catch (error) {
   console.error(error instanceof Error ? error.message : error)
   process.exitCode = 1
 } finally {
-  await sequelize.close()
+  await owner.close()
 }

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { findShipped } from '../../cli/library'
 import { believe } from '../../core/diagnose'
 import type { Evidence } from '../../core/evidence'
-import { foldJob, type Happening, type JobEvent } from '../../core/job'
+import { foldJob, type Payload, type SequencedEvent } from '../../core/job'
 import { advise, dimensionOf, openBench, reasons, sayDoubt, sayVerdict } from '../../core/explain'
 import { withHistory, type Bands, type History, type KnownGood } from '../../core/machine'
 import type { Predictor } from '../../core/predict'
@@ -186,26 +186,35 @@ describe('properties of the belief', () => {
       }
   })
   it('a retracted reading leaves no trace, on the page or in a predictor that has seen it', () => {
-    const at = (n: number) => `2026-03-01T10:00:0${n}.000Z`
-    const event = (n: number, what: Happening): JobEvent => ({ id: `e${n}`, v: 1, at: at(n), device: 'd', what })
+    const event = (n: number, payload: Payload): SequencedEvent => ({
+      id: `e${n}`,
+      version: 2,
+      at: `2026-03-01T10:00:0${n}.000Z`,
+      device: 'd',
+      ordinal: n,
+      baseSeq: n,
+      payload,
+      seq: n + 1,
+      by: 'Mara E.',
+    })
     const log = [
-      event(0, { is: 'opened', machine: 'm', complaints: ['no-fill'], words: '' }),
-      event(1, { is: 'reading', test: 'cold-valve.volts', text: '119' }),
-      event(2, { is: 'action', action: { verb: 'open', target: 'top' } }),
-      event(3, { is: 'reading', test: 'cold-valve.ohms', text: 'OL' }),
-      event(4, { is: 'reading', test: 'cold-hose.bucket', text: '21' }),
+      event(0, { type: 'opened', unit: 'm', complaints: ['no-fill'], words: '' }),
+      event(1, { type: 'reading', test: 'cold-valve.volts', text: '119' }),
+      event(2, { type: 'action', action: { verb: 'open', target: 'top' } }),
+      event(3, { type: 'reading', test: 'cold-valve.ohms', text: 'OL' }),
+      event(4, { type: 'reading', test: 'cold-hose.bucket', text: '21' }),
     ]
-    const belief = (p: Predictor, events: JobEvent[]) => {
+    const belief = (p: Predictor, events: SequencedEvent[]) => {
       const job = foldJob(events)
       const items = job.log.map((l) =>
-        l.is === 'reading' ? { test: l.test, reading: l.text } : { action: `${l.action.verb} ${l.action.target}` },
+        l.type === 'reading' ? { test: l.test, reading: l.text } : { action: `${l.action.verb} ${l.action.target}` },
       )
       return advise(p, evidenceOf(p, ...job.complaints.map((complaint) => ({ complaint })), ...items))
     }
     const fresh = () => openBench(sheetOf(findShipped('orrisk-tl40')!.text))
     const used = fresh()
     const before = belief(used, log)
-    const back = belief(used, [...log, event(5, { is: 'retracted', event: 'e3' })])
+    const back = belief(used, [...log, event(5, { type: 'retracted', event: 'e3' })])
     const never = belief(fresh(), log.toSpliced(3, 1))
     expect(Array.from(before.belief.p)).not.toEqual(Array.from(back.belief.p))
     const shown = (a: typeof back) => ({

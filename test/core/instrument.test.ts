@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { beeps, findMeter, showAmps, showNeon, showOhms, showVolts, showWater } from '../../core/instrument'
 import { advise } from '../../core/explain'
-import { orThrow } from '../../core/issue'
+import { orThrow } from '../../core/foundation/issues'
 import { makeVariant, type Machine } from '../../core/machine'
 import { readProbe } from '../../core/procedure'
 import type { Plant } from '../../core/simulate'

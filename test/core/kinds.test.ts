@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { KINDS, type Kind } from '../../core/kinds'
 import { makeVariant } from '../../core/machine'
-import { readQuantity } from '../../core/quantity'
+import { readQuantity } from '../../core/foundation/quantity'
 import { simulate } from '../../core/simulate'
 import { edit, FAMILY, machineOf, mini, presentIn, runTo } from './sheets'
 

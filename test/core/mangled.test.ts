@@ -3,7 +3,8 @@ import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { pick, random, type Random } from '../../bench/random'
 import { findShipped } from '../../cli/library'
-import { InputFault, sayProblem } from '../../core/issue'
+import { InputFault } from '../../core/foundation/issues'
+import { describeProblem } from '../../core/words'
 import { buildMachine, makeVariant } from '../../core/machine'
 import { checkRuns, listProcedures } from '../../core/procedure'
 import { readSheet } from '../../core/sheet'
@@ -61,7 +62,7 @@ describe.each(Object.entries(SHEETS))('a mangled sheet, %s', (name, text) => {
       if (!read.ok) {
         expect(read.problems.length).toBeGreaterThan(0)
         for (const p of read.problems) {
-          const words = sayProblem(p)
+          const words = describeProblem(p)
           expect(words).toMatch(/^mangled\.yaml|^library|\.yaml/)
           expect(words, words).not.toMatch(/undefined|\[object|NaN: |TypeError/)
           if (p.place.file === 'mangled.yaml') {

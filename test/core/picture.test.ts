@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { foldSeries } from '../../app/picture/fold'
-import { layoutPicture, type Picture } from '../../app/picture/layout'
+import { foldSeries } from '../../app/features/job/picture/fold'
+import { layoutPicture, type Picture } from '../../app/features/job/picture/layout'
 import { linesOf, type Lines } from '../../core/explain'
 import { edit, FAMILY, mini, predictorOf } from './sheets'
 

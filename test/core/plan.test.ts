@@ -2,7 +2,14 @@ import { describe, expect, it } from 'vitest'
 import { findShipped } from '../../cli/library'
 import { believe, conditional, likelihood, noCondition, withValue } from '../../core/diagnose'
 import { advise, cardOf, openBench } from '../../core/explain'
-import { backwardSolve, choleskyInPlace, factorInPlace, forwardSolve, solveInPlace, sparse } from '../../core/linear'
+import {
+  backwardSolve,
+  choleskyInPlace,
+  factorInPlace,
+  forwardSolve,
+  solveInPlace,
+  sparse,
+} from '../../core/foundation/linear'
 import { costToGo, lookAhead, plan, type Table } from '../../core/plan'
 import { minutesTo } from '../../core/procedure'
 import { achieved, cutMachine, optimum } from '../../bench/optimum'

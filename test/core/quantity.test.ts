@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { readQuantity, readReading, sayQuantity, type ReadingShape } from '../../core/quantity'
+import { readQuantity, readReading, sayQuantity, type ReadingShape } from '../../core/foundation/quantity'
 
 const ohms: ReadingShape = { takes: 'number', dimension: 'resistance' }
 const volts: ReadingShape = { takes: 'number', dimension: 'voltage' }

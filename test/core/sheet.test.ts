@@ -4,7 +4,7 @@ import { join } from 'node:path'
 import { z } from 'zod'
 import { describeKinds } from '../../cli/describe-kinds'
 import { findShipped, shippedIds } from '../../cli/library'
-import { sayProblem } from '../../core/issue'
+import { describeProblem } from '../../core/words'
 import { checkRuns, listProcedures } from '../../core/procedure'
 import { locate, parseCondition, readSheet, sheetShape, writeWhole } from '../../core/sheet'
 import { edit, FAMILY, machineOf, mini } from './sheets'
@@ -18,7 +18,7 @@ describe('sheets', () => {
   it.each(shippedIds())('shipped sheet %s is right', (id) => {
     const { text, file } = findShipped(id)!
     const r = readSheet(text, file, findShipped)
-    expect(r.ok ? [] : r.problems.map(sayProblem)).toEqual([])
+    expect(r.ok ? [] : r.problems.map(describeProblem)).toEqual([])
   })
   it('what docs say of the language is what the language is', () => {
     const page = (name: string) => readFileSync(join(import.meta.dirname, '../../docs', name), 'utf8')

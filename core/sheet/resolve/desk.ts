@@ -1,5 +1,5 @@
-import { problem, type Outcome, type Problem, type ProblemCode } from '../../issue'
-import { readQuantity, type Dimension, type Quantity } from '../../quantity'
+import { problem, type Outcome, type Problem, type ProblemCode } from '../../foundation/issues'
+import { readQuantity, type Dimension, type Quantity } from '../../foundation/quantity'
 import { parseCondition, type Condition } from '../condition'
 
 export type Path = (string | number)[]

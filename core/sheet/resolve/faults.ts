@@ -1,5 +1,5 @@
 import type { FaultTemplate } from '../../kinds'
-import type { Dimension } from '../../quantity'
+import type { Dimension } from '../../foundation/quantity'
 import type { WrittenSheet } from '../shape'
 import type { Severity, SheetEffect, SheetFault, SheetPart } from '../types'
 import { terminalsOf } from './chains'

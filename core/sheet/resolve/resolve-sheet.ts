@@ -1,4 +1,4 @@
-import { fine, wrong, type Outcome } from '../../issue'
+import { fine, wrong, type Outcome } from '../../foundation/issues'
 import type { WrittenSheet } from '../shape'
 import type { Sheet } from '../types'
 import { resolveChains } from './chains'

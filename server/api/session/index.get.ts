@@ -1,5 +1,5 @@
-/** Who is signed in, or null. */
-export default defineEventHandler(async (event) => {
-  const { user } = await getUserSession(event)
-  return { user: user ?? null }
-})
+import { whoAmI } from '../../../shared/contracts/session'
+import { sessionOf } from '../../areas/session/service'
+import { route } from '../../platform/route'
+
+export default route(whoAmI, async ({ event }) => ({ person: (await sessionOf(event))?.person ?? null }))

@@ -1,13 +1,5 @@
-import { Machine } from '../../../database/models'
+import { readJob as contract } from '../../../../shared/contracts/jobs'
+import { readJob } from '../../../areas/jobs/service'
+import { route } from '../../../platform/route'
 
-/** A job: its machine and every event. */
-export default defineEventHandler(async (event) => {
-  const who = await whoAsks(event)
-  const { id } = shaped(idParam, getRouterParams(event))
-  return withDatabase(async () => {
-    const job = await jobOf(who, id)
-    const machine = await Machine.findByPk(job.machineId)
-    const { id: machineId, title, customer, place, sheet } = machine!
-    return { id: job.id, machine: { id: machineId, title, customer, place, sheet }, events: await shownEvents(job.id) }
-  })
-})
+export default route(contract, ({ who, params, query }) => readJob(who, params.id, query.after))

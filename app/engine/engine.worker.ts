@@ -1,0 +1,136 @@
+import { expose } from 'comlink'
+import { readEvidence, type Evidence } from '../../core/evidence'
+import {
+  advise,
+  cardOf,
+  linesOf,
+  openBench,
+  sayTest,
+  viewOf,
+  vocabularyOf,
+  type Advice,
+  type TestCard,
+} from '../../core/explain'
+import { METERS } from '../../core/instrument'
+import { InputFault, orThrow } from '../../core/foundation/issues'
+import type { Bands } from '../../core/machine'
+import type { Predictor } from '../../core/predict'
+import { readProbe } from '../../core/procedure'
+import { readSheet, type Sheet } from '../../core/sheet'
+import { describeProblem } from '../../core/words'
+import type { Answer, EngineApi, Question, Written } from './protocol'
+
+/** Heavy computation, off the page's thread. */
+let sheet: Sheet | undefined
+/** One predictor for each opinion of what makes a winding good. */
+const predictors = new Map<Bands, Predictor>()
+
+function opened(bands: Bands = 'published'): Predictor {
+  if (!sheet) throw new Error('No sheet is open.')
+  let own = predictors.get(bands)
+  if (!own) predictors.set(bands, (own = openBench(sheet, bands)))
+  return own
+}
+
+/** Each entry by itself: one that the sheet does not know (another revision, another device) is left out, the others count. */
+function understood(written: readonly Written[]): { evidence: Evidence; event: string | undefined }[] {
+  const words = vocabularyOf(opened().bench)
+  return written.flatMap((item) => {
+    const one = readEvidence([item], words)
+    return one.ok ? one.value.map((evidence) => ({ evidence, event: 'event' in item ? item.event : undefined })) : []
+  })
+}
+
+/** The newest advice of each sort: view and card ask for the same one. */
+const newest = new Map<boolean, { key: string; advice: Advice }>()
+function adviceFor({ written, strategy, acceptance }: Question, quick: boolean): Advice {
+  const key = JSON.stringify([written, strategy, acceptance])
+  const known = newest.get(quick)
+  if (known?.key === key) return known.advice
+  const evidence = understood(written).map((u) => u.evidence)
+  const advice = advise(opened(acceptance), evidence, strategy, quick ? 0 : undefined)
+  newest.set(quick, { key, advice })
+  if (!quick) void prepare(opened(acceptance))
+  return advice
+}
+
+/** Longest that background work keeps a question waiting, ms. */
+const SLICE = 15
+let preparing: Predictor | undefined
+/** While somebody fetches a meter: what the next readings will need, in slices, until a machine is opened anew. */
+async function prepare(predictor: Predictor): Promise<void> {
+  if (preparing === predictor) return
+  preparing = predictor
+  let since = performance.now()
+  for (const _ of predictor.preparing()) {
+    if (performance.now() - since < SLICE) continue
+    await new Promise((go) => setTimeout(go))
+    if (preparing !== predictor) return
+    since = performance.now()
+  }
+}
+
+const api: EngineApi = {
+  open(sheets) {
+    try {
+      newest.clear()
+      predictors.clear()
+      preparing = undefined
+      sheet = orThrow(readSheet(sheets[0].text, sheets[0].file, (id) => sheets.find((s) => s.id === id)))
+      opened()
+    } catch (error) {
+      if (error instanceof InputFault) throw new Error(error.problems.map(describeProblem).join(' '))
+      throw error
+    }
+    const predictor = opened()
+    const { machine, procedures, spots } = predictor.bench
+    return {
+      title: sheet.title,
+      source: sheet.source,
+      parts: machine.parts.map((p) => ({
+        id: p.id,
+        title: p.title,
+        line: p.line,
+        byHand: machine.kinds[p.index].hand !== undefined,
+        jumper: machine.kinds[p.index].jumperAllowed ?? false,
+        terminals: machine.kinds[p.index].terminals,
+      })),
+      moments: [...new Map(spots.map((s) => [s.id, { id: s.id, title: s.title }])).values()],
+      meters: METERS.filter((m) => m.dimension === 'voltage' || m.dimension === 'resistance').map((m) => ({
+        id: m.id,
+        title: m.title,
+        dead: m.dimension === 'resistance',
+      })),
+      lines: linesOf(predictor.bench),
+      complaints: sheet.complaints.map(({ id, says }) => ({ id, says })),
+      makeSafe: sheet.makeSafe,
+      tests: procedures.map((p) => ({
+        id: p.id,
+        title: sayTest(machine, p),
+        when: p.when,
+        school: p.school,
+        part: p.what.is === 'probe' || p.what.is === 'watch' ? p.what.part : -1,
+        shape: p.shape,
+      })),
+      repairs: sheet.repairs.map(({ id, title }) => ({ id, title })),
+    }
+  },
+  view(question: Question, quick: boolean): Answer {
+    const view = viewOf(opened(question.acceptance), adviceFor(question, quick), !quick)
+    // Readings are answered in the order given; each goes back to the event that brought it.
+    const readings = understood(question.written).filter((u) => u.evidence.is === 'reading')
+    const verdicts = Object.fromEntries(readings.map((u, i) => [u.event!, view.readings[i]!]))
+    return { view, verdicts }
+  },
+  card(question: Question, test: string, instrument: string | undefined, quick: boolean): TestCard | undefined {
+    const { acceptance } = question
+    return cardOf(opened(acceptance), adviceFor(question, quick), test, instrument, quick ? 0 : undefined)
+  },
+  /** The id of a free probe, or why there is none. */
+  probe(text, instrument) {
+    const read = readProbe(opened().bench, text, instrument)
+    return read.ok ? { id: read.value.id } : { refused: read.problems.map(describeProblem).join(' ') }
+  },
+}
+
+expose(api)

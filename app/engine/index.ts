@@ -1,0 +1,2 @@
+export type * from './protocol'
+export { useEngine } from './use-engine'

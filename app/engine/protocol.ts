@@ -1,0 +1,52 @@
+import type { Lines, TestCard, View } from '../../core/explain'
+import type { Acceptance, Strategy, Written } from './written'
+import type { ReadingShape } from '../../core/foundation/quantity'
+import type { SafetyNeed, School } from '../../core/job'
+
+export type { Acceptance, Strategy, Written } from './written'
+
+/** What a page must know of a machine to show and ask. */
+export interface MachineFacts {
+  title: string
+  source: string
+  parts: {
+    id: string
+    title: string
+    line: 'water' | 'power' | 'level'
+    byHand: boolean
+    jumper: boolean
+    terminals: readonly string[]
+  }[]
+  /** Moments at which a free probe can be taken, and the meters for it. */
+  moments: { id: string; title: string }[]
+  meters: { id: string; title: string; dead: boolean }[]
+  lines: Lines
+  complaints: { id: string; says: string }[]
+  makeSafe: (SafetyNeed & { text: string })[]
+  tests: { id: string; title: string; when: string; school: School; part: number; shape: ReadingShape }[]
+  repairs: { id: string; title: string }[]
+}
+
+export type Judged = View['readings'][number]
+
+/** One answer for card, suspects and verdicts together. */
+export interface Answer {
+  view: View
+  /** The verdict on each reading, by the event that brought it. An event that the sheet does not know has none. */
+  verdicts: Record<string, Judged>
+}
+
+export interface Question {
+  written: Written[]
+  strategy: Strategy
+  acceptance: Acceptance
+}
+
+/** What the worker answers. */
+export interface EngineApi {
+  open(files: { id: string; file: string; text: string }[]): MachineFacts
+  view(question: Question, quick: boolean): Answer
+  card(question: Question, test: string, instrument: string | undefined, quick: boolean): TestCard | undefined
+  /** The id of a free probe, or why there is none. */
+  probe(text: string, instrument: string): { id: string } | { refused: string }
+}

@@ -1,0 +1,161 @@
+<script setup lang="ts">
+import InputText from 'primevue/inputtext'
+import Button from 'primevue/button'
+import { computed, ref } from 'vue'
+import { AppIcon } from '../../../ui'
+import type { View } from '../../../../core/explain'
+import { formatChance } from '../../../../core/words'
+
+const props = defineProps<{ view: View; jumpers: string[] }>()
+const emit = defineEmits<{
+  close: [repair: string, text: string]
+  failed: [repair: string]
+  unjumper: [part: string]
+  take: [test: string]
+}>()
+const choice = ref('')
+const note = ref('')
+const SAY = {
+  testing: { tag: '', text: '' },
+  'cause-stands': {
+    tag: 'The cause stands',
+    text: 'No further test is worth its minutes. Choose the repair, do it, and watch a whole cycle before you close.',
+  },
+  unexplained: {
+    tag: 'Nothing on the sheet fits',
+    text: 'The readings fit no fault that the sheet lists. Take the doubtful ones again, or choose a test of your own. Condemn no part on this.',
+  },
+  'quicker-done': {
+    tag: 'Quicker done than tested',
+    text: 'No test is worth more than simply doing this, and it costs next to nothing. Watch a whole cycle; if it still fails, the tests go on.',
+  },
+  undecided: {
+    tag: 'No cause is clear enough',
+    text: 'No listed test is worth its minutes, and no single repair stands. Below are the nearest; prove before you buy.',
+  },
+} as const
+/** The quick answer has not looked yet for what the sheet does not list. */
+const looking = { tag: 'Looking for what else would explain it …', text: '' }
+const says = computed(() => (props.view.settled ? SAY[props.view.state] : looking))
+const stands = computed(() => props.view.settled && props.view.state === 'cause-stands')
+const own = computed(() => props.view.remedies.find((r) => r.id === repair.value))
+const repair = computed(() => choice.value || props.view.remedies[0]?.id || '')
+</script>
+
+<template>
+  <section class="card cause" :class="{ open: !stands }" aria-label="The cause">
+    <span class="tag">{{ says.tag }}</span>
+    <h2 v-if="view.suspects[0]">
+      <template v-if="!stands">Nearest: </template>{{ view.suspects[0].title }}
+      <span class="soft">({{ formatChance(view.suspects[0].p) }} of the chances)</span>
+    </h2>
+    <p v-if="says.text">{{ says.text }}</p>
+    <div class="remedies">
+      <label v-for="r in view.remedies.slice(0, 4)" :key="r.id" class="remedy">
+        <input v-model="choice" type="radio" name="repair" :value="r.id" :checked="repair === r.id" />
+        <span>{{ r.title }}</span><span class="number">{{ formatChance(r.p) }}</span
+        ><span class="small soft">{{ r.minutes }} min{{ r.price ? `, part ${r.price}` : '' }}</span>
+      </label>
+    </div>
+    <div v-if="own && (own.unproven.length || own.killers.length)" class="before">
+      <p v-if="own.killers.length">
+        <strong>Look before you fit it:</strong> {{ own.killers.join(', ') }} would undo this repair.
+      </p>
+      <p v-if="own.unproven.length"><strong>Not proven absent yet:</strong> {{ own.unproven.join('; ') }}.</p>
+    </div>
+    <section v-if="view.besides.length" class="before" aria-label="Not on the sheet">
+      <strong>Not on this sheet, and not ruled out:</strong>
+      <div v-for="b in view.besides" :key="b.title" class="beside">
+        <span
+          >{{ b.title }} <span class="soft">{{ b.says }}</span></span
+        >
+        <Button v-if="b.tells" size="small" severity="secondary" @click="emit('take', b.tells.id)">
+          {{ b.tells.title }} ({{ b.tells.minutes.toFixed(b.tells.minutes < 10 ? 1 : 0) }}&nbsp;min)
+        </Button>
+      </div>
+    </section>
+    <p v-if="own?.licensed" class="before" role="note"><strong>This tool stops here.</strong> {{ own.licensed }}</p>
+    <p class="caution">
+      <AppIcon name="danger" /> Isolate and prove dead before parts come off. Local codes and licensed trades decide
+      where this tool stops.
+    </p>
+    <div v-for="p in jumpers" :key="p" class="row">
+      <strong>A jumper is still across {{ p }}.</strong>
+      <Button size="small" @click="emit('unjumper', p)">It is out</Button>
+    </div>
+    <InputText v-model="note" placeholder="Cause, part number, advice given …" aria-label="Note" fluid />
+    <div class="ends">
+      <Button :disabled="jumpers.length > 0 || !repair" @click="emit('close', repair, note)">{{
+        own?.licensed ? 'Handed over: close the job' : 'Repaired and proved: close the job'
+      }}</Button>
+      <Button v-if="!own?.licensed" severity="secondary" :disabled="!repair" @click="emit('failed', repair)"
+        >Done, and it still fails</Button
+      >
+    </div>
+  </section>
+</template>
+
+<style scoped>
+h2 > .soft {
+  margin-left: 0.35em;
+}
+.cause {
+  display: grid;
+  gap: 0.6rem;
+  border: 3px solid var(--good);
+}
+.cause.open {
+  border-color: var(--ink);
+  border-style: dashed;
+}
+.open .tag {
+  background: var(--ink);
+}
+.tag {
+  justify-self: start;
+  background: var(--good);
+  color: var(--card);
+  border-radius: 99px;
+  padding: 0.1rem 0.7rem;
+  font-size: 0.82rem;
+  font-weight: 600;
+}
+.remedy {
+  display: grid;
+  grid-template-columns: 1.6rem 1fr auto 8rem;
+  gap: 0.5rem;
+  align-items: center;
+  min-height: 44px;
+  border-top: 1px solid var(--line);
+}
+@media (max-width: 30rem) {
+  .remedy {
+    grid-template-columns: 1.6rem 1fr auto;
+    row-gap: 0;
+    padding: 0.35rem 0;
+  }
+  .remedy > .small {
+    grid-column: 2 / -1;
+  }
+}
+.before {
+  border-left: 5px solid var(--ink);
+  padding-left: 0.7rem;
+  font-size: 0.95rem;
+}
+.beside {
+  display: grid;
+  gap: 0.3rem;
+  justify-items: start;
+  margin-top: 0.4rem;
+}
+.ends {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(14rem, 1fr));
+  gap: 0.6rem;
+}
+.caution {
+  color: var(--danger);
+  font-size: 0.9rem;
+}
+</style>

@@ -1,0 +1,263 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { computed, ref, useTemplateRef, watchEffect } from 'vue'
+import { missingSteps, type Payload } from '../../../../core/job'
+import { AppIcon, TroubleBar, useKeys } from '../../../ui'
+import { useSession } from '../../session'
+import { useTrouble } from '../../shell'
+import { NuxtLink } from '#components'
+import { useDraft } from '../draft'
+import { historyRows } from '../history-rows'
+import { useAdvice } from '../use-advice'
+import { useJob } from '../use-job'
+import CauseCard from './CauseCard.vue'
+import MachinePicture from './MachinePicture.vue'
+import ProbeForm from './ProbeForm.vue'
+import ReadingHistory from './ReadingHistory.vue'
+import RefusedEntries from './RefusedEntries.vue'
+import SuspectList from './SuspectList.vue'
+import TestCard from './TestCard.vue'
+import TestChooser from './TestChooser.vue'
+import WaysOfWorking from './WaysOfWorking.vue'
+
+const props = defineProps<{ id: string }>()
+const person = useSession().person!
+const job = useJob(props.id)
+const { meta, state, waiting, refused, missing: noSuchJob } = job
+const sending = useTrouble()
+const text = useDraft(person.id, `${props.id}:reading`)
+const advice = useAdvice(
+  state,
+  computed(() => meta.value?.revision),
+  text,
+)
+const { facts, view, verdicts, card, chosen, broken, thinking } = advice
+const probeRefused = ref('')
+const part = ref(-1)
+const cardBox = useTemplateRef<{ focus(): void }>('cardBox')
+
+const closed = computed(() => state.value.closed !== undefined)
+const mayWrite = computed(() => person.role !== 'read-only')
+const locked = computed(() => closed.value || !mayWrite.value)
+const trouble = computed(() => (waiting.value.length ? sending.value?.message : undefined) ?? job.trouble.value)
+watchEffect(() => {
+  document.title = meta.value ? `${meta.value.unit.title} · Duckweed` : 'Job · Duckweed'
+})
+
+const missing = computed(() => {
+  if (!card.value || !facts.value) return []
+  const need = missingSteps(card.value.school, facts.value.makeSafe, state.value).map((s) => s.id)
+  return facts.value.makeSafe.filter((s) => need.includes(s.id))
+})
+const rows = computed(() =>
+  historyRows(
+    state.value,
+    facts.value,
+    verdicts.value,
+    new Set(waiting.value.map((e) => e.id)),
+    !thinking.value && view.value !== undefined,
+  ),
+)
+const stands = computed(
+  () => view.value && view.value.state !== 'testing' && !chosen.value && view.value.remedies.length > 0,
+)
+
+const enter = (payload: Payload) => void job.enter(payload)
+async function take(answer: string) {
+  if (!card.value || missing.value.length || locked.value) return
+  const other = card.value.meter !== card.value.meters[0]?.id || card.value.id.includes(' to ')
+  const instrument = other ? card.value.meter : undefined
+  const { id } = card.value
+  const kept = await job.enter({
+    type: 'reading',
+    test: id,
+    text: answer,
+    ...(instrument === undefined ? {} : { instrument }),
+  })
+  // What could not be kept stays where it was typed.
+  if (!kept) return
+  text.value = ''
+  advice.taken()
+  part.value = -1
+}
+function choose(test: string, instrument?: string) {
+  text.value = ''
+  advice.lay(test, instrument)
+  window.scrollTo({ top: 0, behavior: 'smooth' })
+}
+/** The same test with another instrument; what is typed stays. */
+function turnMeter(id: string) {
+  if (card.value) advice.lay(card.value.id, id)
+}
+async function probe(words: string, instrument: string) {
+  const found = await advice.engine.probe(words, instrument)
+  probeRefused.value = 'refused' in found ? found.refused : ''
+  if ('id' in found) choose(found.id, instrument)
+}
+/** Parts that hands have parted and not yet put back. */
+const parted = computed(() => {
+  const out = new Set<string>()
+  for (const l of state.value.log) {
+    if (l.type !== 'action' || l.action.target === undefined) continue
+    if (l.action.verb === 'unplug') out.add(l.action.target)
+    if (l.action.verb === 'plug') out.delete(l.action.target)
+  }
+  return [...out]
+})
+const handsOn = computed(
+  () => !locked.value && !!facts.value && !missingSteps('live', facts.value.makeSafe, state.value).length,
+)
+const undo = (event: string) => enter({ type: 'retracted', event })
+const safety = (step: string) => enter({ type: 'safety', step })
+const answer = (word: 'yes' | 'no') => card.value?.shape.takes === 'yes-no' && take(word)
+/** What stops the engine: only where nothing else is known to be wrong. */
+const stopped = computed(() => (broken.value && !view.value && !trouble.value ? broken.value : ''))
+
+useKeys({
+  r: () => cardBox.value?.focus(),
+  y: () => void answer('yes'),
+  x: () => void answer('no'),
+  s: () => missing.value[0] && safety(missing.value[0].id),
+  u: () => rows.value[0] && !locked.value && undo(rows.value[0].event),
+  escape: () => (document.activeElement as HTMLElement | null)?.blur(),
+})
+</script>
+
+<template>
+  <main class="page">
+    <div class="row head">
+      <NuxtLink to="/jobs" class="back" aria-label="All jobs"><AppIcon name="back" /></NuxtLink>
+      <div>
+        <h1>{{ meta?.unit.title ?? 'Job' }}</h1>
+        <p class="soft small">
+          {{ meta ? `${meta.unit.customer}, ${meta.unit.place}` : '' }}
+          <template v-if="facts">
+            · {{ state.complaints.map((c) => facts?.complaints.find((x) => x.id === c)?.says ?? c).join(', ') }}
+          </template>
+        </p>
+      </div>
+      <WaysOfWorking
+        :order="advice.strategy.value"
+        :bands="advice.acceptance.value"
+        :closed="locked"
+        @order="enter({ type: 'test-strategy', strategy: $event })"
+        @bands="enter({ type: 'acceptance', acceptance: $event })"
+      />
+    </div>
+    <TroubleBar v-if="trouble" :text="trouble" :waiting="waiting.length" />
+    <section v-if="noSuchJob" class="card" aria-label="No such job">
+      <h2>There is no such job</h2>
+      <p>
+        The address may be old, or the job belongs to another organisation. <NuxtLink to="/jobs">To the jobs</NuxtLink>
+      </p>
+    </section>
+    <RefusedEntries :entries="refused" @discard="job.discard" @resend="job.resend" />
+    <p v-if="stopped" role="alert" class="card">This machine cannot be run: {{ stopped }}</p>
+    <p v-if="closed && state.bypasses.length" role="alert" class="card">
+      <strong>Closed with a jumper still noted in: {{ state.bypasses.join(', ') }}.</strong> Reopen the job and take it
+      out.
+    </p>
+    <section v-if="state.closed" class="card row" aria-label="Closed">
+      <strong
+        >Closed: {{ facts?.repairs.find((r) => r.id === state.closed?.repair)?.title ?? state.closed.repair }}.</strong
+      >
+      <span>{{ state.closed.text }}</span>
+      <Button v-if="mayWrite" class="push" severity="secondary" @click="enter({ type: 'reopened' })">Reopen</Button>
+    </section>
+    <p v-if="!view && !stopped && !trouble && !noSuchJob" class="soft">Running the machine, healthy and broken …</p>
+    <template v-if="facts && view">
+      <section class="card lines">
+        <MachinePicture
+          :lines="facts.lines"
+          :parts="facts.parts"
+          :links="view.links"
+          :next="stands ? -1 : (card?.part ?? -1)"
+          @pick="part = $event"
+        />
+      </section>
+      <div class="desk" :data-settled="view.settled && !thinking">
+        <div class="left">
+          <CauseCard
+            v-if="stands && !locked"
+            :view="view"
+            :jumpers="state.bypasses"
+            @close="(repair, note) => enter({ type: 'closed', repair, text: note })"
+            @take="choose"
+            @failed="enter({ type: 'action', action: { verb: 'repair', target: $event } })"
+            @unjumper="enter({ type: 'action', action: { verb: 'unjumper', target: $event } })"
+          />
+          <TestCard
+            v-if="card && !stands"
+            ref="cardBox"
+            v-model:text="text"
+            :card="card"
+            :missing="missing"
+            :best="!chosen"
+            :closed="locked"
+            @taken="take"
+            @safety="safety"
+            @best="advice.best"
+            @meter="turnMeter"
+            @first="choose"
+          />
+          <TestChooser
+            :tests="facts.tests"
+            :view="view"
+            :part="part"
+            :parts="facts.parts"
+            @choose="choose"
+            @clear="part = -1"
+            :jumpers="state.bypasses"
+            :parted="parted"
+            :hands-on="handsOn"
+            @act="(verb, target) => enter({ type: 'action', action: { verb, target } })"
+          >
+            <ProbeForm :facts="facts" :refused="probeRefused" @probe="probe" />
+          </TestChooser>
+        </div>
+        <div class="right">
+          <SuspectList :view="view" />
+          <ReadingHistory :rows="rows" :closed="locked" @undo="undo" />
+        </div>
+      </div>
+    </template>
+  </main>
+</template>
+
+<style scoped>
+.back {
+  min-width: 44px;
+  min-height: 44px;
+  display: grid;
+  place-items: center;
+  color: inherit;
+}
+.head {
+  flex-wrap: wrap;
+}
+.lines {
+  padding: 0.5rem;
+}
+.desk {
+  display: grid;
+  grid-template-columns: minmax(0, 7fr) minmax(0, 5fr);
+  gap: 1rem;
+  align-items: start;
+}
+.left,
+.right {
+  display: grid;
+  gap: 1rem;
+}
+@media (max-width: 900px) {
+  .desk {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+/* Room for the entry that stands at the thumb. */
+@media (max-width: 700px) {
+  .page {
+    padding-bottom: 15rem;
+  }
+}
+</style>

@@ -1,0 +1,363 @@
+<script setup lang="ts">
+import ReadingScale from './ReadingScale.vue'
+import MakeSafe from './MakeSafe.vue'
+import InputText from 'primevue/inputtext'
+import Button from 'primevue/button'
+import { computed, ref, watch, useTemplateRef } from 'vue'
+import { AppIcon } from '../../../ui'
+import { sayQuantity, readReading, type Dimension } from '../../../../core/foundation/quantity'
+import type { TestCard } from '../../../../core/explain'
+import { describeProblem, formatChance } from '../../../../core/words'
+
+const props = defineProps<{
+  card: TestCard
+  missing: { id: string; title: string; text: string }[]
+  best: boolean
+  closed: boolean
+}>()
+const emit = defineEmits<{
+  taken: [text: string]
+  safety: [step: string]
+  best: []
+  meter: [id: string]
+  first: [test: string]
+}>()
+/** What is typed lives with the page, so that nothing is lost when the card changes its face. */
+const text = defineModel<string>('text', { required: true })
+const refusal = ref('')
+const field = useTemplateRef<{ $el: HTMLElement }>('field')
+
+const dimension = computed<Dimension | undefined>(() =>
+  props.card.shape.takes === 'number' ? props.card.shape.dimension : undefined,
+)
+const parsed = computed(() => readReading(text.value, props.card.shape))
+const typed = computed(() => (parsed.value.ok && parsed.value.value.is === 'value' ? parsed.value.value.si : undefined))
+watch(
+  () => props.card.id,
+  () => (refusal.value = ''),
+)
+watch(text, () => (refusal.value = ''))
+
+function take(value = text.value) {
+  const r = readReading(value, props.card.shape)
+  if (!r.ok) {
+    refusal.value = describeProblem(r.problems[0])
+    return
+  }
+  emit('taken', value.trim())
+}
+const focus = () => field.value?.$el.focus()
+defineExpose({ focus })
+/** Suspects that would show the same stand together: one row for each reading that tells something. */
+const groups = computed(() => {
+  const by = new Map<string, TestCard['suspects']>()
+  for (const s of props.card.suspects) by.set(s.text, [...(by.get(s.text) ?? []), s])
+  return [...by].map(([text, suspects]) => ({ text, suspects }))
+})
+const PLACEHOLDER = { number: '0.0', word: 'code', times: '10/10', 'yes-no': '' } as const
+const chips = computed(() => {
+  const { shape } = props.card
+  if (shape.takes === 'yes-no') return []
+  if (shape.takes === 'word') return shape.words
+  if (shape.takes === 'times') return ['10/10']
+  return [...(shape.dimension === 'resistance' ? ['OL'] : []), ...(shape.dimension === 'voltage' ? ['0'] : []), 'never']
+})
+</script>
+
+<template>
+  <section class="card test" :aria-label="`Test: ${card.title}`">
+    <div class="row">
+      <span class="tag">{{ best ? 'Next test' : 'Your choice' }}</span>
+      <span class="tag school">{{ card.school === 'look' ? 'look, listen, feel' : card.school }}</span>
+      <span class="push small soft"
+        ><span class="number">{{ card.minutes.toFixed(card.minutes < 10 ? 1 : 0) }}</span> min</span
+      >
+      <button v-if="!best" type="button" class="text" @click="emit('best')">Back to the best test</button>
+    </div>
+    <h2>{{ card.title }}</h2>
+    <p class="how">{{ card.how }}</p>
+    <div v-if="card.meters.length > 1" class="chips" role="radiogroup" aria-label="Instrument">
+      <button
+        v-for="m in card.meters"
+        :key="m.id"
+        type="button"
+        role="radio"
+        class="chip"
+        :aria-checked="m.id === card.meter"
+        @click="emit('meter', m.id)"
+      >
+        {{ m.title }}
+      </button>
+    </div>
+    <p v-if="card.before !== undefined" class="small">
+      <template v-if="best">Once more, to rule out a slip. </template>Read before:
+      <span class="number">{{ card.before }}</span>
+    </p>
+    <p v-if="card.moves.length" class="small soft">First: {{ card.moves.join(' → ') }}</p>
+    <ul v-if="card.cautions.length" class="cautions">
+      <li v-for="c in card.cautions" :key="c"><AppIcon name="danger" /> {{ c }}</li>
+    </ul>
+    <MakeSafe v-if="missing.length && !closed" :steps="missing" :school="card.school" @done="emit('safety', $event)" />
+    <form v-else-if="!closed" class="entry" @submit.prevent="take()">
+      <p class="again">{{ card.title }}</p>
+      <div v-if="card.shape.takes === 'yes-no'" class="two">
+        <Button
+          type="button"
+          size="large"
+          severity="contrast"
+          variant="outlined"
+          data-answer="yes"
+          @click="emit('taken', 'yes')"
+          >Yes <kbd>Y</kbd></Button
+        >
+        <Button
+          type="button"
+          size="large"
+          severity="contrast"
+          variant="outlined"
+          data-answer="no"
+          @click="emit('taken', 'no')"
+          >No <kbd>X</kbd></Button
+        >
+        <button v-if="card.waits" type="button" class="chip" data-answer="never" @click="emit('taken', 'never')">
+          It never came to that
+        </button>
+      </div>
+      <template v-else>
+        <ReadingScale
+          v-if="dimension && card.healthy.mean !== undefined"
+          :healthy="card.healthy"
+          :suspects="card.suspects"
+          :dimension="dimension"
+          :typed="typed"
+        />
+        <div class="line">
+          <InputText
+            ref="field"
+            v-model="text"
+            class="number big"
+            :placeholder="PLACEHOLDER[card.shape.takes]"
+            autocomplete="off"
+            autocapitalize="off"
+            enterkeyhint="done"
+            aria-label="Reading"
+            :aria-invalid="!!refusal"
+            aria-describedby="refusal"
+          />
+          <Button type="submit" size="large">Enter <kbd>↵</kbd></Button>
+        </div>
+        <p class="small soft read">
+          {{
+            typed !== undefined && dimension
+              ? `Understood as ${sayQuantity(typed, dimension)}`
+              : card.shape.takes === 'times'
+                ? 'Type how many of how many times: 10/10'
+                : 'Type what the meter shows: OL, 2k7, 118.6, 0.4'
+          }}
+          <kbd>R</kbd>
+        </p>
+        <p v-if="refusal" id="refusal" role="alert" class="refusal">{{ refusal }}</p>
+        <div class="chips">
+          <button v-for="c in chips" :key="c" type="button" class="chip" @click="take(c)">{{ c }}</button>
+        </div>
+      </template>
+      <button type="button" class="chip quiet" @click="emit('taken', 'could not')">Could not take it</button>
+    </form>
+    <div v-if="card.why.length" class="why">
+      <h3>Why this one</h3>
+      <ul>
+        <li v-for="w in card.why" :key="w.text">
+          <strong class="number">{{ w.text }}</strong>
+          <span class="soft">({{ formatChance(w.chance) }} likely)</span> points to <strong>{{ w.leads }}</strong>
+          <span class="soft">({{ formatChance(w.p) }} of the chances)</span>
+        </li>
+      </ul>
+    </div>
+    <details class="expect" open>
+      <summary>What each suspect would make it show</summary>
+      <table>
+        <tbody>
+          <tr>
+            <td><strong>healthy</strong></td>
+            <td class="number">
+              {{ card.healthy.text
+              }}<span v-if="card.healthy.sd !== undefined && dimension" class="soft">
+                ± {{ sayQuantity(2 * card.healthy.sd, dimension) }}</span
+              >
+            </td>
+          </tr>
+          <tr v-for="g in groups" :key="g.text">
+            <td>
+              <span v-for="s in g.suspects" :key="s.title" class="who"
+                >{{ s.title }} <span class="soft small">{{ formatChance(s.p) }}</span></span
+              >
+            </td>
+            <td class="number">{{ g.text }}</td>
+          </tr>
+        </tbody>
+      </table>
+    </details>
+    <div v-if="card.destroys || card.losing.length" class="losing">
+      <p v-if="card.destroys"><strong>Mind:</strong> {{ card.destroys }}.</p>
+      <template v-if="card.losing.length">
+        <p>These take longer afterwards. Take them first:</p>
+        <button v-for="l in card.losing" :key="l.id" type="button" class="chip" @click="emit('first', l.id)">
+          {{ l.title }} <span class="soft small">{{ l.now.toFixed(1) }} min now, {{ l.after.toFixed(1) }} after</span>
+        </button>
+      </template>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.test {
+  display: grid;
+  gap: 0.65rem;
+  align-content: start;
+}
+.tag {
+  background: var(--ink);
+  color: var(--card);
+  border-radius: 99px;
+  padding: 0.1rem 0.7rem;
+  font-size: 0.82rem;
+  font-weight: 600;
+}
+.tag.school {
+  background: none;
+  color: var(--ink);
+  border: 1.5px solid var(--ink);
+}
+.cautions {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+  color: var(--danger);
+  font-size: 0.9rem;
+}
+.entry {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  gap: 0.4rem;
+}
+.line,
+.two {
+  display: flex;
+  gap: 0.6rem;
+}
+.two > * {
+  flex: 1;
+  min-height: 60px;
+  font-size: 1.15rem;
+}
+.big {
+  flex: 1;
+  min-width: 0;
+  font-size: 1.9rem;
+  font-weight: 600;
+}
+.refusal {
+  border-left: 5px solid var(--ink);
+  padding-left: 0.7rem;
+}
+.chips {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem;
+}
+.chip {
+  min-height: 44px;
+  min-width: 56px;
+  padding: 0 0.9rem;
+  border: 1.5px solid var(--soft);
+  border-radius: 10px;
+  background: none;
+  cursor: pointer;
+}
+.chip[aria-checked='true'] {
+  background: var(--shade);
+  border-width: 3px;
+  font-weight: 600;
+}
+.chip.quiet {
+  border-color: transparent;
+  text-decoration: underline;
+  padding-left: 0;
+}
+.text {
+  border: 0;
+  background: none;
+  text-decoration: underline;
+  min-height: 44px;
+  cursor: pointer;
+}
+.why ul {
+  margin: 0.2rem 0 0;
+  padding-left: 1.1rem;
+}
+.expect summary {
+  cursor: pointer;
+  min-height: 32px;
+  font-weight: 600;
+  font-size: 0.95rem;
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+  font-size: 0.92rem;
+}
+td {
+  padding: 0.25rem 0;
+  border-top: 1px solid var(--line);
+}
+/* Whitespace between elements on lines of their own is dropped by the compiler. */
+.why li > .soft,
+.expect td > span {
+  margin-left: 0.35em;
+}
+.who {
+  display: block;
+}
+.expect td.number {
+  font-size: 1.1rem;
+  vertical-align: top;
+}
+.losing {
+  display: grid;
+  gap: 0.4rem;
+  justify-items: start;
+  font-size: 0.92rem;
+}
+.losing .chip {
+  text-align: left;
+}
+.again {
+  display: none;
+}
+@media (max-width: 700px) {
+  .entry {
+    position: fixed;
+    inset: auto 0 0;
+    z-index: 5;
+    padding: 0.6rem 0.9rem;
+    background: var(--card);
+    border-top: 2px solid var(--ink);
+    gap: 0.3rem;
+  }
+  .again {
+    display: block;
+    font-weight: 700;
+    font-size: 0.95rem;
+  }
+  .quiet {
+    justify-self: start;
+  }
+  .read {
+    display: none;
+  }
+}
+td:last-child {
+  text-align: right;
+  white-space: nowrap;
+}
+</style>

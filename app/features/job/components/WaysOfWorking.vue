@@ -1,0 +1,79 @@
+<script setup lang="ts">
+import Select from 'primevue/select'
+import { computed } from 'vue'
+import type { Acceptance as Bands, Strategy as Order } from '../../../engine'
+
+const props = defineProps<{ order: Order; bands: Bands; closed: boolean }>()
+const emit = defineEmits<{ order: [order: Order]; bands: [bands: Bands] }>()
+
+const ORDERS: { id: Order; title: string }[] = [
+  { id: 'best', title: 'what saves most' },
+  { id: 'live-first', title: 'live first' },
+  { id: 'dead-first', title: 'dead first' },
+  { id: 'water-first', title: 'water first' },
+]
+const BANDS: { id: Bands; title: string }[] = [
+  { id: 'published', title: 'inside the printed band' },
+  { id: 'sibling', title: 'like its sibling' },
+  { id: 'not-open-or-short', title: 'not open or shorted' },
+]
+const ways = computed(() => [
+  {
+    asks: 'Order',
+    about: 'Order of tests',
+    now: props.order,
+    options: ORDERS,
+    choose: (id: string) => emit('order', id as Order),
+  },
+  {
+    asks: 'A coil is good when',
+    about: 'What makes a coil good',
+    now: props.bands,
+    options: BANDS,
+    choose: (id: string) => emit('bands', id as Bands),
+  },
+])
+const titleOf = (options: { id: string; title: string }[], id: string) => options.find((o) => o.id === id)?.title
+const said = computed(() => `Order: ${titleOf(ORDERS, props.order)} · Coils: ${titleOf(BANDS, props.bands)}`)
+</script>
+
+<template>
+  <details class="push">
+    <summary class="small">{{ said }}</summary>
+    <label v-for="way in ways" :key="way.asks" class="small"
+      >{{ way.asks }}
+      <Select
+        :model-value="way.now"
+        :options="way.options"
+        option-label="title"
+        option-value="id"
+        :disabled="closed"
+        :aria-label="way.about"
+        @update:model-value="way.choose"
+      />
+    </label>
+  </details>
+</template>
+
+<style scoped>
+summary {
+  cursor: pointer;
+  min-height: 44px;
+  display: flex;
+  align-items: center;
+  justify-content: flex-end;
+  color: var(--soft);
+}
+summary::before {
+  content: '▸';
+  margin-right: 0.4em;
+}
+details[open] summary::before {
+  content: '▾';
+}
+label {
+  display: grid;
+  gap: 0.2rem;
+  margin-bottom: 0.5rem;
+}
+</style>

@@ -1,0 +1,1 @@
+export { default as JobDesk } from './components/JobDesk.vue'

@@ -1,0 +1,236 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import InputText from 'primevue/inputtext'
+import Textarea from 'primevue/textarea'
+import { computed, onScopeDispose, ref, shallowRef } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import { fits, search } from '../../../../core/search'
+import { listUnits, type Unit } from '../../../../shared/contracts/units'
+import { fetchOrKept } from '../../../data/fetched'
+import { sheetOf } from '../../../data/sheets'
+import { hear } from '../../../data/tabs'
+import { useEngine, type MachineFacts } from '../../../engine'
+import { TroubleBar } from '../../../ui'
+import { useSession } from '../../session'
+import { openJob } from '../open-job'
+
+interface Findable extends Unit {
+  words: string[]
+  codes: { code: string; title: string; means: string; lamps?: string | undefined }[]
+}
+const session = useSession()
+const route = useRoute()
+const router = useRouter()
+const engine = useEngine()
+const units = shallowRef<Findable[]>([])
+const unit = shallowRef<Findable>()
+const facts = shallowRef<MachineFacts>()
+const picked = ref<string[]>([])
+const words = ref('')
+const query = ref('')
+/** Code that the machine shows, as a reading. */
+const code = ref('')
+const found = computed(() => search(units.value, query.value))
+/** Codes whose name or lamps the query names. */
+const meant = (m: Findable) =>
+  query.value.trim() ? m.codes.filter((c) => fits({ words: [c.code, c.lamps ?? ''] }, query.value)) : []
+const trouble = ref('')
+const stale = ref(false)
+const busy = ref(false)
+
+async function attempt(act: () => Promise<void>) {
+  try {
+    await act()
+    trouble.value = ''
+  } catch (error) {
+    trouble.value = error instanceof Error ? error.message : String(error)
+  }
+}
+async function load() {
+  const { value, fresh } = await fetchOrKept(session.person!.id, 'units', listUnits)
+  stale.value = !fresh
+  units.value = value.units.map((u) => ({
+    ...u,
+    words: [u.title, u.serial, u.customer.name, u.site.name, ...(value.sheets[u.sheet]?.words ?? [])],
+    codes: value.sheets[u.sheet]?.codes ?? [],
+  }))
+  const asked = units.value.find((u) => u.id === route.query.unit)
+  if (asked && !unit.value) await choose(asked)
+}
+void attempt(load)
+onScopeDispose(hear(({ type }) => type === 'again' && stale.value && void attempt(load)))
+
+const choose = (m: Findable) =>
+  attempt(async () => {
+    unit.value = m
+    facts.value = undefined
+    picked.value = []
+    code.value = ''
+    const opened = await engine.open(await sheetOf(m.revision))
+    if (unit.value === m) facts.value = opened
+  })
+
+const begin = () =>
+  attempt(async () => {
+    busy.value = true
+    try {
+      const job = await openJob(session.person!, unit.value!, {
+        complaints: [...picked.value],
+        words: words.value,
+        code: code.value,
+      })
+      await router.push(`/jobs/${job}`)
+    } finally {
+      busy.value = false
+    }
+  })
+const turn = (id: string) =>
+  (picked.value = picked.value.includes(id) ? picked.value.filter((x) => x !== id) : [...picked.value, id])
+</script>
+
+<template>
+  <main class="page narrow">
+    <h1>New call</h1>
+    <p v-if="trouble" role="alert" class="card">{{ trouble }}</p>
+    <TroubleBar
+      v-else-if="stale"
+      text="The server cannot be reached. A call on a machine that was opened here before is kept and sent later."
+    />
+    <section>
+      <label class="find"
+        ><h2>Which machine?</h2>
+        <InputText
+          v-model="query"
+          fluid
+          placeholder="Maker, model, customer, code, lamps or complaint"
+          aria-label="Find a machine"
+        />
+      </label>
+      <p v-if="query && !found.length" class="soft">
+        Nothing fits. Try the model alone, or the customer. Spelling and hyphens do not matter.
+      </p>
+      <div class="choices">
+        <button
+          v-for="m in found"
+          :key="m.id"
+          type="button"
+          class="card choice"
+          :aria-pressed="unit?.id === m.id"
+          @click="choose(m)"
+        >
+          <strong>{{ m.title }}</strong><span class="soft small">{{ m.customer.name }}, {{ m.site.name }}</span
+          ><span v-for="c in meant(m)" :key="c.code" class="small"
+            ><strong>{{ c.code }}</strong
+            >: {{ c.title }}{{ c.lamps ? ` (${c.lamps})` : '' }}</span
+          >
+        </button>
+      </div>
+    </section>
+    <section v-if="unit && !facts && !trouble" class="soft">Opening the sheet …</section>
+    <template v-if="facts">
+      <section>
+        <h2>What does the customer say?</h2>
+        <div class="says">
+          <button
+            v-for="c in facts.complaints"
+            :key="c.id"
+            type="button"
+            class="say"
+            :aria-pressed="picked.includes(c.id)"
+            @click="turn(c.id)"
+          >
+            {{ c.says }}
+          </button>
+        </div>
+      </section>
+      <section v-if="unit?.codes.length">
+        <h2>Does it show a code or a pattern of lamps?</h2>
+        <div class="says">
+          <button
+            v-for="c in unit.codes"
+            :key="c.code"
+            type="button"
+            class="say"
+            :aria-pressed="code === c.code"
+            :title="c.means"
+            @click="code = code === c.code ? '' : c.code"
+          >
+            {{ c.code }}: {{ c.title }}{{ c.lamps ? `, ${c.lamps}` : '' }}
+          </button>
+        </div>
+        <p v-if="code" class="soft small">
+          {{ code }}: {{ unit.codes.find((c) => c.code === code)?.means }}. It is entered as the first reading.
+        </p>
+      </section>
+      <section>
+        <label class="words"
+          ><h2>In their own words, and what was moved or done lately</h2>
+          <Textarea v-model="words" rows="3" fluid placeholder="Worked until the plumber was here on Tuesday …" />
+        </label>
+      </section>
+      <div class="bar">
+        <Button :disabled="!picked.length" :loading="busy" @click="begin">Begin the job</Button>
+        <span v-if="!picked.length" class="soft small">Pick at least one complaint.</span>
+      </div>
+    </template>
+  </main>
+</template>
+
+<style scoped>
+.narrow {
+  max-width: 900px;
+}
+section {
+  display: grid;
+  gap: 0.6rem;
+}
+.find {
+  display: grid;
+  gap: 0.6rem;
+}
+.choices {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(250px, 1fr));
+  gap: 0.6rem;
+}
+.choice {
+  display: grid;
+  text-align: left;
+  cursor: pointer;
+  min-height: 64px;
+}
+.choice[aria-pressed='true'],
+.say[aria-pressed='true'] {
+  border: 3px solid var(--good);
+  background: color-mix(in srgb, var(--good) 12%, var(--card));
+}
+.says {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.5rem;
+}
+.say {
+  border: 2px solid var(--line);
+  background: var(--card);
+  border-radius: 99px;
+  padding: 0 1.1rem;
+  min-height: 48px;
+  cursor: pointer;
+}
+.say[aria-pressed='true']::before {
+  content: '✓ ';
+}
+.words {
+  display: grid;
+  gap: 0.6rem;
+}
+.bar {
+  position: sticky;
+  bottom: 0;
+  background: var(--paper);
+  padding: 0.7rem 0;
+  display: flex;
+  gap: 1rem;
+  align-items: center;
+}
+</style>

@@ -1,0 +1,2 @@
+export { default as JobList } from './components/JobList.vue'
+export { default as NewCall } from './components/NewCall.vue'

@@ -1,0 +1,1 @@
+export { default as MyPage } from './components/MyPage.vue'

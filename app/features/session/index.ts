@@ -1,0 +1,2 @@
+export { default as SignIn } from './components/SignIn.vue'
+export { useSession } from './store'

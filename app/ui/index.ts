@@ -1,0 +1,5 @@
+export { default as AppIcon, type IconName } from './AppIcon.vue'
+export { default as TroubleBar } from './TroubleBar.vue'
+export { useKeys } from './use-keys'
+export { useKeySwitch } from './use-key-switch'
+export { useLook, type Look } from './use-look'

@@ -1,0 +1,126 @@
+import { fine, problem, wrong, type Outcome } from '../issues'
+import { findUnit, HOME_UNIT, toSi, type Dimension } from './units'
+
+/** What a technician can write down at a meter or by his senses. Values are SI. */
+export type ReadingValue =
+  | { is: 'value'; si: number }
+  | { is: 'open' }
+  | { is: 'yes' }
+  | { is: 'no' }
+  | { is: 'never' }
+  | { is: 'word'; word: string }
+  /** So many of so many times it did what it should. */
+  | { is: 'times'; clean: number; of: number }
+  | { is: 'could-not' }
+
+export type ReadingShape =
+  | { takes: 'number'; dimension: Dimension }
+  | { takes: 'yes-no' }
+  | { takes: 'word'; words: string[] }
+  | { takes: 'times' }
+
+const OPEN = new Set([
+  'ol',
+  'o.l',
+  'o.l.',
+  '0l',
+  '0.l',
+  '.ol',
+  'o/l',
+  'open',
+  'inf',
+  'infinite',
+  '∞',
+  'overload',
+  '1 .',
+  'open line',
+])
+const YES = new Set(['y', 'yes', 'ja', 'true', '+'])
+const NO = new Set(['n', 'no', 'none', 'false', '-'])
+const NEVER = new Set(['never', 'not reached', 'did not', "didn't", 'endless'])
+const COULD_NOT = new Set(['could not', "couldn't", 'cannot', "can't", 'skip', '?'])
+
+/** `2k7`, `0R4`, `1M2`: the multiplier stands where the decimal point would. */
+const CODED = /^(\d+)([kKMmRrΩ])(\d+)$/u
+const CODE_FACTOR: Record<string, number> = { k: 1e3, K: 1e3, M: 1e6, m: 1e-3, R: 1, r: 1, Ω: 1 }
+const PLAIN = /^([-+−]?(?:\d+(?:[.,]\d*)?|[.,]\d+))\s*(.*)$/u
+
+/** What a display or a meter may show below zero: a level, by the offset of its sensor. */
+const BELOW_ZERO = new Set<Dimension>(['temperature', 'voltage', 'current', 'length'])
+
+function example(shape: ReadingShape): string {
+  if (shape.takes === 'yes-no') return 'yes or no'
+  if (shape.takes === 'word') return shape.words.join(', ')
+  if (shape.takes === 'times') return 'how many of how many times, such as 10/10 or 9 of 10'
+  switch (shape.dimension) {
+    case 'resistance':
+      return 'ohms such as 118.6, 2k7, 1.2 kΩ, or OL'
+    case 'voltage':
+      return 'volts such as 118.6, 0.4 or 350 mV'
+    case 'time':
+      return 'a time such as 90, 90 s or 2:30, or never'
+    default:
+      return `a number such as 12.5 ${HOME_UNIT[shape.dimension].symbol}`
+  }
+}
+
+/**
+ * Reads what a technician types for a test of the given shape: `OL`, `2k7`, `118.6`, `0.4`, `1,2 k`, `2:30`, `yes`.
+ * A bare number is in the home unit of its dimension. `1,180` is refused: it is 1180 to one reader and 1.18 to another.
+ *
+ * @returns the reading in SI, or `bad-reading` / `wrong-dimension` / `ambiguous` saying what would be understood
+ * @example readReading('2k7', { takes: 'number', dimension: 'resistance' }) // { is: 'value', si: 2700 }
+ */
+export function readReading(text: string, shape: ReadingShape): Outcome<ReadingValue> {
+  const plain = text.trim().replace(/\s+/g, ' ')
+  const lower = plain.toLowerCase()
+  const refuse = (code: 'bad-reading' | 'wrong-dimension' | 'ambiguous', expected: string) =>
+    wrong(problem(code, [], { found: plain === '' ? 'nothing' : plain, expected }))
+  if (COULD_NOT.has(lower)) return fine({ is: 'could-not' })
+  if (shape.takes === 'yes-no') {
+    if (YES.has(lower)) return fine({ is: 'yes' })
+    if (NO.has(lower)) return fine({ is: 'no' })
+    if (NEVER.has(lower)) return fine({ is: 'never' })
+    return refuse('bad-reading', example(shape))
+  }
+  if (NEVER.has(lower)) return fine({ is: 'never' })
+  if (shape.takes === 'word') {
+    const letters = (s: string) => s.toUpperCase().replaceAll('O', '0').replace(/[\s-]/g, '')
+    const word = shape.words.find((w) => letters(w) === letters(plain))
+    return word === undefined ? refuse('bad-reading', example(shape)) : fine({ is: 'word', word })
+  }
+  if (shape.takes === 'times') {
+    const counted = /^(\d{1,4})\s*(?:\/|of|out of)\s*(\d{1,4})$/i.exec(plain)
+    const [clean, of] = counted ? [Number(counted[1]), Number(counted[2])] : [NaN, NaN]
+    if (!(of >= 1 && clean <= of)) return refuse('bad-reading', example(shape))
+    return fine({ is: 'times', clean, of })
+  }
+  const { dimension } = shape
+  if (dimension === 'resistance' && OPEN.has(lower)) return fine({ is: 'open' })
+  const clock = /^(\d+):([0-5]\d)$/.exec(plain)
+  if (clock && dimension === 'time') return fine({ is: 'value', si: Number(clock[1]) * 60 + Number(clock[2]) })
+  const squeezed = plain.replaceAll(' ', '')
+  const coded = CODED.exec(squeezed)
+  if (coded && dimension === 'resistance')
+    return fine({ is: 'value', si: Number(`${coded[1]}.${coded[3]}`) * CODE_FACTOR[coded[2]!]! })
+  const match = PLAIN.exec(plain)
+  if (!match) return refuse('bad-reading', example(shape))
+  const digits = match[1]!.replace('−', '-')
+  if (/^[-+]?[1-9]\d{0,2},\d{3}$/.test(digits))
+    return refuse('ambiguous', `${digits.replace(',', '')} or ${digits.replace(',', '.')}, without the comma`)
+  const number = Number(digits.replace(',', '.'))
+  const unitText = match[2]!.trim()
+  const unit =
+    unitText === ''
+      ? HOME_UNIT[dimension]
+      : dimension === 'resistance' && /^[kKMR]$/.test(unitText)
+        ? findUnit(unitText === 'R' ? 'Ω' : unitText === 'M' ? 'MΩ' : 'kΩ')!
+        : /^M(Ω|ohms?)$/.test(unitText)
+          ? findUnit('MΩ')!
+          : findUnit(unitText.replace(/\s*(ac|dc)$/i, ''))
+  if (!unit || !Number.isFinite(number)) return refuse('bad-reading', example(shape))
+  if (unit.dimension !== dimension) return refuse('wrong-dimension', example(shape))
+  const si = toSi(number, unit)
+  if (si < 0 && !BELOW_ZERO.has(dimension)) return refuse('bad-reading', example(shape))
+  return fine({ is: 'value', si })
+}

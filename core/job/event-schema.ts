@@ -1,0 +1,107 @@
+import { z } from 'zod'
+import { VERBS } from '../evidence'
+
+/**
+ * What happened on a job, as data. An event is written once and never changed: a newer form of the language gets a
+ * new version here and an upcaster in `upcast.ts`.
+ */
+export const EVENT_VERSION = 2
+
+/** Years outside these are a broken clock, not a time. */
+const YEARS = { first: 2000, last: 2099 }
+
+/** U+0000 and half a surrogate pair: no database column and no wire carries them. */
+const ODD = /\p{Surrogate}/u
+const NUL = String.fromCharCode(0)
+
+/** Whether every store and every wire can carry a text as it is. */
+export const isSoundText = (text: string): boolean => !ODD.test(text) && !text.includes(NUL)
+
+/** The same text without what no store can carry. */
+export const soundText = (text: string): string => text.replaceAll(NUL, '').replace(/\p{Surrogate}/gu, '')
+
+/** A text of so many characters that can be stored. */
+export const text = (most: number, least = 0) =>
+  z.string().min(least).max(most).refine(isSoundText, 'holds a character that cannot be kept')
+
+/** A moment in ISO 8601, UTC, in a year that a clock of today may show. */
+export const moment = z.iso.datetime().refine((at) => {
+  const year = new Date(at).getUTCFullYear()
+  return year >= YEARS.first && year <= YEARS.last
+}, 'is no time of these years')
+
+const name = text(80, 1)
+const words = text(4000)
+const revision = z.string().regex(/^[0-9a-f]{64}$/)
+
+/** A reading as it was understood where it was typed; SI. */
+const value = z.discriminatedUnion('is', [
+  z.strictObject({ is: z.literal('value'), si: z.number() }),
+  z.strictObject({ is: z.enum(['open', 'yes', 'no', 'never', 'could-not']) }),
+  z.strictObject({ is: z.literal('word'), word: name }),
+  z.strictObject({ is: z.literal('times'), clean: z.int().min(0), of: z.int().min(1) }),
+])
+
+export const payloadSchema = z.discriminatedUnion('type', [
+  /** The call: a unit, the revision of its sheet, and what the customer says. */
+  z.strictObject({
+    type: z.literal('opened'),
+    unit: z.uuid(),
+    revision: revision.optional(),
+    complaints: z.array(name).min(1).max(12),
+    words,
+  }),
+  z.strictObject({ type: z.literal('safety'), step: name }),
+  z.strictObject({
+    type: z.literal('reading'),
+    test: text(200, 1),
+    text: text(60, 1),
+    /** Absent in events of before it was kept; the text is read again then. */
+    value: value.optional(),
+    instrument: name.optional(),
+  }),
+  z.strictObject({
+    type: z.literal('action'),
+    action: z.strictObject({ verb: z.enum(VERBS), target: name.optional() }),
+  }),
+  z.strictObject({ type: z.literal('retracted'), event: z.uuid() }),
+  z.strictObject({
+    type: z.literal('test-strategy'),
+    strategy: z.enum(['best', 'live-first', 'dead-first', 'water-first']),
+  }),
+  z.strictObject({ type: z.literal('acceptance'), acceptance: z.enum(['published', 'sibling', 'not-open-or-short']) }),
+  z.strictObject({ type: z.literal('note'), text: text(4000, 1) }),
+  z.strictObject({ type: z.literal('closed'), repair: text(80), text: words }),
+  z.strictObject({ type: z.literal('reopened') }),
+])
+
+export const jobEventSchema = z.strictObject({
+  /** UUIDv7, made by the device: sent twice it is one event. */
+  id: z.uuid(),
+  version: z.literal(EVENT_VERSION),
+  /** When it happened by the device's clock. Shown only; order comes from the server's sequence. */
+  at: moment,
+  device: name,
+  /** Counts the entries of this device from 1; 0 where it was not kept. */
+  ordinal: z
+    .int()
+    .min(0)
+    .max(2 ** 31 - 1),
+  /** The last server sequence of this job that the device had seen when it was entered. */
+  baseSeq: z
+    .int()
+    .min(0)
+    .max(2 ** 31 - 1),
+  payload: payloadSchema,
+})
+
+export type JobEvent = z.infer<typeof jobEventSchema>
+export type Payload = JobEvent['payload']
+
+/** An event as the server keeps it: with its place in the job and who entered it. */
+export interface SequencedEvent extends JobEvent {
+  /** 1, 2, 3 … without a gap in each job: the order of the fold. */
+  seq: number
+  /** Name of the person who entered it. */
+  by: string
+}

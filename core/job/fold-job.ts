@@ -1,0 +1,65 @@
+import type { ReadingValue } from '../foundation/quantity'
+import type { Action } from '../evidence'
+import { apply, emptyStanding, type JobStanding } from './apply'
+import type { SequencedEvent } from './event-schema'
+
+/** One line of a job's log. */
+export type Entry = {
+  event: string
+  seq: number
+  /** By the device's clock, never later than it was received. */
+  at: string
+  by: string
+  /** It was entered before a closing that reached the server first. */
+  late: boolean
+  /** Whose work on the machine lay between what the device had seen and this entry; empty where none did. */
+  overlaps: string[]
+} & (
+  | { type: 'reading'; test: string; text: string; value: ReadingValue | undefined; instrument: string | undefined }
+  | { type: 'action'; action: Action }
+)
+
+/** A job with its log: what a screen shows. */
+export interface Job extends JobStanding {
+  /** Readings and actions in the order of the fold; what was taken back is left out. */
+  log: Entry[]
+  remarks: { event: string; at: string; by: string; text: string }[]
+}
+
+/** The hands of others change what a meter shows: only what was done to the machine overlaps. */
+function overlapsOf(e: SequencedEvent, actions: readonly SequencedEvent[]): string[] {
+  const between = actions.filter((a) => a.seq > e.baseSeq && a.seq < e.seq && a.device !== e.device)
+  return [...new Set(between.map((a) => a.by))]
+}
+
+/** Each event once, in the order of the fold. */
+export function inOrder(events: readonly SequencedEvent[]): SequencedEvent[] {
+  return [...new Map(events.map((e) => [e.id, e])).values()].sort((a, b) => a.seq - b.seq)
+}
+
+/** Folds the events of a job. Pure; an event given twice counts once, and the order of arrival makes no difference. */
+export function foldJob(events: readonly SequencedEvent[]): Job {
+  const ordered = inOrder(events)
+  const byId = new Map(ordered.map((e) => [e.id, e]))
+  let standing = emptyStanding
+  const late = new Set<string>()
+  for (const e of ordered) {
+    if (standing.closed && e.baseSeq < standing.closed.seq) late.add(e.id)
+    standing = apply(standing, e, (id) => byId.get(id))
+  }
+  const gone = new Set(standing.gone)
+  const actions = ordered.filter((e) => e.payload.type === 'action')
+  const log: Entry[] = []
+  const remarks: Job['remarks'] = []
+  for (const e of ordered) {
+    if (gone.has(e.id)) continue
+    const { payload, seq, at, by } = e
+    const common = { event: e.id, seq, at, by, late: late.has(e.id) }
+    if (payload.type === 'reading') {
+      const { test, text, value, instrument } = payload
+      log.push({ ...common, overlaps: overlapsOf(e, actions), type: 'reading', test, text, value, instrument })
+    } else if (payload.type === 'action') log.push({ ...common, overlaps: [], type: 'action', action: payload.action })
+    else if (payload.type === 'note') remarks.push({ event: e.id, at, by, text: payload.text })
+  }
+  return { ...standing, log, remarks }
+}

@@ -1,0 +1,75 @@
+import { fine, wrong, problem, type Outcome } from '../foundation/issues'
+import type { Dimension, ReadingShape } from '../foundation/quantity'
+import type { Action, Vocabulary } from '../evidence'
+
+/** What a test does to the machine and to the hands, for the guard. */
+export type School = 'live' | 'dead' | 'water' | 'look'
+
+export interface SafetyNeed {
+  id: string
+  title: string
+  before: 'anything' | 'dead' | 'live'
+}
+
+/**
+ * What must be known of a revision of a sheet to check a job's events and to list its machines, as plain data: made
+ * once when the revision is kept, so that no request runs a machine.
+ */
+export interface SheetFacts {
+  title: string
+  /** What a machine is looked for by: maker, model, family, codes, lamps, complaints. */
+  words: string[]
+  codes: { code: string; title: string; means: string; lamps?: string }[]
+  complaints: { id: string; says: string }[]
+  needs: SafetyNeed[]
+  repairs: { id: string; title: string }[]
+  tests: Record<string, { school: School; shape: ReadingShape; meters: string[] }>
+  meters: Record<string, { dimension: Dimension; says: boolean }>
+  targets: Partial<Record<Action['verb'], string[]>>
+  /** Ends of a free probe, and moments it may be taken at. */
+  points: string[]
+  moments: string[]
+}
+
+const PROBE = /^\s*([\w-]+\.[\w-]+)\s+to\s+([\w-]+\.[\w-]+)(?:\s+at\s+([\w-]+))?\s*$/
+
+/** How a test is written and to which school it belongs; `undefined` when there is none by this name and instrument. */
+export function findTest(
+  facts: SheetFacts,
+  test: string,
+  instrument: string | undefined,
+): { school: School; shape: ReadingShape } | undefined {
+  const meter = instrument === undefined ? undefined : facts.meters[instrument]
+  if (instrument !== undefined && !meter) return undefined
+  const listed = Object.hasOwn(facts.tests, test) ? facts.tests[test] : undefined
+  const shaped = (shape: ReadingShape): ReadingShape => (meter?.says ? { takes: 'yes-no' } : shape)
+  if (listed) {
+    if (instrument !== undefined && !listed.meters.includes(instrument)) return undefined
+    return { school: listed.school, shape: shaped(listed.shape) }
+  }
+  const probe = PROBE.exec(test)
+  const dimension = meter?.dimension ?? 'voltage'
+  if (!probe || (dimension !== 'voltage' && dimension !== 'resistance')) return undefined
+  const [, a, b, at] = probe
+  if (!facts.points.includes(a!) || !facts.points.includes(b!)) return undefined
+  if (at !== undefined && !facts.moments.includes(at)) return undefined
+  const dead = dimension === 'resistance'
+  // Ohms are taken at rest, proved dead; nothing else is taken then.
+  if (dead && at !== undefined && at !== 'off') return undefined
+  return { school: dead ? 'dead' : 'live', shape: shaped({ takes: 'number', dimension }) }
+}
+
+/** The names that evidence about this machine may use. */
+export const vocabularyFrom = (facts: SheetFacts): Vocabulary => ({
+  complaints: facts.complaints.map((c) => c.id),
+  tests: Object.keys(facts.tests),
+  instruments: Object.keys(facts.meters),
+  shapeOf: (test, instrument) => findTest(facts, test, instrument)?.shape,
+  probe: (text, instrument): Outcome<string> =>
+    findTest(facts, text, instrument)
+      ? fine(text)
+      : wrong(
+          problem('unknown-test', ['probe'], { found: text, expected: 'PART.TERMINAL to PART.TERMINAL [at MOMENT]' }),
+        ),
+  targets: facts.targets,
+})

@@ -1,0 +1,1 @@
+export { fits, search, type Findable } from './search'

@@ -1,0 +1,3 @@
+export { describeProblem } from './describe-problem'
+export { describeRefusal } from './describe-refusal'
+export { formatChance } from './format-chance'

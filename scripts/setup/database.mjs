@@ -1,0 +1,34 @@
+import { randomBytes } from 'node:crypto'
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { run } from './run.mjs'
+
+const APP_ROLE = 'duckweed_app'
+
+/** The password of the application's role, made once per checkout. */
+function appPassword(root) {
+  const file = join(root, '.data', 'app-password')
+  if (!existsSync(file)) {
+    mkdirSync(join(root, '.data'), { recursive: true })
+    writeFileSync(file, randomBytes(24).toString('base64url'), { mode: 0o600 })
+  }
+  return readFileSync(file, 'utf8').trim()
+}
+
+/**
+ * As owner of a database: tables, sheets, the application's role, demo world.
+ *
+ * @param options `fresh`: from nothing; `bare`: without the demo world's jobs
+ * @returns the address under which the application works: a role that may change no table. `undefined` when it failed
+ */
+export async function prepareDatabase(root, ownerUrl, { fresh = false, bare = false } = {}) {
+  const password = appPassword(root)
+  const args = ['server/database/prepare.ts', ...(fresh ? ['--fresh'] : []), ...(bare ? ['--bare'] : [])]
+  const env = { ...process.env, DATABASE_URL: ownerUrl, APP_PASSWORD: password }
+  const code = await run(join(root, 'node_modules/.bin/tsx'), args, { cwd: root, env })
+  if (code !== 0) return undefined
+  const url = new URL(ownerUrl)
+  url.username = APP_ROLE
+  url.password = password
+  return url.href
+}

@@ -1,0 +1,186 @@
+import { isDeepStrictEqual } from 'node:util'
+import type { Transaction } from 'sequelize'
+import {
+  apply,
+  emptyStanding,
+  jobEventSchema,
+  refuses,
+  type JobEvent,
+  type JobStanding,
+  type Refusal,
+  type SequencedEvent,
+  type SheetFacts,
+} from '../../../core/job'
+import { boundedMoment, type EventResult } from '../../../core/sync'
+import { describeRefusal } from '../../../core/words'
+import type { Person } from '../../../shared/contracts/session'
+import { apiError, notFound } from '../../platform/errors'
+import { announceJob } from '../news/service'
+import { currentRevision, factsOfRevision } from '../sheets/service'
+import { findUnitSheet } from '../units/service'
+import { inTransaction } from '../../platform/database'
+import { findEvents, insertJob, lockJob, writeEvents, writeWords, type LockedJob } from './repository'
+
+/** Largest single event, characters of JSON. */
+const LARGEST_EVENT = 16_000
+
+const refused = (id: string, refusal: Refusal): EventResult => ({
+  id,
+  status: 'refused',
+  code: refusal.code,
+  message: describeRefusal(refusal),
+})
+
+type Parsed = { event: JobEvent } | { result: EventResult }
+
+/** Each event by itself: one that cannot be understood does not hold up the others. */
+function parseEvent(raw: unknown): Parsed {
+  const parsed = jobEventSchema.safeParse(raw)
+  if (parsed.success && JSON.stringify(raw).length <= LARGEST_EVENT) return { event: parsed.data }
+  const { id } = (typeof raw === 'object' && raw !== null ? raw : {}) as { id?: unknown }
+  const named = typeof id === 'string' ? id.slice(0, 80) : ''
+  return { result: refused(named, { code: parsed.success ? 'too-large' : 'wrong-shape' }) }
+}
+
+/** Which revision of which sheet a job is on, and what is wrong where it cannot be opened. */
+async function openJob(
+  who: Person,
+  job: string,
+  event: JobEvent,
+  received: Date,
+  transaction: Transaction,
+): Promise<LockedJob | Refusal> {
+  if (event.payload.type !== 'opened') return { code: 'not-opened' }
+  const unit = await findUnitSheet(who, event.payload.unit)
+  if (!unit) return { code: 'unknown-unit' }
+  const revision = event.payload.revision ?? (await currentRevision(unit.sheet))
+  const known =
+    revision !== undefined &&
+    (await factsOfRevision(revision)
+      .then(() => true)
+      .catch(() => false))
+  if (!known) return { code: 'unknown-revision' }
+  await insertJob(
+    { id: job, organisation: who.organisation, unit: unit.id, revision, openedBy: who.id, at: received },
+    transaction,
+  )
+  return (await lockJob(job, who.organisation, transaction)) ?? { code: 'id-taken' }
+}
+
+/** The facts that judge the events of a job: those of the revision it was begun with. */
+export async function factsOfJob(job: { revision: string | null; sheet: string }): Promise<SheetFacts> {
+  const revision = job.revision ?? (await currentRevision(job.sheet))
+  if (revision === undefined) throw apiError(503, 'sheet-not-ready', 'This sheet is being prepared. It is tried again.')
+  return factsOfRevision(revision)
+}
+
+/** One run over the events of a request, against a job that is locked. */
+class Append {
+  readonly results: EventResult[] = []
+  readonly fresh: (SequencedEvent & { shownAt: Date })[] = []
+  private readonly byId = new Map<string, SequencedEvent>()
+  private readonly elsewhere = new Set<string>()
+  standing: JobStanding
+
+  constructor(
+    private readonly who: Person,
+    private readonly job: LockedJob,
+    private readonly facts: SheetFacts,
+    known: readonly { job: string; event: SequencedEvent }[],
+    private readonly shown: (at: string) => Date,
+  ) {
+    if (job.seq > 0 && !job.standing)
+      throw apiError(503, 'job-not-ready', 'This job is being brought to its new form. It is tried again.')
+    this.standing = job.standing ?? emptyStanding
+    for (const k of known) {
+      if (k.job === job.id) this.byId.set(k.event.id, k.event)
+      else this.elsewhere.add(k.event.id)
+    }
+  }
+
+  take(event: JobEvent): void {
+    const { id } = event
+    const there = this.byId.get(id)
+    if (there) {
+      const same = isDeepStrictEqual(there.payload, JSON.parse(JSON.stringify(event.payload)))
+      this.results.push(same ? { id, status: 'duplicate', seq: there.seq } : refused(id, { code: 'id-taken' }))
+      return
+    }
+    const refusal = this.elsewhere.has(id) ? { code: 'id-taken' as const } : this.judge(event)
+    if (refusal) {
+      this.results.push(refused(id, refusal))
+      return
+    }
+    const shownAt = this.shown(event.at)
+    const kept = { ...event, at: shownAt.toISOString(), seq: this.standing.seq + 1, by: this.who.name, shownAt }
+    // A device cannot have seen what is not there yet.
+    kept.baseSeq = Math.min(kept.baseSeq, this.job.seq + this.fresh.length)
+    this.byId.set(id, kept)
+    this.standing = apply(this.standing, kept, (other) => this.byId.get(other))
+    this.fresh.push(kept)
+    this.results.push({ id, status: 'accepted', seq: kept.seq })
+  }
+
+  private judge(event: JobEvent): Refusal | undefined {
+    const { payload } = event
+    if (payload.type === 'opened' && payload.unit !== this.job.unit) return { code: 'unknown-unit' }
+    const target = payload.type === 'retracted' ? this.byId.get(payload.event) : undefined
+    return refuses(this.standing, event, this.facts, this.who.role, target)
+  }
+}
+
+/** Complaints and repair in words, and whatever else a job is looked for by. */
+export function wordsOf(standing: JobStanding, facts: SheetFacts): { complaints: string[]; more: string[] } {
+  const says = new Map(facts.complaints.map((c) => [c.id, c.says]))
+  const repair = facts.repairs.find((r) => r.id === standing.closed?.repair)?.title
+  return {
+    complaints: standing.complaints.map((c) => says.get(c) ?? c),
+    more: [standing.words, repair, standing.closed?.text].filter((x): x is string => !!x),
+  }
+}
+
+/**
+ * Appends events to a job under its row lock, each once, in the order sent. What the guard lets through gets the next
+ * sequence; everything else gets its reason.
+ *
+ * @param offset what the device's clock is off by, ms
+ */
+export async function appendEvents(
+  who: Person,
+  jobId: string,
+  raw: readonly unknown[],
+  offset: number,
+  received: Date,
+): Promise<EventResult[]> {
+  const parsed = raw.map(parseEvent)
+  const events = parsed.flatMap((p) => ('event' in p ? [p.event] : []))
+  if (!events.length) return parsed.flatMap((p) => ('result' in p ? [p.result] : []))
+  const outcome = await inTransaction(async (transaction) => {
+    const job =
+      (await lockJob(jobId, who.organisation, transaction)) ??
+      (await openJob(who, jobId, events[0]!, received, transaction))
+    // Another organisation's job does not exist for this one; nothing is refused for good that never had a job.
+    if ('code' in job) {
+      if (job.code === 'not-opened') throw notFound('job')
+      return { refusal: job }
+    }
+    const facts = await factsOfJob(job)
+    const named = events.flatMap((e) => (e.payload.type === 'retracted' ? [e.payload.event] : []))
+    const known = await findEvents([...new Set([...events.map((e) => e.id), ...named])], transaction)
+    const append = new Append(who, job, facts, known, (at) => boundedMoment(at, offset, received))
+    for (const event of events) append.take(event)
+    if (append.fresh.length) {
+      await writeEvents(jobId, who.id, append.fresh, append.standing, received, transaction)
+      if (append.fresh.some((e) => ['opened', 'closed', 'reopened'].includes(e.payload.type))) {
+        const { complaints, more } = wordsOf(append.standing, facts)
+        await writeWords(jobId, complaints, more, transaction)
+      }
+    }
+    return { append }
+  })
+  const { append, refusal } = outcome as { append?: Append; refusal?: Refusal }
+  if (append?.fresh.length) announceJob(who.organisation, jobId, append.standing.seq)
+  const judged = append ? append.results : events.map((e) => refused(e.id, refusal!))
+  let next = 0
+  return parsed.map((p) => ('result' in p ? p.result : judged[next++]!))
+}

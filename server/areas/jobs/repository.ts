@@ -1,0 +1,247 @@
+import { QueryTypes, type Transaction } from 'sequelize'
+import { upcast, type JobEvent, type JobStanding, type SequencedEvent, type WrittenEvent } from '../../../core/job'
+import { database } from '../../platform/database'
+
+export interface LockedJob {
+  id: string
+  unit: string
+  revision: string | null
+  sheet: string
+  seq: number
+  standing: JobStanding | null
+}
+
+/** A job of an organisation, locked against other appends until the transaction ends. */
+export async function lockJob(
+  id: string,
+  organisation: string,
+  transaction: Transaction,
+): Promise<LockedJob | undefined> {
+  const [row] = await database().query<LockedJob>(
+    `SELECT j.id, j.unit_id AS unit, j.revision, u.sheet, j.seq, j.standing
+     FROM jobs j JOIN units u ON u.id = j.unit_id
+     WHERE j.id = $1 AND j.organisation_id = $2 FOR UPDATE OF j`,
+    { bind: [id, organisation], type: QueryTypes.SELECT, transaction },
+  )
+  return row
+}
+
+/** Makes the row of a job that is not there yet. An id that is taken anywhere is left as it is. */
+export async function insertJob(
+  row: { id: string; organisation: string; unit: string; revision: string; openedBy: string; at: Date },
+  transaction: Transaction,
+): Promise<void> {
+  await database().query(
+    `INSERT INTO jobs (id, organisation_id, unit_id, revision, opened_by, created_at, touched_at, touched_by)
+     VALUES ($1, $2, $3, $4, $5, $6, $6, $5) ON CONFLICT DO NOTHING`,
+    { bind: [row.id, row.organisation, row.unit, row.revision, row.openedBy, row.at], transaction },
+  )
+}
+
+interface EventRow {
+  id: string
+  job_id: string
+  seq: number
+  version: number
+  at: Date
+  device: string
+  ordinal: number | null
+  base_seq: number | null
+  payload: unknown
+  by: string
+}
+
+const toWritten = (row: EventRow): WrittenEvent => ({
+  id: row.id,
+  version: row.version,
+  at: row.at.toISOString(),
+  device: row.device,
+  ordinal: row.ordinal,
+  baseSeq: row.base_seq,
+  payload: row.payload,
+  seq: row.seq,
+})
+const toEvent = (row: EventRow): SequencedEvent => ({ ...upcast(toWritten(row)), seq: row.seq, by: row.by })
+
+const EVENT = `e.id, e.job_id, e.seq, e.version, e.at, e.device, e.ordinal, e.base_seq, e.payload, p.name AS by`
+
+/** Events by their ids, of whatever job; with what retractions among them name, and what those name. */
+export async function findEvents(
+  ids: readonly string[],
+  transaction: Transaction,
+): Promise<{ job: string; event: SequencedEvent }[]> {
+  const out: { job: string; event: SequencedEvent }[] = []
+  let wanted = [...ids]
+  while (wanted.length) {
+    const rows = await database().query<EventRow>(
+      `SELECT ${EVENT} FROM job_events e JOIN users p ON p.id = e.user_id WHERE e.id = ANY($1::uuid[])`,
+      { bind: [wanted], type: QueryTypes.SELECT, transaction },
+    )
+    const found = rows.map((row) => ({ job: row.job_id, event: toEvent(row) }))
+    out.push(...found)
+    const known = new Set(out.map((o) => o.event.id))
+    wanted = found.flatMap(({ event: { payload } }) =>
+      payload.type === 'retracted' && !known.has(payload.event) ? [payload.event] : [],
+    )
+  }
+  return out
+}
+
+/** Events of a job after a sequence, in order, at most so many. */
+export async function eventsAfter(job: string, after: number, most: number): Promise<SequencedEvent[]> {
+  const rows = await database().query<EventRow>(
+    `SELECT ${EVENT} FROM job_events e JOIN users p ON p.id = e.user_id
+     WHERE e.job_id = $1 AND e.seq > $2 ORDER BY e.seq LIMIT $3`,
+    { bind: [job, after, most], type: QueryTypes.SELECT },
+  )
+  return rows.map(toEvent)
+}
+
+/** Writes new events and what the job has come to with them, in one statement. */
+export async function writeEvents(
+  job: string,
+  person: string,
+  events: readonly (JobEvent & { seq: number; shownAt: Date })[],
+  standing: JobStanding,
+  received: Date,
+  transaction: Transaction,
+): Promise<void> {
+  const rows = events.map((e) => ({
+    id: e.id,
+    version: e.version,
+    at: e.shownAt,
+    device: e.device,
+    ordinal: e.ordinal,
+    base_seq: e.baseSeq,
+    payload: e.payload,
+    seq: e.seq,
+  }))
+  await database().query(
+    `WITH fresh AS (
+       INSERT INTO job_events (id, job_id, user_id, version, at, device, ordinal, base_seq, payload, seq, received_at)
+       SELECT r.id, $2, $3, r.version, r.at, r.device, r.ordinal, r.base_seq, r.payload, r.seq, $6
+       FROM jsonb_to_recordset($1::jsonb) AS r
+         (id uuid, version int, at timestamptz, device text, ordinal int, base_seq int, payload jsonb, seq int))
+     UPDATE jobs SET seq = $4, standing = $5::jsonb, touched_at = $6, touched_by = $3,
+       closed_at = CASE WHEN $7 THEN COALESCE(closed_at, $6) END, bypassed = $8
+     WHERE id = $2`,
+    {
+      bind: [
+        JSON.stringify(rows),
+        job,
+        person,
+        standing.seq,
+        JSON.stringify(standing),
+        received,
+        standing.closed !== undefined,
+        standing.bypasses.length > 0,
+      ],
+      transaction,
+    },
+  )
+}
+
+/** Writes what a job is looked for by: its machine, what is complained of, the words and the repair. */
+export async function writeWords(
+  job: string,
+  complaints: readonly string[],
+  more: readonly string[],
+  transaction?: Transaction,
+): Promise<void> {
+  await database().query(
+    `UPDATE jobs j SET complaints_said = $2::jsonb, search = lower(concat_ws(' ', u.title, u.serial, c.name, s.name, $3::text))
+     FROM units u JOIN sites s ON s.id = u.site_id JOIN customers c ON c.id = s.customer_id
+     WHERE j.id = $1 AND u.id = j.unit_id`,
+    { bind: [job, JSON.stringify(complaints), [...complaints, ...more].join(' ')], transaction },
+  )
+}
+
+export interface ListedJob {
+  id: string
+  unit: string
+  title: string
+  customer: string
+  place: string
+  complaints_said: string[]
+  standing: JobStanding | null
+  opened_by: string
+  created_at: Date
+  touched_at: Date
+  touched_by: string
+}
+
+export interface JobFilter {
+  organisation: string
+  words: readonly string[]
+  state: 'open' | 'closed' | 'bypass' | undefined
+  /** Only jobs that this person opened or touched last. */
+  person: string | undefined
+  unit: string | undefined
+  /** Only what comes after this row in the list. */
+  after: { touchedAt: string; id: string } | undefined
+  most: number
+}
+
+const likely = (word: string) => `%${word.toLowerCase().replace(/[\\%_]/g, '\\$&')}%`
+
+/** A page of jobs, last touched first: one statement. */
+export async function listJobs(f: JobFilter): Promise<ListedJob[]> {
+  const bind: unknown[] = [f.organisation]
+  const put = (value: unknown) => `$${bind.push(value)}`
+  const where = [
+    'j.organisation_id = $1',
+    ...f.words.map((word) => `j.search LIKE ${put(likely(word))}`),
+    ...(f.state === 'open' ? ['j.closed_at IS NULL'] : []),
+    ...(f.state === 'closed' ? ['j.closed_at IS NOT NULL'] : []),
+    ...(f.state === 'bypass' ? ['j.bypassed'] : []),
+    ...(f.unit === undefined ? [] : [`j.unit_id = ${put(f.unit)}`]),
+  ]
+  if (f.person !== undefined) {
+    const person = put(f.person)
+    where.push(`(j.opened_by = ${person} OR j.touched_by = ${person})`)
+  }
+  if (f.after) where.push(`(j.touched_at, j.id) < (${put(f.after.touchedAt)}::timestamptz, ${put(f.after.id)}::uuid)`)
+  return database().query<ListedJob>(
+    `SELECT j.id, j.unit_id AS unit, u.title, c.name AS customer, s.name AS place, j.complaints_said, j.standing,
+       o.name AS opened_by, j.created_at, j.touched_at, t.name AS touched_by
+     FROM (SELECT * FROM jobs j WHERE ${where.join(' AND ')} ORDER BY j.touched_at DESC, j.id DESC LIMIT ${put(f.most)}) j
+       JOIN units u ON u.id = j.unit_id JOIN sites s ON s.id = u.site_id JOIN customers c ON c.id = s.customer_id
+       JOIN users o ON o.id = j.opened_by JOIN users t ON t.id = j.touched_by
+     ORDER BY j.touched_at DESC, j.id DESC`,
+    { bind, type: QueryTypes.SELECT },
+  )
+}
+
+export interface FoundJob {
+  id: string
+  revision: string | null
+  sheet: string
+  seq: number
+  unit: string
+  title: string
+  customer: string
+  place: string
+}
+
+export async function findJob(id: string, organisation: string): Promise<FoundJob | undefined> {
+  const [row] = await database().query<FoundJob>(
+    `SELECT j.id, j.revision, u.sheet, j.seq, u.id AS unit, u.title, c.name AS customer, s.name AS place
+     FROM jobs j JOIN units u ON u.id = j.unit_id JOIN sites s ON s.id = u.site_id JOIN customers c ON c.id = s.customer_id
+     WHERE j.id = $1 AND j.organisation_id = $2`,
+    { bind: [id, organisation], type: QueryTypes.SELECT },
+  )
+  return row
+}
+
+/** Jobs whose state was never folded, of before it was kept. */
+export const unfoldedJobs = (): Promise<{ id: string; sheet: string; revision: string | null }[]> =>
+  database().query(
+    `SELECT j.id, u.sheet, j.revision FROM jobs j JOIN units u ON u.id = j.unit_id WHERE j.standing IS NULL`,
+    { type: QueryTypes.SELECT },
+  )
+
+export async function writeStanding(job: string, standing: JobStanding): Promise<void> {
+  await database().query(`UPDATE jobs SET standing = $2::jsonb, bypassed = $3, closed_at = $4 WHERE id = $1`, {
+    bind: [job, JSON.stringify(standing), standing.bypasses.length > 0, standing.closed?.at ?? null],
+  })
+}

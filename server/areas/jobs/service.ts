@@ -1,0 +1,55 @@
+import type { z } from 'zod'
+import { clockOffset, WORTH_A_WORD } from '../../../core/sync'
+import { MOST_SHOWN, type listJobs as listContract } from '../../../shared/contracts/jobs'
+import type { Person } from '../../../shared/contracts/session'
+import { now } from '../../platform/clock'
+import { apiError, notFound } from '../../platform/errors'
+import { currentRevision } from '../sheets/service'
+import { appendEvents } from './append'
+import { fromCursor, toCursor, toJobRow } from './mapper'
+import { eventsAfter, findJob, listJobs } from './repository'
+
+/** Jobs on one page of the list. */
+const PAGE = 50
+
+type Query = z.infer<(typeof listContract)['query']>
+
+/** A page of the jobs of an organisation, last touched first. */
+export async function pageOfJobs(who: Person, { q, state, mine, unit, cursor }: Query) {
+  const after = cursor === undefined ? undefined : fromCursor(cursor)
+  if (cursor !== undefined && !after) throw apiError(400, 'wrong-shape', 'This is no place in the list.')
+  const rows = await listJobs({
+    organisation: who.organisation,
+    words: (q ?? '').split(/\s+/).filter(Boolean).slice(0, 8),
+    state,
+    person: mine ? who.id : undefined,
+    unit,
+    after,
+    most: PAGE + 1,
+  })
+  const shown = rows.slice(0, PAGE)
+  return { jobs: shown.map(toJobRow), next: rows.length > PAGE ? toCursor(shown.at(-1)!) : null }
+}
+
+/** A job with its events after a sequence; another organisation's job does not exist for this one. */
+export async function readJob(who: Person, id: string, after = 0) {
+  const job = await findJob(id, who.organisation)
+  if (!job) throw notFound('job')
+  const revision = job.revision ?? (await currentRevision(job.sheet))
+  if (revision === undefined) throw apiError(503, 'sheet-not-ready', 'This sheet is being prepared. It is tried again.')
+  return {
+    id: job.id,
+    unit: { id: job.unit, title: job.title, customer: job.customer, place: job.place },
+    revision,
+    seq: job.seq,
+    events: await eventsAfter(id, after, MOST_SHOWN),
+  }
+}
+
+/** Appends what a device sends. @returns what became of each event, and what the device's clock is off by */
+export async function appendToJob(who: Person, id: string, events: readonly unknown[], sentAt: string | undefined) {
+  const received = now()
+  const offset = sentAt === undefined ? 0 : clockOffset(sentAt, received)
+  const results = await appendEvents(who, id, events, offset, received)
+  return { results, clockOffset: Math.abs(offset) > WORTH_A_WORD ? offset : 0 }
+}

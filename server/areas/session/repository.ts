@@ -1,0 +1,59 @@
+import { QueryTypes } from 'sequelize'
+import { Session, User } from '../../database/models'
+import { database } from '../../platform/database'
+
+export interface SessionRow {
+  session: string
+  seen_at: Date
+  id: string
+  name: string
+  role: 'lead' | 'technician' | 'trainee' | 'read-only'
+  organisation: string
+  organisation_name: string
+  time_zone: string
+}
+
+const PERSON = `u.id, u.name, u.role, o.id AS organisation, o.name AS organisation_name, o.time_zone`
+
+/** The running session that a token opens, with its person. */
+export async function findSession(tokenHash: Buffer): Promise<SessionRow | undefined> {
+  const [row] = await database().query<SessionRow>(
+    `SELECT s.id AS session, s.seen_at, ${PERSON}
+     FROM sessions s JOIN users u ON u.id = s.user_id JOIN organisations o ON o.id = u.organisation_id
+     WHERE s.token_hash = $1 AND s.expires_at > now()`,
+    { bind: [tokenHash], type: QueryTypes.SELECT },
+  )
+  return row
+}
+
+export const findPerson = async (user: string): Promise<Omit<SessionRow, 'session' | 'seen_at'> | undefined> =>
+  (
+    await database().query<SessionRow>(
+      `SELECT ${PERSON} FROM users u JOIN organisations o ON o.id = u.organisation_id WHERE u.id = $1`,
+      { bind: [user], type: QueryTypes.SELECT },
+    )
+  )[0]
+
+export const findUserByEmail = (email: string): Promise<User | null> => User.findOne({ where: { email } })
+
+export async function insertSession(row: {
+  id: string
+  tokenHash: Buffer
+  userId: string
+  device: string
+  expiresAt: Date
+}): Promise<void> {
+  await Session.create(row)
+}
+
+/** Notes that a session is in use. */
+export const touchSession = (id: string, at: Date) => Session.update({ seenAt: at }, { where: { id } })
+
+/** Ends a session. @returns whether there was one */
+export const deleteSession = async (id: string, userId: string): Promise<boolean> =>
+  (await Session.destroy({ where: { id, userId } })) > 0
+
+export const deleteExpired = () => database().query('DELETE FROM sessions WHERE expires_at < now()')
+
+export const sessionsOf = (userId: string): Promise<Session[]> =>
+  Session.findAll({ where: { userId }, order: [['seenAt', 'DESC']], limit: 50 })

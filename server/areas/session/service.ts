@@ -1,0 +1,117 @@
+import { Hash } from '@adonisjs/hash'
+import { Scrypt } from '@adonisjs/hash/drivers/scrypt'
+import { getHeader, getRequestIP, type H3Event } from 'h3'
+import { v7 as uuidv7 } from 'uuid'
+import type { Person } from '../../../shared/contracts/session'
+import { now } from '../../platform/clock'
+import { apiError, notFound } from '../../platform/errors'
+import { announceEnd } from '../news/service'
+import { giveToken, hashToken, newToken, readToken, SESSION_SECONDS, takeToken } from './cookie'
+import {
+  deleteExpired,
+  deleteSession,
+  findPerson,
+  findSession,
+  findUserByEmail,
+  insertSession,
+  sessionsOf,
+  touchSession,
+  type SessionRow,
+} from './repository'
+import { countFailure, forgetFailures, refuseIfTooMany } from './tries'
+
+const hasher = new Hash(new Scrypt({}))
+/** The hash of a password, for keeping. */
+export const hashPassword = (password: string): Promise<string> => hasher.make(password)
+
+/** A session in use is noted at most this often, ms. */
+const NOTED_EVERY = 60_000
+
+const toPerson = (row: Omit<SessionRow, 'session' | 'seen_at'>): Person => ({
+  id: row.id,
+  name: row.name,
+  role: row.role,
+  organisation: row.organisation,
+  organisationName: row.organisation_name,
+  timeZone: row.time_zone,
+})
+
+/** The session of a request, if it has one. */
+export async function sessionOf(event: H3Event): Promise<{ session: string; person: Person } | undefined> {
+  const token = readToken(event)
+  if (!token) return undefined
+  const row = await findSession(hashToken(token))
+  if (!row) return undefined
+  if (now().getTime() - row.seen_at.getTime() > NOTED_EVERY) await touchSession(row.session, now())
+  return { session: row.session, person: toPerson(row) }
+}
+
+/** Who asks. Throws 401 when nobody is signed in. */
+export async function whoAsks(event: H3Event): Promise<Person> {
+  const session = await sessionOf(event)
+  if (!session) throw apiError(401, 'not-signed-in', 'Sign in first.')
+  return session.person
+}
+
+/** A person by id, as a request of theirs would come. */
+export async function findPersonById(id: string): Promise<Person | undefined> {
+  const row = await findPerson(id)
+  return row && toPerson(row)
+}
+
+let nobodys: Promise<string> | undefined
+/** A wrong name costs the same work as a wrong password. */
+const nobodysHash = () => (nobodys ??= hashPassword('nobody signs in with this'))
+
+/** Signs in. A wrong name and a wrong password get the same answer after the same work. */
+export async function signIn(event: H3Event, email: string, password: string): Promise<Person> {
+  const name = email.trim().toLowerCase()
+  const key = `${name}|${getRequestIP(event, { xForwardedFor: process.env.TRUSTED_PROXY === '1' }) ?? ''}`
+  await refuseIfTooMany(key)
+  const user = await findUserByEmail(name)
+  const right = await hasher.verify(user?.passwordHash ?? (await nobodysHash()), password)
+  if (!user || !right) {
+    await countFailure(key)
+    throw apiError(401, 'wrong-sign-in', 'Name or password is not right.')
+  }
+  await forgetFailures(key)
+  await deleteExpired()
+  await endOwn(event)
+  const token = newToken()
+  await insertSession({
+    id: uuidv7(),
+    tokenHash: hashToken(token),
+    userId: user.id,
+    device: (getHeader(event, 'user-agent') ?? '').slice(0, 200),
+    expiresAt: new Date(now().getTime() + SESSION_SECONDS * 1000),
+  })
+  giveToken(event, token)
+  return toPerson((await findPerson(user.id))!)
+}
+
+/** Ends the session that a request comes with, if it has one. */
+async function endOwn(event: H3Event): Promise<void> {
+  const own = await sessionOf(event)
+  if (own && (await deleteSession(own.session, own.person.id))) await announceEnd(own.session)
+}
+
+export async function signOut(event: H3Event): Promise<void> {
+  await endOwn(event)
+  takeToken(event)
+}
+
+export async function listSessions(event: H3Event, who: Person) {
+  const here = await sessionOf(event)
+  return (await sessionsOf(who.id)).map((s) => ({
+    id: s.id,
+    createdAt: s.createdAt.toISOString(),
+    seenAt: s.seenAt.toISOString(),
+    device: s.device,
+    here: s.id === here?.session,
+  }))
+}
+
+export async function endSession(who: Person, id: string): Promise<void> {
+  if (!(await deleteSession(id, who.id))) throw notFound('session')
+  await announceEnd(id)
+}

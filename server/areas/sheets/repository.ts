@@ -1,0 +1,44 @@
+import { QueryTypes } from 'sequelize'
+import type { SheetFacts } from '../../../core/job'
+import { SheetRevision } from '../../database/models'
+import { database } from '../../platform/database'
+
+export interface CurrentRevision {
+  sheet: string
+  hash: string
+  number: number
+  title: string
+  facts: SheetFacts
+}
+
+export const knownHashes = async (hashes: string[]): Promise<Set<string>> =>
+  new Set((await SheetRevision.findAll({ attributes: ['hash'], where: { hash: hashes } })).map((r) => r.hash))
+
+export const findRevision = (hash: string): Promise<SheetRevision | null> => SheetRevision.findByPk(hash)
+
+export const findFacts = async (hash: string): Promise<SheetFacts | undefined> =>
+  (await SheetRevision.findByPk(hash, { attributes: ['facts'] }))?.facts
+
+/** The newest revision of each sheet, or of one. */
+export const currentRevisions = (sheet?: string): Promise<CurrentRevision[]> =>
+  database().query<CurrentRevision>(
+    `SELECT sheet, hash, number, title, facts FROM current_revisions ${sheet === undefined ? '' : 'WHERE sheet = $1'}`,
+    { bind: sheet === undefined ? [] : [sheet], type: QueryTypes.SELECT },
+  )
+
+/** Keeps a revision with the next number of its sheet; two processes that keep the same one keep it once. */
+export async function insertRevision(row: {
+  hash: string
+  sheet: string
+  language: number
+  title: string
+  files: unknown
+  facts: SheetFacts
+}): Promise<void> {
+  await database().query(
+    `INSERT INTO sheet_revisions (hash, sheet, number, language, title, files, facts)
+     SELECT $1, $2, COALESCE(max(number), 0) + 1, $3, $4, $5::jsonb, $6::jsonb FROM sheet_revisions WHERE sheet = $2
+     ON CONFLICT DO NOTHING`,
+    { bind: [row.hash, row.sheet, row.language, row.title, JSON.stringify(row.files), JSON.stringify(row.facts)] },
+  )
+}

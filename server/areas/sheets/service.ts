@@ -1,0 +1,68 @@
+import { LRUCache } from 'lru-cache'
+import type { SheetFacts } from '../../../core/job'
+import { SHEET_LANGUAGE } from '../../../core/sheet'
+import type { SheetFile } from '../../database/models'
+import { apiError, notFound } from '../../platform/errors'
+import { gatherFiles, hashRevision, type FindSheet } from './gather'
+import { currentRevisions, findFacts, findRevision, insertRevision, knownHashes } from './repository'
+
+/** Revisions whose facts are held in memory. */
+const HELD = 100
+const held = new LRUCache<string, SheetFacts>({ max: HELD })
+
+/** What a revision of a sheet says to guard and lists. */
+export async function factsOfRevision(hash: string): Promise<SheetFacts> {
+  let facts = held.get(hash)
+  if (!facts) {
+    facts = await findFacts(hash)
+    if (!facts) throw apiError(503, 'sheet-not-ready', 'This sheet is being prepared. It is tried again.')
+    held.set(hash, facts)
+  }
+  return facts
+}
+
+/** The revision that a job on this sheet begins with now. */
+export async function currentRevision(sheet: string): Promise<string | undefined> {
+  const [current] = await currentRevisions(sheet)
+  if (current) held.set(current.hash, current.facts)
+  return current?.hash
+}
+
+/** The newest revision of every sheet, with its facts. */
+export const currentSheets = () => currentRevisions()
+
+export async function listSheets() {
+  return (await currentRevisions())
+    .map(({ sheet, title, hash, number }) => ({ id: sheet, title, revision: hash, number }))
+    .sort((a, b) => a.title.localeCompare(b.title))
+}
+
+export async function readRevision(hash: string) {
+  const row = await findRevision(hash)
+  if (!row) throw notFound('state of a sheet')
+  return { revision: row.hash, sheet: row.sheet, number: row.number, files: row.files }
+}
+
+/**
+ * Keeps the shipped sheets as they are now: those whose revision is not there yet are compiled and kept. An older
+ * revision stays.
+ *
+ * @returns how many were new
+ */
+export async function publishLibrary(
+  ids: readonly string[],
+  find: FindSheet,
+  compile: (files: SheetFile[]) => Promise<SheetFacts> | SheetFacts,
+): Promise<number> {
+  const gathered = await Promise.all(ids.map((id) => gatherFiles(id, find)))
+  const revisions = gathered.map((files) => ({ files, sheet: files[0]!.id, hash: hashRevision(files) }))
+  const there = await knownHashes(revisions.map((r) => r.hash))
+  const fresh = revisions.filter((r) => !there.has(r.hash))
+  await Promise.all(
+    fresh.map(async ({ hash, sheet, files }) => {
+      const facts = await compile(files)
+      await insertRevision({ hash, sheet, language: SHEET_LANGUAGE, title: facts.title, files, facts })
+    }),
+  )
+  return fresh.length
+}

@@ -1,0 +1,142 @@
+import { QueryTypes, type Transaction } from 'sequelize'
+import { Customer, Site, Unit } from '../../database/models'
+import { database } from '../../platform/database'
+
+export interface UnitRow {
+  id: string
+  title: string
+  serial: string
+  sheet: string
+  sheet_title: string | null
+  revision: string | null
+  customer_id: string
+  customer: string
+  site_id: string
+  site: string
+  retired: boolean
+  open_jobs: number
+}
+
+const SELECT = `
+  SELECT u.id, u.title, u.serial, u.sheet, r.title AS sheet_title, r.hash AS revision,
+    c.id AS customer_id, c.name AS customer, s.id AS site_id, s.name AS site, u.retired_at IS NOT NULL AS retired,
+    (SELECT count(*)::int FROM jobs j WHERE j.unit_id = u.id AND j.closed_at IS NULL) AS open_jobs
+  FROM units u JOIN sites s ON s.id = u.site_id JOIN customers c ON c.id = s.customer_id
+    LEFT JOIN (SELECT sheet, hash, title FROM current_revisions) r ON r.sheet = u.sheet`
+
+const likely = (word: string) => `%${word.replace(/[\\%_]/g, '\\$&')}%`
+
+export async function listUnits(organisation: string, words: readonly string[], retired: boolean): Promise<UnitRow[]> {
+  const bind: unknown[] = [organisation]
+  const found = words.map(
+    (word) => `concat_ws(' ', u.title, u.serial, c.name, s.name, r.title) ILIKE $${bind.push(likely(word))}`,
+  )
+  const where = ['u.organisation_id = $1', ...(retired ? [] : ['u.retired_at IS NULL']), ...found]
+  return database().query<UnitRow>(`${SELECT} WHERE ${where.join(' AND ')} ORDER BY c.name, s.name, u.title`, {
+    bind,
+    type: QueryTypes.SELECT,
+  })
+}
+
+export async function findUnit(
+  id: string,
+  organisation: string,
+  transaction?: Transaction,
+): Promise<UnitRow | undefined> {
+  const [row] = await database().query<UnitRow>(`${SELECT} WHERE u.id = $1 AND u.organisation_id = $2`, {
+    bind: [id, organisation],
+    type: QueryTypes.SELECT,
+    transaction,
+  })
+  return row
+}
+
+export const findUnitSheet = (id: string, organisation: string): Promise<Unit | null> =>
+  Unit.findOne({ where: { id, organisationId: organisation }, attributes: ['id', 'sheet'] })
+
+/** The site of a customer by their names; either is made where it is not there yet. */
+export async function ensureSite(
+  organisation: string,
+  customer: string,
+  site: string,
+  newId: () => string,
+  transaction: Transaction,
+): Promise<string> {
+  const one = async <T>(sql: string, bind: unknown[]) =>
+    (await database().query<T & { id: string }>(sql, { bind, type: QueryTypes.SELECT, transaction }))[0]!.id
+  // The empty update gives the row back where it is there already.
+  const owner = await one(
+    `INSERT INTO customers (id, organisation_id, name) VALUES ($1, $2, $3)
+     ON CONFLICT (organisation_id, name) DO UPDATE SET name = EXCLUDED.name RETURNING id`,
+    [newId(), organisation, customer],
+  )
+  return one(
+    `INSERT INTO sites (id, customer_id, name) VALUES ($1, $2, $3)
+     ON CONFLICT (customer_id, name) DO UPDATE SET name = EXCLUDED.name RETURNING id`,
+    [newId(), owner, site],
+  )
+}
+
+interface UnitFields {
+  siteId: string
+  sheet: string
+  title: string
+  serial: string
+}
+
+export const insertUnits = (rows: (UnitFields & { id: string; organisationId: string })[], transaction: Transaction) =>
+  Unit.bulkCreate(rows, { transaction })
+
+export const updateUnit = async (
+  id: string,
+  organisation: string,
+  fields: UnitFields & { retiredAt: Date | null },
+  transaction: Transaction,
+): Promise<boolean> => (await Unit.update(fields, { where: { id, organisationId: organisation }, transaction }))[0] > 0
+
+/** Jobs are looked for by what their unit is called: it follows when that changes. */
+export async function renameInJobs(where: 'unit' | 'customer', id: string, transaction: Transaction): Promise<void> {
+  await database().query(
+    `UPDATE jobs j SET search = lower(concat_ws(' ', u.title, u.serial, c.name, s.name,
+       (SELECT string_agg(w, ' ') FROM jsonb_array_elements_text(j.complaints_said) w),
+       j.standing->>'words', j.standing->'closed'->>'text'))
+     FROM units u JOIN sites s ON s.id = u.site_id JOIN customers c ON c.id = s.customer_id
+     WHERE u.id = j.unit_id AND ${where === 'unit' ? 'u.id' : 'c.id'} = $1`,
+    { bind: [id], transaction },
+  )
+}
+
+export interface VisitRow {
+  id: string
+  complaints_said: string[]
+  closed: boolean
+  repair: string | null
+  created_at: Date
+  by: string
+}
+
+export const visitsOf = (unit: string): Promise<VisitRow[]> =>
+  database().query<VisitRow>(
+    `SELECT j.id, j.complaints_said, j.closed_at IS NOT NULL AS closed, j.standing->'closed'->>'repair' AS repair,
+       j.created_at, p.name AS by
+     FROM jobs j JOIN users p ON p.id = j.opened_by WHERE j.unit_id = $1 ORDER BY j.created_at DESC LIMIT 200`,
+    { bind: [unit], type: QueryTypes.SELECT },
+  )
+
+export async function listCustomers(organisation: string) {
+  const customers = await Customer.findAll({ where: { organisationId: organisation }, order: ['name'] })
+  const sites = await Site.findAll({ where: { customerId: customers.map((c) => c.id) }, order: ['name'] })
+  return customers.map(({ id, name }) => ({
+    id,
+    name,
+    sites: sites.filter((s) => s.customerId === id).map((s) => ({ id: s.id, name: s.name })),
+  }))
+}
+
+export const renameCustomer = async (
+  id: string,
+  organisation: string,
+  name: string,
+  transaction: Transaction,
+): Promise<boolean> =>
+  (await Customer.update({ name }, { where: { id, organisationId: organisation }, transaction }))[0] > 0

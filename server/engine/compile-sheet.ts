@@ -1,0 +1,25 @@
+import { factsOf } from '../../core/explain'
+import { InputFault, orThrow } from '../../core/foundation/issues'
+import type { SheetFacts } from '../../core/job'
+import { buildMachine } from '../../core/machine'
+import { listProcedures } from '../../core/procedure'
+import { readSheet } from '../../core/sheet'
+import { describeProblem } from '../../core/words'
+import type { SheetFile } from '../database/models'
+
+/**
+ * What the server keeps of a sheet: runs the healthy machine, so never in a request.
+ *
+ * @param files the sheet first, then all that it extends or brings
+ * @throws Error with every mistake of the sheet in words
+ */
+export default function compileSheet(files: SheetFile[]): SheetFacts {
+  try {
+    const [own] = files
+    const sheet = orThrow(readSheet(own!.text, own!.file, (id) => files.find((f) => f.id === id)))
+    return factsOf(listProcedures(buildMachine(sheet)))
+  } catch (error) {
+    if (error instanceof InputFault) throw new Error(error.problems.map(describeProblem).join('\n'))
+    throw error
+  }
+}

@@ -1,0 +1,2 @@
+/** The server's clock, in one place. */
+export const now = (): Date => new Date()

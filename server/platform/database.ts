@@ -1,0 +1,51 @@
+import pg from 'pg'
+import { Sequelize, type Transaction } from 'sequelize'
+import { defineModels } from '../database/models'
+import { databaseError } from './errors'
+
+/** Connections of one server process, and how long a request waits for one, ms. */
+const CONNECTIONS = 10
+const LONGEST_WAIT = 8000
+
+/** Opens a pool. Connections that fail are given up after four seconds, so that a missing database is noticed. */
+export const connect = (url: string): Sequelize =>
+  new Sequelize(url, {
+    dialect: 'postgres',
+    dialectModule: pg,
+    logging: false,
+    pool: { max: CONNECTIONS, acquire: LONGEST_WAIT },
+    dialectOptions: { connectionTimeoutMillis: 4000, keepAlive: true },
+  })
+
+let sequelize: Sequelize | undefined
+
+/** Where the database of this process is, as the server was told. */
+export const databaseUrl = (): string => process.env.NUXT_DATABASE_URL ?? process.env.DATABASE_URL ?? ''
+
+/** The connection pool of this process, opened on first use. */
+export function database(): Sequelize {
+  if (!sequelize) {
+    sequelize = connect(databaseUrl())
+    defineModels(sequelize)
+  }
+  return sequelize
+}
+
+/** Has tests and commands use a pool of their own. */
+export function useDatabase(own: Sequelize): void {
+  sequelize = own
+  defineModels(own)
+}
+
+/** Runs database work; a database that cannot be reached becomes a plain 503. */
+export async function withDatabase<T>(work: () => Promise<T>): Promise<T> {
+  database()
+  try {
+    return await work()
+  } catch (error) {
+    throw databaseError(error)
+  }
+}
+
+export const inTransaction = <T>(work: (transaction: Transaction) => Promise<T>): Promise<T> =>
+  database().transaction(work)

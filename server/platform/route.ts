@@ -1,0 +1,100 @@
+import { promisify } from 'node:util'
+import { brotliCompress, constants, gzip } from 'node:zlib'
+import {
+  defineEventHandler,
+  getHeader,
+  getQuery,
+  getRequestHeader,
+  getRouterParams,
+  readRawBody,
+  setResponseHeader,
+  setResponseStatus,
+  type EventHandler,
+  type H3Event,
+} from 'h3'
+import type { z } from 'zod'
+import { CONTRACT_HEADER, CONTRACT_VERSION, PERSON_HEADER, type Contract } from '../../shared/contracts/contract'
+import type { Person } from '../../shared/contracts/session'
+import { whoAsks } from '../areas/session/service'
+import { withDatabase } from './database'
+import { apiError, parsePart } from './errors'
+import { refuseTooLarge } from './limits'
+
+export interface Asked<C extends Contract> {
+  /** Who asks; only where the contract names roles. */
+  who: Person
+  params: z.infer<C['params']>
+  query: z.infer<C['query']>
+  body: z.infer<C['body']>
+  event: H3Event
+}
+
+/** Answers below this many bytes are sent as they are. */
+const WORTH_PACKING = 1024
+const brotli = promisify(brotliCompress)
+const zip = promisify(gzip)
+
+/** Sends JSON, packed where the asker can unpack it. */
+async function sendJson(event: H3Event, answer: unknown): Promise<Buffer | string> {
+  const text = JSON.stringify(answer)
+  setResponseHeader(event, 'content-type', 'application/json; charset=utf-8')
+  if (!event.node.res.hasHeader('cache-control')) setResponseHeader(event, 'cache-control', 'no-store')
+  if (text.length < WORTH_PACKING) return text
+  const takes = getRequestHeader(event, 'accept-encoding') ?? ''
+  setResponseHeader(event, 'vary', 'accept-encoding')
+  if (takes.includes('br')) {
+    setResponseHeader(event, 'content-encoding', 'br')
+    return brotli(text, { params: { [constants.BROTLI_PARAM_QUALITY]: 4 } })
+  }
+  if (!takes.includes('gzip')) return text
+  setResponseHeader(event, 'content-encoding', 'gzip')
+  return zip(text)
+}
+
+async function bodyOf(event: H3Event): Promise<unknown> {
+  refuseTooLarge(event)
+  const raw = await readRawBody(event, 'utf8')
+  if (!raw) return undefined
+  if (!(getHeader(event, 'content-type') ?? '').startsWith('application/json'))
+    throw apiError(415, 'not-json', 'This address takes JSON.')
+  try {
+    return JSON.parse(raw)
+  } catch {
+    throw apiError(400, 'not-json', 'This is not readable as JSON.')
+  }
+}
+
+function checkVersion(event: H3Event): void {
+  const version = getHeader(event, CONTRACT_HEADER)
+  if (version !== undefined && Number(version) < CONTRACT_VERSION)
+    throw apiError(426, 'too-old', 'This page is older than the server. Load it again; what waits here is kept.')
+}
+
+/**
+ * A route from its contract: parses, asks who it is, calls one service, answers. Nothing else stands in a route.
+ */
+export function route<C extends Contract>(
+  contract: C,
+  serve: (asked: Asked<C>) => Promise<z.input<C['answer']>>,
+  status = 200,
+): EventHandler {
+  return defineEventHandler(async (event) => {
+    checkVersion(event)
+    return withDatabase(async () => {
+      let who: Person | undefined
+      if (contract.roles !== 'anyone') {
+        who = await whoAsks(event)
+        const meant = getHeader(event, PERSON_HEADER)
+        if (meant !== undefined && meant !== who.id)
+          throw apiError(403, 'other-person', 'Somebody else is signed in here now.')
+        if (!contract.roles.includes(who.role)) throw apiError(403, 'not-your-role', 'Your role does not allow this.')
+      }
+      const params = parsePart(contract.params, getRouterParams(event, { decode: true }))
+      const query = parsePart(contract.query, getQuery(event))
+      const body = contract.method === 'GET' ? undefined : parsePart(contract.body, await bodyOf(event))
+      const answer = await serve({ who: who!, params, query, body, event } as Asked<C>)
+      setResponseStatus(event, status)
+      return sendJson(event, answer)
+    })
+  })
+}

@@ -1,0 +1,59 @@
+import { z } from 'zod'
+import { contract, EVERYBODY } from './contract'
+
+export const person = z.object({
+  id: z.uuid(),
+  name: z.string(),
+  role: z.enum(['lead', 'technician', 'trainee', 'read-only']),
+  organisation: z.uuid(),
+  organisationName: z.string(),
+  /** IANA name of the time zone in which the organisation works. */
+  timeZone: z.string(),
+})
+export type Person = z.infer<typeof person>
+
+/** Signs in; the answer sets the cookie. */
+export const signIn = contract({
+  method: 'POST',
+  path: '/api/session',
+  roles: 'anyone',
+  body: z.strictObject({ email: z.string().min(3).max(200), password: z.string().min(1).max(200) }),
+  answer: z.object({ person }),
+})
+
+/** Who is signed in, or null. */
+export const whoAmI = contract({
+  method: 'GET',
+  path: '/api/session',
+  roles: 'anyone',
+  answer: z.object({ person: person.nullable() }),
+})
+
+/** Signs out: the session ends, and with it its streams of news. */
+export const signOut = contract({
+  method: 'DELETE',
+  path: '/api/session',
+  roles: 'anyone',
+  answer: z.object({ person: z.null() }),
+})
+
+/** The sessions of the person who asks. */
+export const listSessions = contract({
+  method: 'GET',
+  path: '/api/sessions',
+  roles: EVERYBODY,
+  answer: z.object({
+    sessions: z.array(
+      z.object({ id: z.uuid(), createdAt: z.string(), seenAt: z.string(), device: z.string(), here: z.boolean() }),
+    ),
+  }),
+})
+
+/** Ends one of one's own sessions. */
+export const endSession = contract({
+  method: 'DELETE',
+  path: '/api/sessions/:id',
+  roles: EVERYBODY,
+  params: z.strictObject({ id: z.uuid() }),
+  answer: z.object({ ended: z.uuid() }),
+})

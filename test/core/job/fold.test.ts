@@ -1,0 +1,140 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { apply, emptyStanding, foldJob, upcast, type Payload, type SequencedEvent } from '../../../core/job'
+import { event, idOf, opened, reading, retracted } from './events'
+
+/** Jobs of any shape: what follows the opening is drawn; retractions name any event, also later and missing ones. */
+const payloads: fc.Arbitrary<Payload> = fc.oneof(
+  fc.record({
+    type: fc.constant('reading' as const),
+    test: fc.constantFrom('a', 'b'),
+    text: fc.constantFrom('1', '2'),
+  }),
+  fc.record({ type: fc.constant('safety' as const), step: fc.constantFrom('isolate', 'ready') }),
+  fc.record({ type: fc.constant('note' as const), text: fc.constant('n') }),
+  fc.record({ type: fc.constant('retracted' as const), event: fc.integer({ min: 1, max: 22 }).map(idOf) }),
+  fc.record({
+    type: fc.constant('action' as const),
+    action: fc.record({
+      verb: fc.constantFrom('jumper' as const, 'unjumper' as const, 'repair' as const),
+      target: fc.constant('lid'),
+    }),
+  }),
+)
+const jobs = fc.array(payloads, { maxLength: 20 }).map((list) => [opened, ...list.map((p, i) => event(i + 2, p))])
+
+/** What the words of the fold mean, said plainly: an entry stands unless a standing retraction names it. */
+function plainly(events: SequencedEvent[]) {
+  const gone = new Set<string>()
+  for (const e of events.toReversed()) {
+    if (e.payload.type !== 'retracted' || gone.has(e.id)) continue
+    const target = events.find((x) => e.payload.type === 'retracted' && x.id === e.payload.event)
+    const lasting =
+      target?.payload.type === 'opened' ||
+      (target?.payload.type === 'action' && target.payload.action.verb !== 'repair')
+    if (target && target.seq < e.seq && !lasting) gone.add(target.id)
+  }
+  const stands = events.filter((e) => !gone.has(e.id))
+  return {
+    readings: stands.filter((e) => e.payload.type === 'reading').map((e) => e.id),
+    safety: stands.flatMap((e) => (e.payload.type === 'safety' ? [e.payload.step] : [])).sort(),
+  }
+}
+
+describe('fold', () => {
+  it('an event given twice and any order of arrival make the same job', () => {
+    fc.assert(
+      fc.property(jobs, fc.infiniteStream(fc.nat()), (all, dice) => {
+        const mixed = [...all, ...all].sort(() => (Number(dice.next().value) % 2 ? 1 : -1))
+        expect(foldJob(mixed)).toEqual(foldJob(all))
+      }),
+      { seed: 1, numRuns: 200 },
+    )
+  })
+  it('what stands is what no standing retraction names, whatever retracts what, as long as it came before', () => {
+    const earlier = jobs.filter((all) =>
+      all.every(
+        (e) =>
+          e.payload.type !== 'retracted' ||
+          all.some((x) => e.payload.type === 'retracted' && x.id === e.payload.event && x.seq < e.seq),
+      ),
+    )
+    fc.assert(
+      fc.property(earlier, (all) => {
+        const job = foldJob(all)
+        const plain = plainly(all)
+        expect(job.log.filter((l) => l.type === 'reading').map((l) => l.event)).toEqual(plain.readings)
+        expect(job.readings).toBe(plain.readings.length)
+        expect(
+          Object.entries(job.safety)
+            .flatMap(([step, ids]) => ids.map(() => step))
+            .sort(),
+        ).toEqual(plain.safety)
+      }),
+      { seed: 2, numRuns: 400 },
+    )
+  })
+  it('the kept state is the fold so far: one event more is one step more, and nothing given is changed', () => {
+    fc.assert(
+      fc.property(jobs, (all) => {
+        const byId = new Map(all.map((e) => [e.id, e]))
+        let s = emptyStanding
+        for (const e of all) {
+          const before = structuredClone(s)
+          const next = apply(s, e, (id) => byId.get(id))
+          expect(s).toEqual(before)
+          // As it comes back from the table.
+          s = JSON.parse(JSON.stringify(next)) as typeof s
+        }
+        const { log: _, remarks: __, ...standing } = foldJob(all)
+        expect(s).toEqual(JSON.parse(JSON.stringify(standing)))
+      }),
+      { seed: 3, numRuns: 200 },
+    )
+  })
+  it('neither the opening nor what hands did can be taken back; a repair in vain and a retraction can', () => {
+    const jumper = event(2, { type: 'action', action: { verb: 'jumper', target: 'lid' } })
+    const job = foldJob([opened, jumper, retracted(3, 1), retracted(4, 2)])
+    expect(job.complaints).toEqual(['no-fill'])
+    expect(job.bypasses).toEqual(['lid'])
+    const repair = event(2, { type: 'action', action: { verb: 'repair', target: 'valve' } })
+    expect(foldJob([opened, repair, retracted(3, 2)]).log).toHaveLength(0)
+    expect(foldJob([opened, reading(2, '800'), retracted(3, 2), retracted(4, 3)]).log).toHaveLength(1)
+  })
+  it('what was entered before a closing that came first is marked late; work of another device in between is named', () => {
+    const close = event(2, { type: 'closed', repair: '', text: '' })
+    const job = foldJob([opened, close, reading(3, '800', { baseSeq: 1 })])
+    expect(job.closed).toBeDefined()
+    expect(job.log[0]).toMatchObject({ late: true })
+    const act = event(
+      2,
+      { type: 'action', action: { verb: 'open', target: 'top' } },
+      { device: 'bench', by: 'Joss E.' },
+    )
+    const both = foldJob([opened, act, reading(3, '800', { baseSeq: 1 }), reading(4, '801', { baseSeq: 2 })])
+    expect(both.log.map((l) => l.overlaps)).toEqual([[], ['Joss E.'], []])
+  })
+  it('events of the first version read as those of today', () => {
+    const row = {
+      id: idOf(1),
+      version: 1,
+      at: '2026-03-01T10:00:00.000Z',
+      device: 'd',
+      ordinal: null,
+      baseSeq: null,
+      seq: 4,
+    }
+    const old = (payload: object) => upcast({ ...row, payload }).payload
+    expect(old({ is: 'opened', machine: 'm', complaints: ['c'], words: 'w' })).toEqual({
+      type: 'opened',
+      unit: 'm',
+      complaints: ['c'],
+      words: 'w',
+    })
+    expect(old({ is: 'order', order: 'dead-first' })).toEqual({ type: 'test-strategy', strategy: 'dead-first' })
+    expect(old({ is: 'bands', bands: 'sibling' })).toEqual({ type: 'acceptance', acceptance: 'sibling' })
+    expect(old({ is: 'reading', test: 't', text: '1' })).toEqual({ type: 'reading', test: 't', text: '1' })
+    expect(upcast({ ...row, payload: { is: 'reopened' } })).toMatchObject({ version: 2, ordinal: 0, baseSeq: 3 })
+    expect(() => upcast({ ...row, version: 3, payload: {} })).toThrow('newer')
+  })
+})

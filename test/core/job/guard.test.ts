@@ -1,0 +1,77 @@
+import { describe, expect, it } from 'vitest'
+import { foldJob, jobEventSchema, missingSteps, refuses, soundText, type Payload, type Role } from '../../../core/job'
+import { event, FACTS, idOf, opened, reading } from './events'
+
+const safe = ['isolate', 'ready'].map((step, i) => event(i + 2, { type: 'safety', step }))
+const judge = (events: Parameters<typeof foldJob>[0], payload: Payload, role: Role = 'technician', baseSeq = 99) =>
+  refuses(
+    foldJob(events),
+    event(50, payload, { baseSeq }),
+    FACTS,
+    role,
+    events.find((e) => payload.type === 'retracted' && e.id === payload.event),
+  )?.code
+const live: Payload = { type: 'reading', test: 'cold-valve.volts', text: '118' }
+const dead: Payload = { type: 'reading', test: 'cold-valve.ohms', text: '812' }
+const close: Payload = { type: 'closed', repair: 'valve', text: '' }
+const jumper = event(4, { type: 'action', action: { verb: 'jumper', target: 'lid' } })
+
+describe('guard', () => {
+  it('no act of the hands before the steps that it needs', () => {
+    expect(missingSteps('live', FACTS.needs, foldJob([opened])).map((n) => n.id)).toEqual(['isolate', 'ready'])
+    expect(judge([opened], live)).toBe('make-safe-first')
+    expect(judge([opened, safe[0]!], live)).toBe('make-safe-first')
+    expect(judge([opened, safe[0]!], dead)).toBeUndefined()
+    expect(judge([opened, ...safe], live)).toBeUndefined()
+    expect(judge([opened, safe[0]!], jumper.payload)).toBe('make-safe-first')
+    const taken = event(5, { type: 'retracted', event: safe[0]!.id })
+    expect(judge([opened, ...safe, taken], live)).toBe('make-safe-first')
+    expect(judge([opened], { type: 'reading', test: 'cold-stop.look', text: 'yes' })).toBeUndefined()
+  })
+  it('a job with a bypass in cannot be closed, and a closed one takes only what was entered before', () => {
+    expect(judge([opened, ...safe, jumper], close)).toBe('bypass-in')
+    const out = event(5, { type: 'action', action: { verb: 'unjumper', target: 'lid' } })
+    expect(judge([opened, ...safe, jumper, out], close)).toBeUndefined()
+    const done = [opened, ...safe, event(4, close)]
+    expect(judge(done, dead, 'technician', 4)).toBe('closed')
+    expect(judge(done, dead, 'technician', 3)).toBeUndefined()
+    expect(judge(done, close, 'technician', 3)).toBe('closed')
+    expect(judge(done, { type: 'note', text: 'x' })).toBeUndefined()
+    expect(judge(done, { type: 'reopened' })).toBeUndefined()
+  })
+  it('roles: a trainee does no live work, who only looks writes nothing', () => {
+    expect(judge([opened, ...safe], live, 'trainee')).toBe('no-live-work')
+    expect(judge([opened, ...safe], dead, 'trainee')).toBeUndefined()
+    expect(judge([opened], { type: 'note', text: 'x' }, 'read-only')).toBe('read-only')
+  })
+  it('names and readings are those of the sheet, also of free probes and other meters', () => {
+    const probe = (test: string, instrument: string | undefined, text: string) =>
+      judge([opened, ...safe], { type: 'reading', test, text, ...(instrument ? { instrument } : {}) })
+    expect(probe('lid.2 to mains.N at fill', undefined, '118')).toBeUndefined()
+    expect(probe('lid.2 to mains.N at fill', 'neon', 'yes')).toBeUndefined()
+    expect(probe('lid.2 to mains.N at fill', 'neon', '118')).toBe('bad-reading')
+    expect(probe('lid.2 to mains.N at fill', 'ohms', '1')).toBe('unknown-name')
+    expect(probe('lid.2 to mains.N at off', 'ohms', '1')).toBeUndefined()
+    expect(probe('lid.9 to mains.N', undefined, '1')).toBe('unknown-name')
+    expect(probe('cold-valve.volts', 'neon', 'yes')).toBeUndefined()
+    expect(probe('cold-valve.volts', 'ohms', '1')).toBe('unknown-name')
+    expect(probe('constructor', undefined, '1')).toBe('unknown-name')
+    expect(judge([opened], { type: 'reading', test: 'cold-stop.look', text: 'banana' })).toBe('bad-reading')
+    expect(judge([opened], { type: 'safety', step: 'pray' })).toBe('unknown-name')
+    expect(judge([opened], { ...close, repair: 'nonsense' } as Payload)).toBe('unknown-name')
+    expect(judge([opened], { type: 'retracted', event: idOf(77) })).toBe('not-retractable')
+    expect(judge([opened], { type: 'retracted', event: opened.id })).toBe('not-retractable')
+    expect(judge([], dead)).toBe('not-opened')
+    expect(judge([opened], opened.payload)).toBe('opened-twice')
+  })
+  it('no event with a character or a time that cannot be kept', () => {
+    const { seq: _, by: __, ...good } = reading(2, '812')
+    expect(jobEventSchema.safeParse(good).success).toBe(true)
+    for (const text of ['8\u000012', '8\ud83012', '\udc00'])
+      expect(jobEventSchema.safeParse({ ...good, payload: { ...good.payload, text } }).success).toBe(false)
+    for (const at of ['0000-01-01T00:00:00.000Z', '9999-01-01T00:00:00.000Z', 'yesterday', '2026-13-01T00:00:00.000Z'])
+      expect(jobEventSchema.safeParse({ ...good, at }).success).toBe(false)
+    expect(jobEventSchema.safeParse({ ...good, payload: { ...good.payload, text: '12 😀' } }).success).toBe(true)
+    expect(soundText('a\u0000b\ud830c😀')).toBe('abc😀')
+  })
+})
