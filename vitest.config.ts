@@ -4,6 +4,7 @@ export default defineConfig({
   test: {
     include: ['test/{core,server,app,house}/**/*.test.ts'],
     environment: 'node',
+    globalSetup: 'test/server/cluster.ts',
     testTimeout: 60000,
     // Two of the files take as long as all the others: every core is wanted.
     maxWorkers: '100%',

@@ -37,7 +37,7 @@ useKeys({ n: () => mayWrite.value && void router.push('/machines/new') })
     </div>
     <TroubleBar v-if="trouble" :text="trouble" />
     <p v-else-if="!owners" class="soft">Fetching the machines …</p>
-    <section v-if="places && !owners.length" class="card">
+    <section v-if="owners && !owners.length" class="card">
       <h2>No machine fits</h2>
       <p>Try the model alone, or the customer. Spelling and hyphens do not matter.</p>
     </section>

@@ -1,0 +1,124 @@
+import { describe, expect, it } from 'vitest'
+import { pageOfJobs, readJob } from '../../../server/areas/jobs/service'
+import { importUnits } from '../../../server/areas/units/import'
+import {
+  createUnit,
+  listCustomers,
+  listUnits,
+  readUnit,
+  renameCustomer,
+  updateUnit,
+} from '../../../server/areas/units/service'
+import { v7 as uuidv7 } from 'uuid'
+import { entry, open, RIGHT, send, SHEET, withHouse } from '../house'
+
+const house = withHouse('lists')
+
+describe('list of jobs', () => {
+  it('pages through every job once, last touched first, also while others are touched', async () => {
+    const { mara } = house.people
+    const made: string[] = []
+    for (let i = 0; i < 120; i++) made.push(await open(mara, i % 2 ? RIGHT : undefined, `call number ${i}`))
+    const seen: string[] = []
+    let cursor: string | undefined
+    do {
+      const page = await pageOfJobs(mara, cursor === undefined ? {} : { cursor })
+      seen.push(...page.jobs.map((j) => j.id))
+      cursor = page.next ?? undefined
+      await send(mara, made[119]!, entry({ type: 'note', text: 'touched' }))
+    } while (cursor)
+    expect(seen).toEqual(made.toReversed())
+  })
+  it('finds a job beyond any page by any of its words, by state and by person, in one statement', async () => {
+    const { mara, joss } = house.people
+    const { jobs } = await pageOfJobs(mara, { q: 'NUMBER 7 hostel' })
+    expect(jobs.map((j) => j.words)).toContain('call number 7')
+    const [first] = jobs
+    await send(joss, first!.id, entry({ type: 'closed', repair: 'new-valve', text: 'kettle 100%_\\' }))
+    expect((await pageOfJobs(mara, { state: 'closed' })).jobs.map((j) => j.id)).toEqual([first!.id])
+    expect((await pageOfJobs(mara, { q: '100%_\\' })).jobs.map((j) => j.id)).toEqual([first!.id])
+    expect((await pageOfJobs(joss, { mine: 'true' })).jobs.map((j) => j.id)).toEqual([first!.id])
+    expect((await pageOfJobs(mara, { q: 'number 7', state: 'open' })).jobs.map((j) => j.id)).not.toContain(first!.id)
+    expect((await pageOfJobs(mara, { unit: RIGHT })).jobs.every((j) => j.unit === RIGHT)).toBe(true)
+    const statements: string[] = []
+    house.db.options.logging = (sql) => void statements.push(sql)
+    await pageOfJobs(mara, { q: 'hostel' })
+    house.db.options.logging = false
+    expect(statements).toHaveLength(1)
+    await expect(pageOfJobs(mara, { cursor: 'bm9uc2Vuc2U' })).rejects.toMatchObject({ statusCode: 400 })
+  })
+})
+
+describe('machines', () => {
+  const fields = {
+    title: 'Orrisk TL-40, annex',
+    serial: 'TL-0815',
+    sheet: SHEET,
+    customer: 'Net Loft Café',
+    site: 'Annex',
+  }
+
+  it('a machine is made once, changed, retired and found; what its jobs are found by follows', async () => {
+    const { mara, ivo } = house.people
+    const id = uuidv7()
+    const unit = await createUnit(mara, { id, ...fields })
+    expect(unit).toMatchObject({
+      title: fields.title,
+      customer: { name: 'Net Loft Café' },
+      openJobs: 0,
+      revision: house.revision,
+    })
+    await expect(createUnit(mara, { id, ...fields })).rejects.toThrow()
+    await expect(createUnit(mara, { id: uuidv7(), ...fields, sheet: 'no-such' })).rejects.toMatchObject({
+      statusCode: 422,
+    })
+    const job = await open(mara, id)
+    await updateUnit(mara, id, { ...fields, title: 'Orrisk TL-40, boathouse', retired: true })
+    expect((await listUnits(mara)).units.map((u) => u.id)).not.toContain(id)
+    expect((await listUnits(mara, 'boathouse', true)).units).toMatchObject([{ id, retired: true, openJobs: 1 }])
+    expect((await pageOfJobs(mara, { q: 'boathouse' })).jobs.map((j) => j.id)).toEqual([job])
+    expect((await readUnit(mara, id)).visits.map((v) => v.id)).toEqual([job])
+    await expect(readUnit(ivo, id)).rejects.toMatchObject({ statusCode: 404 })
+    await expect(updateUnit(ivo, id, { ...fields, retired: false })).rejects.toMatchObject({ statusCode: 404 })
+    expect((await readJob(mara, job)).unit.title).toBe('Orrisk TL-40, boathouse')
+  })
+  it('a customer gets another name, and the jobs are found by it', async () => {
+    const { mara, ivo } = house.people
+    const own = (await listCustomers(mara)).find((c) => c.name === 'Net Loft Café')!
+    await renameCustomer(mara, own.id, 'Sail Loft Café')
+    expect((await pageOfJobs(mara, { q: 'sail loft' })).jobs.length).toBeGreaterThan(0)
+    await expect(renameCustomer(ivo, own.id, 'mine now')).rejects.toMatchObject({ statusCode: 404 })
+    const twin = (await listCustomers(mara)).find((c) => c.name === 'Quay Bakery')!
+    await expect(renameCustomer(mara, twin.id, 'Sail Loft Café')).rejects.toThrow()
+  })
+  it('rows of a file: a preview names every wrong row and writes nothing; all or none are taken', async () => {
+    const { mara } = house.people
+    const before = (await listUnits(mara)).units.length
+    const row = { ...fields, title: 'Row one', customer: 'Dune Farm', site: 'Shed' }
+    const rows = [
+      row,
+      { ...row, sheet: 'unheard-of' },
+      { ...row, title: '' },
+      { ...row, title: 'x'.repeat(200) },
+      { ...row, title: 'odd \u0000' },
+      { ...row, colour: 'red' },
+      row,
+    ]
+    const preview = await importUnits(mara, rows, true)
+    expect(preview.made).toBe(0)
+    expect([...new Set(preview.problems.map((p) => p.row))]).toEqual([2, 3, 4, 5, 6, 7])
+    expect((await listUnits(mara)).units).toHaveLength(before)
+    const good = [row, { ...row, title: 'Row two', Sheet: 'Orrisk TL-40 top-load washer', sheet: SHEET }].map(
+      ({ ...r }) => r,
+    )
+    delete (good[1] as Record<string, string>).Sheet
+    expect(await importUnits(mara, good, false)).toMatchObject({
+      made: 0,
+      newCustomers: ['Dune Farm'],
+      newSites: ['Dune Farm, Shed'],
+    })
+    expect((await listUnits(mara)).units).toHaveLength(before)
+    expect(await importUnits(mara, good, true)).toMatchObject({ made: 2, problems: [] })
+    expect((await listUnits(mara, 'dune')).units.map((u) => u.title)).toEqual(['Row one', 'Row two'])
+  })
+})

@@ -1,0 +1,130 @@
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { QueryTypes } from 'sequelize'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import type { Sequelize } from 'sequelize'
+import { foldJob } from '../../../core/job'
+import { refoldJobs } from '../../../server/areas/jobs/refold'
+import { pageOfJobs, readJob } from '../../../server/areas/jobs/service'
+import { findPersonById } from '../../../server/areas/session/service'
+import { publishLibrary } from '../../../server/areas/sheets/service'
+import { listUnits } from '../../../server/areas/units/service'
+import { grantToApp, APP_ROLE } from '../../../server/database/app-role'
+import { migrate } from '../../../server/database/migrate'
+import compileSheet from '../../../server/engine/compile-sheet'
+import { connect } from '../../../server/platform/database'
+import { emptyDatabase, findSheet, SHEET } from '../house'
+
+const fixture = (name: string) => readFileSync(join(import.meta.dirname, '../../fixtures', name), 'utf8')
+/** What the program of before made of the same events, written by it. */
+const BEFORE = JSON.parse(fixture('before-units.folds.json')) as Record<
+  string,
+  {
+    order: string[]
+    fold: {
+      words: string
+      complaints: string[]
+      safety: string[]
+      log: { event: string; is: string; test?: string; text?: string; action?: object }[]
+      notes: { event: string }[]
+      order: string
+      bands: string
+      closed?: { repair: string; text: string; at: string }
+      jumpers: string[]
+    }
+  }
+>
+
+let db: Sequelize
+let url: string
+let rows: Record<string, unknown>[]
+const eventRows = (payload: string) =>
+  db.query<Record<string, unknown>>(
+    `SELECT id, job_id, user_id, version, at, device, ${payload} AS body, received_at FROM job_events ORDER BY id`,
+    { type: QueryTypes.SELECT },
+  )
+
+describe('a database of before', () => {
+  beforeAll(async () => {
+    ;({ db, url } = await emptyDatabase('before'))
+    await db.query(fixture('before-units.sql').replaceAll('public.', ''))
+    rows = await eventRows('what')
+    await migrate(db)
+    await migrate(db)
+    await publishLibrary([SHEET], findSheet, compileSheet)
+    expect(await refoldJobs()).toBe(Object.keys(BEFORE).length)
+  }, 60_000)
+  afterAll(() => db?.close())
+
+  it('every event row is as it was written', async () => {
+    expect(rows.length).toBeGreaterThan(80)
+    expect(await eventRows('payload')).toEqual(rows)
+  })
+  it('every job comes to what it came to before, in the order it had', async () => {
+    const mara = (await findPersonById('01900000-0000-7000-8000-000000000011'))!
+    const ivo = (await findPersonById('01900000-0000-7000-8000-000000000021'))!
+    for (const [id, { order, fold }] of Object.entries(BEFORE)) {
+      const who = (await readJob(mara, id).catch(() => undefined)) ? mara : ivo
+      const { events } = await readJob(who, id)
+      expect(events.map((e) => e.id)).toEqual(order)
+      expect(events.map((e) => e.seq)).toEqual(order.map((_, i) => i + 1))
+      const job = foldJob(events)
+      expect(job.log.map((l) => l.event)).toEqual(fold.log.map((l) => l.event))
+      expect(job.remarks.map((r) => r.event)).toEqual(fold.notes.map((n) => n.event))
+      expect(
+        Object.entries(job.safety)
+          .filter(([, ids]) => ids.length)
+          .map(([s]) => s)
+          .sort(),
+      ).toEqual([...fold.safety].sort())
+      expect(job.closed && { repair: job.closed.repair, text: job.closed.text, at: job.closed.at }).toEqual(fold.closed)
+      expect([job.words, job.complaints, job.strategy, job.acceptance, job.bypasses]).toEqual([
+        fold.words,
+        fold.complaints,
+        fold.order,
+        fold.bands,
+        fold.jumpers,
+      ])
+      expect((await pageOfJobs(who, {})).jobs.find((j) => j.id === id)).toMatchObject({
+        readings: fold.log.filter((l) => l.is === 'reading').length,
+        bypasses: fold.jumpers,
+      })
+    }
+  })
+  it('machines are units of sites of customers, with the same ids', async () => {
+    const mara = (await findPersonById('01900000-0000-7000-8000-000000000011'))!
+    const { units } = await listUnits(mara)
+    expect(units.length).toBeGreaterThan(14)
+    expect(units.find((u) => u.id.endsWith('101'))).toMatchObject({
+      title: 'Orrisk TL-40, laundry left',
+      customer: { name: 'Harbour Lights Hostel' },
+      site: { name: 'Laundry, basement' },
+      openJobs: Object.keys(BEFORE).length > 0 ? expect.any(Number) : 0,
+    })
+    expect(
+      new Set(units.filter((u) => u.customer.name === 'Harbour Lights Hostel').map((u) => u.customer.id)).size,
+    ).toBe(1)
+  })
+  it('the application’s role reads and adds, and changes no table and no event', async () => {
+    await grantToApp(db, 'a-password-of-the-tests')
+    const own = new URL(url)
+    own.username = APP_ROLE
+    own.password = 'a-password-of-the-tests'
+    const app = connect(own.href)
+    expect(await app.query('SELECT count(*)::int AS n FROM job_events', { type: QueryTypes.SELECT })).toEqual([
+      { n: rows.length },
+    ])
+    for (const sql of [
+      'CREATE TABLE mine (id int)',
+      'ALTER TABLE jobs ADD COLUMN mine int',
+      'DROP TABLE sessions',
+      "UPDATE job_events SET device = 'x'",
+      'DELETE FROM job_events',
+      "UPDATE sheet_revisions SET title = 'x'",
+      'SELECT * FROM migrations',
+      'CREATE EXTENSION hstore',
+    ])
+      await expect(app.query(sql), sql).rejects.toThrow(/permission denied|must be owner/)
+    await app.close()
+  })
+})
