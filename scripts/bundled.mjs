@@ -17,6 +17,8 @@ await build({
   format: 'esm',
   packages: 'external',
   sourcemap: 'inline',
+  // The application's own tsconfig is made by its tools and adds nothing here.
+  tsconfigRaw: '{}',
   logLevel: 'warning',
 })
 process.exitCode =

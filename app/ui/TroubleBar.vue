@@ -5,7 +5,7 @@ defineProps<{ text: string; waiting?: number }>()
 </script>
 
 <template>
-  <div class="trouble" role="status">
+  <div class="trouble" role="status" aria-label="Connection">
     <AppIcon name="cloud" />
     <span
       >{{ text }}

@@ -4,7 +4,18 @@ import { join } from 'node:path'
 import { run } from './run.mjs'
 import { say, stop } from './say.mjs'
 
-const SOURCES = ['app', 'core', 'library', 'public', 'server', 'nuxt.config.ts', 'package.json', 'pnpm-lock.yaml']
+const SOURCES = [
+  'app',
+  'core',
+  'library',
+  'public',
+  'server',
+  'shared',
+  'scripts/setup',
+  'nuxt.config.ts',
+  'package.json',
+  'pnpm-lock.yaml',
+]
 
 function sourceHash(root) {
   const hash = createHash('sha256')

@@ -25,6 +25,8 @@ export async function serve(root, { port, host = '127.0.0.1', databaseUrl }) {
     PORT: String(port),
     HOST: host,
     NUXT_DATABASE_URL: databaseUrl,
+    // Streams of news are closed at once; what else is under way gets this long, ms.
+    NITRO_SHUTDOWN_TIMEOUT: '3000',
     ...tlsOf(process.env),
   }
   const child = spawn(process.execPath, [join(root, '.output/server/index.mjs')], {

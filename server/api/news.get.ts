@@ -17,6 +17,7 @@ export default defineEventHandler(async (event) => {
     if (news.type === 'job' && news.organisation === own.person.organisation)
       say('job', { job: news.job, seq: news.seq })
     if (news.type === 'again') say('again', {})
+    if (news.type === 'stopping') void stream.close()
     if (news.type === 'ended' && news.session === own.session) {
       say('ended', {})
       setTimeout(() => void stream.close(), 50)

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { brokenMachine, callTo, testToTheEnd } from './machine'
-import { openPlace, settled, signIn, type Place } from './place'
+import { openPlace, settled, signIn, type Place, history, readings, remedies } from './place'
 
 let place: Place
 test.beforeAll(async () => {
@@ -23,12 +23,20 @@ for (const { sheet, machine, asked, fault } of [
     await callTo(page, place, asked, machine, says)
     const wholeMachine = page.getByRole('button', { name: 'Whole machine' })
     if (await wholeMachine.count()) {
-      const few = await page.locator('.node').count()
+      const few = await page
+        .getByRole('group', { name: /^Water line/ })
+        .getByRole('button')
+        .count()
       await wholeMachine.click()
-      expect(await page.locator('.node').count()).toBeGreaterThan(few)
+      expect(
+        await page
+          .getByRole('group', { name: /^Water line/ })
+          .getByRole('button')
+          .count(),
+      ).toBeGreaterThan(few)
     }
     await testToTheEnd(page, { bench, truth })
-    await expect(page.locator('.remedy').first()).toContainText(repairs[0].title)
+    await expect(remedies(page).first()).toHaveAccessibleName(new RegExp(repairs[0].title))
     await page.getByRole('button', { name: /close the job/ }).click()
     await expect(page.getByLabel('Closed')).toContainText(repairs[0].title)
   })
@@ -37,15 +45,15 @@ test('a code looked up by its lamps is the first reading', async ({ page }) => {
   await signIn(page, place)
   await page.goto(`${place.url}/jobs/new`)
   await page.getByLabel('Find a machine').fill('2 beeps')
-  await expect(page.locator('.choice')).toHaveCount(1)
-  await expect(page.locator('.choice')).toContainText('A1')
-  await page.locator('.choice').click()
+  await expect(page.getByRole('list', { name: 'Machines found' }).getByRole('button')).toHaveCount(1)
+  await expect(page.getByRole('list', { name: 'Machines found' }).getByRole('button')).toContainText('A1')
+  await page.getByRole('list', { name: 'Machines found' }).getByRole('button').click()
   await page.getByRole('button', { name: /^A1/ }).click()
   await page.getByRole('button', { name: 'No water comes in' }).click()
   await page.getByRole('button', { name: 'Begin the job' }).click()
   await settled(page)
-  await expect(page.locator('.history li')).toHaveCount(1)
-  await expect(page.locator('.history')).toContainText('A1')
+  await expect(readings(page)).toHaveCount(1)
+  await expect(history(page)).toContainText('A1')
   await page.goto(`${place.url}/jobs/new`)
   await page.getByLabel('Find a machine').fill('no such thing anywhere')
   await expect(page.getByText('Nothing fits')).toBeVisible()

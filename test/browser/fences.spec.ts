@@ -1,7 +1,11 @@
 import { readdirSync } from 'node:fs'
 import { join } from 'node:path'
-import { expect, test, type APIRequestContext } from '@playwright/test'
-import { IVO, MARA, openPlace, type Place } from './place'
+import { expect, test, type APIRequestContext, type APIResponse } from '@playwright/test'
+import { v7 as uuidv7 } from 'uuid'
+import { normal, random } from '../../bench/random'
+import { CONTRACTS } from '../../shared/contracts'
+import { errorAnswer, type Contract } from '../../shared/contracts/contract'
+import { IVO, jobEvent, MARA, openPlace, PIM, WENNA, type Place } from './place'
 
 let place: Place
 test.beforeAll(async () => {
@@ -9,159 +13,299 @@ test.beforeAll(async () => {
 })
 test.afterAll(() => place.close())
 
-const MACHINE = '01900000-0000-7000-8000-000000000101'
-const STRANGE = '01900000-0000-7000-8000-00000000dead'
-let n = 0
-const uuid = () => `01900000-0000-7000-9000-${String(++n).padStart(12, '0')}`
-const event = (what: object) => ({ id: uuid(), v: 1, at: '2026-03-01T10:00:00.000Z', device: 'test', what })
-const opening = (machine = MACHINE) => ({
-  job: uuid(),
-  machine,
-  event: event({ is: 'opened', machine, complaints: ['no-fill'], words: '' }),
-})
+const UNIT = '01900000-0000-7000-8000-000000000101'
+const CUSTOMER = '01900000-0000-7000-8000-000000000300'
+const opening = (unit = UNIT) => jobEvent({ type: 'opened', unit, complaints: ['no-fill'], words: 'Tuesday' })
 
-async function signedIn(request: APIRequestContext, who: typeof MARA): Promise<void> {
-  const r = await request.post(`${place.url}/api/session`, { data: who })
-  expect(r.status()).toBe(200)
+async function signedIn(playwright: { request: { newContext(): Promise<APIRequestContext> } }, who?: typeof MARA) {
+  const request = await playwright.request.newContext()
+  if (who) expect((await request.post(`${place.url}/api/session`, { data: who })).status()).toBe(200)
+  return request
 }
 async function newJob(request: APIRequestContext): Promise<string> {
-  const body = opening()
-  expect((await request.post(`${place.url}/api/jobs`, { data: body })).status()).toBe(201)
-  return body.job
+  const job = uuidv7()
+  const answer = await request.post(`${place.url}/api/jobs/${job}/events`, { data: { events: [opening()] } })
+  expect(await answer.json()).toMatchObject({ results: [{ status: 'accepted', seq: 1 }] })
+  return job
 }
 
-/** Every registered route, read from the folder that registers it. */
-function routes(): string[] {
-  const base = join(import.meta.dirname, '../../server/api')
-  return readdirSync(base, { recursive: true, encoding: 'utf8' })
-    .filter((f) => f.endsWith('.ts'))
-    .map((f) => f.replace(/\.ts$/, '').replaceAll('\\', '/'))
-    .sort()
+/** Values that lead to Mara's things, for the places that a contract leaves open. */
+const marasParams = (contract: Contract, job: string, revision: string): Record<string, string> => ({
+  id: contract.path.includes('/jobs/') ? job : contract.path.includes('/customers/') ? CUSTOMER : UNIT,
+  revision,
+})
+const fill = (path: string, params: Record<string, string>) =>
+  path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(params[name] ?? ''))
+const BODIES: Record<string, () => unknown> = {
+  signIn: () => MARA,
+  appendEvents: () => ({ events: [jobEvent({ type: 'note', text: 'x' })] }),
+  createUnit: () => ({ id: uuidv7(), title: 'x', serial: '', sheet: 'orrisk-tl40', customer: 'c', site: 's' }),
+  updateUnit: () => ({ title: 'x', serial: '', sheet: 'orrisk-tl40', customer: 'c', site: 's', retired: false }),
+  updateCustomer: () => ({ name: 'mine now' }),
+  importUnits: () => ({ commit: true, rows: [{ title: 'x', sheet: 'orrisk-tl40', customer: 'c', site: 's' }] }),
+}
+const ask = (request: APIRequestContext, contract: Contract, name: string, params: Record<string, string>) =>
+  request.fetch(place.url + fill(contract.path, params), {
+    method: contract.method,
+    data: contract.method === 'GET' || contract.method === 'DELETE' ? undefined : BODIES[name]?.(),
+  })
+async function oneShape(answer: APIResponse, what: string): Promise<string> {
+  const body = await answer.text()
+  expect(errorAnswer.safeParse(JSON.parse(body)).success, `${what}: ${body}`).toBe(true)
+  expect(body, what).not.toMatch(/\bat .*\.m?[jt]s:\d+|stack|SELECT|node_modules/)
+  return body
 }
 
-/** What each route answers to somebody of the other organisation who knows the ids. */
-const OTHERS: Record<string, (r: APIRequestContext, job: string) => Promise<void>> = {
-  '[...]': async (r) => expect((await r.get(`${place.url}/api/nowhere`)).status()).toBe(404),
-  'health.get': async (r) => expect(await (await r.get(`${place.url}/api/health`)).json()).toEqual({ ok: true }),
-  'session/index.get': async (r) =>
-    expect(JSON.stringify(await (await r.get(`${place.url}/api/session`)).json())).not.toContain('Ebb'),
-  'session/index.post': async (r) =>
-    expect((await r.post(`${place.url}/api/session`, { data: { ...MARA, password: IVO.password } })).status()).toBe(
-      401,
-    ),
-  'session/index.delete': async (r) => {
-    expect((await r.delete(`${place.url}/api/session`)).status()).toBe(200)
-    await signedIn(r, IVO)
-  },
-  'machines/index.get': async (r) =>
-    expect(await (await r.get(`${place.url}/api/machines`)).text()).not.toContain(MACHINE),
-  'machines/[id]/sheet.get': async (r) =>
-    expect((await r.get(`${place.url}/api/machines/${MACHINE}/sheet`)).status()).toBe(404),
-  'jobs/index.get': async (r, job) => expect(await (await r.get(`${place.url}/api/jobs`)).text()).not.toContain(job),
-  'jobs/index.post': async (r, job) => {
-    expect((await r.post(`${place.url}/api/jobs`, { data: opening() })).status()).toBe(404)
-    const own = opening('01900000-0000-7000-8000-000000000201')
-    expect((await r.post(`${place.url}/api/jobs`, { data: { ...own, job } })).status()).toBe(409)
-  },
-  'jobs/[id]/index.get': async (r, job) => expect((await r.get(`${place.url}/api/jobs/${job}`)).status()).toBe(404),
-  'jobs/[id]/events.post': async (r, job) =>
-    expect(
-      (
-        await r.post(`${place.url}/api/jobs/${job}/events`, { data: { events: [event({ is: 'note', text: 'x' })] } })
-      ).status(),
-    ).toBe(404),
-}
+test('every route of the server has a contract, and every contract a route', () => {
+  const files = readdirSync(join(import.meta.dirname, '../../server/api'), { recursive: true, encoding: 'utf8' })
+    .filter((f) => f.endsWith('.ts') && f !== '[...].ts' && f !== 'news.get.ts')
+    .map((f) => {
+      const [, path, method] = /^(.*?)(?:\/index)?\.(get|post|put|patch|delete)\.ts$/.exec(f.replaceAll('\\', '/'))!
+      return `${method!.toUpperCase()} /api/${path!.replace(/\[(\w+)\]/g, ':$1')}`
+    })
+  expect(files.sort()).toEqual(
+    Object.values(CONTRACTS)
+      .map((c) => `${c.method} ${c.path}`)
+      .sort(),
+  )
+})
 
-test('no route shows or lets touch anything of the other organisation', async ({ playwright }) => {
-  expect(routes(), 'a route without a case here').toEqual(Object.keys(OTHERS).sort())
-  const mara = await playwright.request.newContext()
-  await signedIn(mara, MARA)
+test('nobody signed in gets nothing; each role gets what its contract names, and no more', async ({ playwright }) => {
+  const mara = await signedIn(playwright, MARA)
   const job = await newJob(mara)
-  const before = await (await mara.get(`${place.url}/api/jobs/${job}`)).json()
-  const ivo = await playwright.request.newContext()
-  await signedIn(ivo, IVO)
-  for (const [route, knock] of Object.entries(OTHERS)) await test.step(route, () => knock(ivo, job))
-  expect(await (await mara.get(`${place.url}/api/jobs/${job}`)).json()).toEqual(before)
-})
-
-test('nobody signed in gets nothing', async ({ playwright }) => {
-  const nobody = await playwright.request.newContext()
-  for (const path of ['machines', `machines/${MACHINE}/sheet`, 'jobs', `jobs/${STRANGE}`])
-    expect((await nobody.get(`${place.url}/api/${path}`)).status(), path).toBe(401)
-  expect((await nobody.post(`${place.url}/api/jobs`, { data: opening() })).status()).toBe(401)
-})
-
-test('bad input gets a clear 4xx in one shape, never a stack', async ({ playwright }) => {
-  const r = await playwright.request.newContext()
-  await signedIn(r, MARA)
-  const job = await newJob(r)
-  const post = (path: string, data: unknown) => r.post(`${place.url}/api/${path}`, { data: data as object })
-  const cases: [number, ReturnType<typeof post>][] = [
-    [400, post('jobs', {})],
-    [400, r.post(`${place.url}/api/jobs`, { data: '{"broken', headers: { 'content-type': 'application/json' } })],
-    [400, post(`jobs/${job}/events`, { events: [{ id: 'x' }] })],
-    [400, post(`jobs/${job}/events`, { events: [] })],
-    [404, post(`jobs/${STRANGE}/events`, { events: [event({ is: 'note', text: 'x' })] })],
-    [400, r.get(`${place.url}/api/jobs/not-an-id`)],
-    [422, post(`jobs/${job}/events`, { events: [event({ is: 'reading', test: 'no.such', text: '1' })] })],
-    [422, post(`jobs/${job}/events`, { events: [event({ is: 'retracted', event: STRANGE })] })],
-    [422, post(`jobs/${job}/events`, { events: [event({ is: 'reading', test: 'tub.filling', text: 'banana' })] })],
-    [409, post(`jobs/${job}/events`, { events: [event({ is: 'reading', test: 'cold-valve.volts', text: '120' })] })],
-    [400, post('session', { email: 'x' })],
-    [404, r.put(`${place.url}/api/jobs`, { data: {} })],
-  ]
-  for (const [status, pending] of cases) {
-    const answer = await pending
-    const body = await answer.text()
-    expect(answer.status(), body).toBe(status)
-    const { error } = JSON.parse(body) as { error: { code: string; message: string } }
-    expect(error.code).toMatch(/^[a-z-]+$/)
-    expect(error.message.length).toBeGreaterThan(5)
-    expect(body).not.toMatch(/\bat .*\.m?[jt]s:\d+|stack/i)
+  const [{ hash }] = (await place.sql('SELECT hash FROM sheet_revisions LIMIT 1')) as [{ hash: string }]
+  for (const [role, who] of [
+    ['technician', undefined],
+    ['lead', MARA],
+    ['trainee', PIM],
+    ['read-only', WENNA],
+  ] as const) {
+    const request = await signedIn(playwright, who)
+    for (const [name, contract] of Object.entries(CONTRACTS)) {
+      if (contract.roles === 'anyone') continue
+      const answer = await ask(request, contract, name, marasParams(contract, job, hash))
+      const what = `${who?.email ?? 'nobody'}: ${contract.method} ${contract.path}`
+      if (!who) expect(answer.status(), what).toBe(401)
+      else if (contract.roles.includes(role)) expect([401, 403], what).not.toContain(answer.status())
+      else expect(answer.status(), what).toBe(403)
+      if (!answer.ok()) await oneShape(answer, what)
+    }
   }
 })
 
-test('an event posted twice is harmless', async ({ playwright }) => {
-  const r = await playwright.request.newContext()
-  await signedIn(r, MARA)
-  const job = await newJob(r)
-  const e = event({ is: 'note', text: 'left a towel under it' })
-  for (let i = 0; i < 2; i++)
-    expect((await r.post(`${place.url}/api/jobs/${job}/events`, { data: { events: [e, e] } })).status()).toBe(200)
-  const { events } = (await (await r.get(`${place.url}/api/jobs/${job}`)).json()) as { events: { id: string }[] }
-  expect(events.filter((x) => x.id === e.id)).toHaveLength(1)
-  expect(events).toHaveLength(2)
-  const other = await newJob(r)
-  expect((await r.post(`${place.url}/api/jobs/${other}/events`, { data: { events: [e] } })).status()).toBe(409)
+test('no route shows or lets touch anything of the other organisation', async ({ playwright }) => {
+  const mara = await signedIn(playwright, MARA)
+  const job = await newJob(mara)
+  const seen = async () => {
+    const answers = await Promise.all(
+      [`jobs/${job}`, `units/${UNIT}`, 'customers', 'units'].map((p) => mara.get(`${place.url}/api/${p}`)),
+    )
+    return Promise.all(answers.map((a) => a.text()))
+  }
+  const before = await seen()
+  const ivo = await signedIn(playwright, IVO)
+  const [{ hash }] = (await place.sql('SELECT hash FROM sheet_revisions LIMIT 1')) as [{ hash: string }]
+  for (const [name, contract] of Object.entries(CONTRACTS)) {
+    if (contract.roles === 'anyone') continue
+    const answer = await ask(ivo, contract, name, marasParams(contract, job, hash))
+    const body = await answer.text()
+    const own = new Set([job, UNIT, CUSTOMER].filter((id) => contract.path.includes(':id') || !id))
+    if (contract.path.includes(':id')) expect(answer.status(), contract.path).toBe(404)
+    else for (const id of [job, UNIT, CUSTOMER]) expect(body, contract.path).not.toContain(id)
+    expect(own.size).toBeGreaterThanOrEqual(0)
+    expect(body).not.toContain('Harbour Lights')
+  }
+  const stolen = await ivo.post(`${place.url}/api/jobs/${job}/events`, {
+    data: { events: [opening('01900000-0000-7000-8000-000000000201')] },
+  })
+  expect(await stolen.json()).toMatchObject({ results: [{ status: 'refused', code: 'id-taken' }] })
+  expect(await seen()).toEqual(before)
 })
 
-test('many senders at once: each event is kept once, and of two that exclude each other one is refused', async ({
+/** Anything that somebody may send, right or wrong, of any size that a hand would type. */
+function drawer(seed: number) {
+  const next = random(seed)
+  const pick = <T>(list: readonly T[]): T => list[Math.floor(next() * list.length)]!
+  const texts = [
+    '',
+    'x',
+    '\u0000',
+    'a\u0000b',
+    '\ud800',
+    '‮',
+    'ß'.repeat(300),
+    '0',
+    '-1',
+    'null',
+    '../../etc',
+    "'; DROP TABLE jobs; --",
+    '%',
+    '😀',
+    UNIT,
+    '00000000-0000-0000-0000-000000000000',
+    uuidv7(),
+    'NaN',
+    '1e400',
+    '__proto__',
+    '<b>',
+  ]
+  const value = (depth = 0): unknown => {
+    const kind = next()
+    if (kind < 0.35) return pick(texts)
+    if (kind < 0.45) return normal(next) * 10 ** Math.floor(next() * 20)
+    if (kind < 0.5) return pick([null, true, false, 0, -1, 2 ** 31, 1e21])
+    if (depth > 2) return pick(texts)
+    if (kind < 0.65) return Array.from({ length: Math.floor(next() * 4) }, () => value(depth + 1))
+    const keys = [
+      'events',
+      'id',
+      'payload',
+      'type',
+      'title',
+      'rows',
+      'commit',
+      'email',
+      'password',
+      'sentAt',
+      'name',
+      'customer',
+      'sheet',
+      '__proto__',
+      'constructor',
+    ]
+    return Object.fromEntries(Array.from({ length: Math.floor(next() * 5) }, () => [pick(keys), value(depth + 1)]))
+  }
+  /** A right thing with one place of it made wrong. */
+  const bend = (right: unknown): unknown => {
+    if (typeof right !== 'object' || right === null || next() < 0.2) return value()
+    const copy = structuredClone(right) as Record<string, unknown>
+    const keys = Object.keys(copy)
+    if (!keys.length) return value()
+    const key = pick(keys)
+    if (next() < 0.15) delete copy[key]
+    else copy[key] = next() < 0.6 ? bend(copy[key]) : value()
+    return copy
+  }
+  return { next, pick, text: () => pick(texts), value, bend }
+}
+
+for (const [title, seed] of [
+  ['a fixed seed', 20],
+  ['a fresh seed', Math.floor(Date.now() % 1e9)],
+] as const)
+  test(`a thousand drawn requests of ${title} get one shape of 4xx, never a stack or a 5xx`, async ({ playwright }) => {
+    test.setTimeout(120_000)
+    process.stdout.write(`drawn requests: seed ${seed}\n`)
+    const request = await signedIn(playwright, MARA)
+    const job = await newJob(request)
+    const draw = drawer(seed)
+    const right: Record<string, () => unknown> = {
+      ...BODIES,
+      signIn: () => ({ email: `${draw.text()}@x`, password: draw.text() }),
+      appendEvents: () => ({
+        events: [
+          draw.pick([
+            jobEvent({ type: 'note', text: 'x' }),
+            jobEvent({ type: 'reading', test: 'tub.filling', text: 'no' }),
+            jobEvent({ type: 'retracted', event: uuidv7() }),
+            opening(),
+          ]),
+        ],
+        sentAt: new Date().toISOString(),
+      }),
+    }
+    const contracts = Object.entries(CONTRACTS).filter(([name]) => name !== 'signOut' && name !== 'endSession')
+    const started = Date.now()
+    for (let batch = 0; batch < 50; batch++)
+      await Promise.all(
+        Array.from({ length: 20 }, async () => {
+          const [name, contract] = draw.pick(contracts)
+          const params = { id: draw.next() < 0.6 ? job : draw.text(), revision: draw.text() }
+          const query =
+            draw.next() < 0.4
+              ? `?${draw.pick(['q', 'cursor', 'after', 'state', 'unit', 'x'])}=${encodeURIComponent(draw.text().replace(/\p{Surrogate}/gu, '%'))}`
+              : ''
+          const body = right[name] ? (draw.next() < 0.8 ? draw.bend(right[name]()) : draw.value()) : undefined
+          const raw =
+            draw.next() < 0.05 ? draw.pick(['{"broken', '[', '\u0000', '"\\ud800"', '{}{}']) : JSON.stringify(body)
+          const path = fill(contract.path, params).replace(/%(?![0-9A-F]{2})/gi, '%25')
+          const answer = await request.fetch(place.url + path + query, {
+            method: contract.method,
+            headers: { 'content-type': draw.next() < 0.95 ? 'application/json' : 'text/plain' },
+            data:
+              contract.method === 'GET' || contract.method === 'DELETE' || raw === undefined
+                ? undefined
+                : Buffer.from(raw),
+          })
+          const what = `${contract.method} ${path}${query} ${raw}`
+          expect(answer.status(), `${what}: ${await answer.text()}`).toBeLessThan(500)
+          if (answer.status() >= 400) await oneShape(answer, what)
+        }),
+      )
+    expect(Date.now() - started).toBeLessThan(60_000)
+    // And the server is as it was.
+    expect(await (await request.get(`${place.url}/api/health`)).json()).toEqual({ ok: true })
+  })
+
+test('wrong addresses, methods, bodies and versions each get their own answer', async ({ playwright }) => {
+  const request = await signedIn(playwright, MARA)
+  const job = await newJob(request)
+  const events = `${place.url}/api/jobs/${job}/events`
+  const person = ((await (await request.get(`${place.url}/api/session`)).json()) as { person: { id: string } }).person
+    .id
+  const good = () => ({ events: [jobEvent({ type: 'note', text: 'x' })] })
+  for (const [status, answer] of [
+    [404, request.get(`${place.url}/api/nowhere`)],
+    [404, request.put(`${place.url}/api/jobs`, { data: {} })],
+    [404, request.get(`${place.url}/api/jobs/${uuidv7()}`)],
+    [404, request.post(`${place.url}/api/jobs/${uuidv7()}/events`, { data: good() })],
+    [400, request.post(events, { headers: { 'content-type': 'application/json' }, data: '{"broken' })],
+    [415, request.post(events, { headers: { 'content-type': 'text/plain' }, data: 'x' })],
+    [413, request.post(events, { data: { events: ['x'.repeat(1_100_000)] } })],
+    [426, request.post(events, { headers: { 'x-duckweed-contract': '0' }, data: good() })],
+    [403, request.post(events, { headers: { 'x-duckweed-person': uuidv7() }, data: good() })],
+    [200, request.post(events, { headers: { 'x-duckweed-person': person }, data: good() })],
+  ] as const) {
+    const a = await answer
+    expect(a.status(), a.url()).toBe(status)
+    if (status >= 400) await oneShape(a, a.url())
+  }
+})
+
+test('tries to sign in are limited, a password is kept only as a hash, a session only as one', async ({
   playwright,
 }) => {
-  const r = await playwright.request.newContext()
-  await signedIn(r, MARA)
-  const body = opening()
-  const answers = await Promise.all(Array.from({ length: 6 }, () => r.post(`${place.url}/api/jobs`, { data: body })))
-  expect(answers.every((a) => a.ok())).toBe(true)
-  const send = (...events: object[]) => r.post(`${place.url}/api/jobs/${body.job}/events`, { data: { events } })
-  const notes = Array.from({ length: 8 }, (_, i) => event({ is: 'note', text: `note ${i}` }))
-  await Promise.all([...notes, ...notes].map((e) => send(e)))
-  const closing = await Promise.all(
-    Array.from({ length: 4 }, () => send(event({ is: 'closed', repair: '', text: '' }))),
-  )
-  expect(closing.map((a) => a.status()).sort()).toEqual([200, 409, 409, 409])
-  const { events } = (await (await r.get(`${place.url}/api/jobs/${body.job}`)).json()) as { events: unknown[] }
-  expect(events).toHaveLength(1 + 8 + 1)
-})
-
-test('tries to sign in are limited, and a password is kept only as a hash', async ({ playwright }) => {
-  const r = await playwright.request.newContext()
+  const request = await playwright.request.newContext()
   const wrong = { email: 'joss@ebb.example', password: 'guess' }
   const answers: number[] = []
-  for (let i = 0; i < 7; i++) answers.push((await r.post(`${place.url}/api/session`, { data: wrong })).status())
+  for (let i = 0; i < 7; i++) answers.push((await request.post(`${place.url}/api/session`, { data: wrong })).status())
   expect(answers.slice(0, 5)).toEqual([401, 401, 401, 401, 401])
   expect(answers.at(-1)).toBe(429)
   expect(
-    (await r.post(`${place.url}/api/session`, { data: { ...wrong, password: 'low-tide-4-pumps' } })).status(),
+    (await request.post(`${place.url}/api/session`, { data: { ...wrong, password: 'low-tide-4-pumps' } })).status(),
   ).toBe(429)
+  const mara = await signedIn(playwright, MARA)
+  const cookie = (await mara.storageState()).cookies.find((c) => c.name === 'duckweed')!
+  expect(cookie).toMatchObject({ httpOnly: true, sameSite: 'Lax' })
+  const dump = JSON.stringify(await place.sql('SELECT encode(token_hash, $1) AS h FROM sessions', ['base64']))
+  expect(dump).not.toContain(cookie.value)
+  const hashes = await place.sql('SELECT password_hash FROM users')
+  expect(JSON.stringify(hashes)).not.toContain('low-tide')
+})
+
+test('ending a session closes its stream of news, and it opens nothing any more', async ({ playwright }) => {
+  const [here, there] = [await signedIn(playwright, MARA), await signedIn(playwright, MARA)]
+  const { cookies } = await there.storageState()
+  const stream = await fetch(`${place.url}/api/news`, {
+    headers: { cookie: cookies.map((c) => `${c.name}=${c.value}`).join('; ') },
+  })
+  expect(stream.headers.get('content-type')).toContain('text/event-stream')
+  const { sessions } = (await (await here.get(`${place.url}/api/sessions`)).json()) as {
+    sessions: { id: string; here: boolean; seenAt: string }[]
+  }
+  const ended = stream.text()
+  for (const s of sessions.filter((x) => !x.here)) await here.delete(`${place.url}/api/sessions/${s.id}`)
+  expect(await ended).toContain('event: ended')
+  expect((await there.get(`${place.url}/api/jobs`)).status()).toBe(401)
+  expect((await here.get(`${place.url}/api/jobs`)).status()).toBe(200)
 })

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { brokenMachine, callTo, testToTheEnd } from './machine'
-import { openPlace, settled, signIn, type Place } from './place'
+import { openPlace, settled, signIn, type Place, history, remedies, testCard } from './place'
 
 let place: Place
 test.beforeAll(async () => {
@@ -20,24 +20,24 @@ test('two faults at once: the first repair is right and does not do, the tests g
   await signIn(page, place)
   await callTo(page, place, 'tl40', /laundry left/, says)
   await testToTheEnd(page, machine)
-  const first = page.locator('.remedy').first()
+  const first = remedies(page).first()
   await expect(first).toContainText(repairs[0].title)
   truth.repair(bench.machine.sheet.repairs.indexOf(repairs[0]))
   expect(truth.complaints().length).toBeGreaterThan(0)
   const failed = page.getByRole('button', { name: 'Done, and it still fails' })
   await failed.click()
   await settled(page)
-  await expect(page.locator('.history')).toContainText(repairs[0].title)
-  await expect(page.locator('.test')).toBeVisible()
+  await expect(history(page)).toContainText(repairs[0].title)
+  await expect(testCard(page)).toBeVisible()
   // Said by mistake, it can be taken back, and the cause stands as it stood.
   await page.keyboard.press('Escape')
   await page.keyboard.press('u')
   await settled(page)
-  await expect(page.locator('.remedy').first()).toContainText(repairs[0].title)
+  await expect(remedies(page).first()).toHaveAccessibleName(new RegExp(repairs[0].title))
   await failed.click()
   await settled(page)
   await testToTheEnd(page, machine)
-  await expect(page.locator('.remedy').first()).toContainText(repairs[1].title)
+  await expect(remedies(page).first()).toHaveAccessibleName(new RegExp(repairs[1].title))
   await page.getByRole('button', { name: /close the job/ }).click()
   await expect(page.getByLabel('Closed')).toContainText(repairs[1].title)
 })
@@ -48,7 +48,7 @@ test('where licensed work begins the tool stops and hands over', async ({ page }
   await signIn(page, place)
   await callTo(page, place, 'maritime six', /G-6, six zones/, machine.says)
   await testToTheEnd(page, machine)
-  await expect(page.locator('.remedy').first()).toContainText(machine.repairs[0].title)
+  await expect(remedies(page).first()).toHaveAccessibleName(new RegExp(machine.repairs[0].title))
   await expect(page.getByRole('note')).toContainText('This tool stops here')
   await expect(page.getByRole('note')).toContainText('licensed people under local code')
   await expect(page.getByRole('button', { name: 'Done, and it still fails' })).toHaveCount(0)

@@ -6,7 +6,7 @@ import { dimensionOf, openBench, sayReading, sayTest } from '../../core/explain'
 import { orThrow } from '../../core/foundation/issues'
 import type { Bench } from '../../core/procedure'
 import { readSheet } from '../../core/sheet'
-import { enter, makeSafe, settled, type Place } from './place'
+import { enter, makeSafe, settled, type Place, readings, cause, testTitle, answer } from './place'
 
 const MOST_TESTS = 24
 
@@ -27,12 +27,12 @@ export function brokenMachine(sheet: string, ...faults: string[]) {
 
 /** Takes the test on the card at the machine that really stands there, and writes down what it shows. */
 async function takeNext(page: Page, bench: Bench, truth: TrueMachine): Promise<void> {
-  const title = await page.locator('.test h2').innerText()
+  const title = await testTitle(page).innerText()
   const procedure = bench.procedures.find((p) => sayTest(bench.machine, p) === title)
   if (!procedure) throw new Error(`no test is called ${title}`)
   await makeSafe(page)
   const value = truth.read(procedure)
-  if (procedure.shape.takes === 'yes-no') await page.locator(`[data-answer=${value.is}]`).click()
+  if (procedure.shape.takes === 'yes-no') await answer(page, value.is).click()
   else await enter(page, sayReading(value, dimensionOf(procedure)))
 }
 
@@ -48,12 +48,11 @@ export async function callTo(page: Page, place: Place, asked: string, machine: R
 
 /** Follows the advice at the machine until the tests end. */
 export async function testToTheEnd(page: Page, { bench, truth }: { bench: Bench; truth: TrueMachine }): Promise<void> {
-  const readings = page.locator('.history li')
-  for (let k = 0; k < MOST_TESTS && !(await page.locator('.cause').count()); k++) {
-    const before = await readings.count()
+  for (let k = 0; k < MOST_TESTS && !(await cause(page).count()); k++) {
+    const before = await readings(page).count()
     await takeNext(page, bench, truth)
-    await expect(readings).toHaveCount(before + 1)
+    await expect(readings(page)).toHaveCount(before + 1)
     await settled(page)
   }
-  await expect(page.locator('.cause')).toBeVisible()
+  await expect(cause(page)).toBeVisible()
 }

@@ -1,48 +1,94 @@
-import { spawnSync } from 'node:child_process'
 import { join } from 'node:path'
 import { expect, type Page } from '@playwright/test'
+import { v7 as uuidv7 } from 'uuid'
+import pg from 'pg'
 import { freePort, startCluster } from '../../scripts/setup/cluster.mjs'
+import { prepareDatabase } from '../../scripts/setup/database.mjs'
 import { serve } from '../../scripts/setup/serve.mjs'
 
 const root = join(import.meta.dirname, '../..')
 
 export const MARA = { email: 'mara@ebb.example', password: 'low-tide-4-pumps' }
+export const JOSS = { email: 'joss@ebb.example', password: 'low-tide-4-pumps' }
+export const PIM = { email: 'pim@ebb.example', password: 'low-tide-4-pumps' }
+export const WENNA = { email: 'desk@ebb.example', password: 'low-tide-4-pumps' }
 export const IVO = { email: 'ivo@lantern.example', password: 'lamp-post-7-keys' }
 
-/** A database and a server of this test file alone. */
+/** A database and servers of this test file alone. */
 export interface Place {
   url: string
+  /** Starts a second process of the application on the same database. @returns its address */
+  second(): Promise<string>
+  /** Ends the first process as a crash would, and starts it again. */
+  crash(): Promise<void>
   restart(): Promise<void>
+  /** The application is gone, as behind a dead connection, and back at the same address. */
+  serverAway(): Promise<void>
+  serverBack(): Promise<void>
   databaseAway(): void
   databaseBack(): void
+  /** Asks the database as its owner. */
+  sql(text: string, values?: unknown[]): Promise<Record<string, unknown>[]>
   close(): Promise<void>
 }
 
-export async function openPlace(name: string): Promise<Place> {
+/** @param bare without the demo world's jobs */
+export async function openPlace(name: string, { bare = true } = {}): Promise<Place> {
   const cluster = await startCluster(root, `browser-${name}`, { fresh: true })
-  const prepared = spawnSync(join(root, 'node_modules/.bin/tsx'), ['server/database/prepare.ts'], {
-    cwd: root,
-    env: { ...process.env, DATABASE_URL: cluster.url },
-    encoding: 'utf8',
-  })
-  if (prepared.status !== 0) throw new Error(prepared.stderr)
+  const databaseUrl = await prepareDatabase(root, cluster.url, { bare })
+  if (!databaseUrl) throw new Error('The database could not be prepared.')
   const port = await freePort()
-  const start = () => serve(root, { port, databaseUrl: cluster.url })
+  const start = () => serve(root, { port, databaseUrl })
   let server = await start()
+  const others: (typeof server)[] = []
   return {
     url: `http://127.0.0.1:${port}`,
+    second: async () => {
+      const port = await freePort()
+      others.push(await serve(root, { port, databaseUrl }))
+      return `http://127.0.0.1:${port}`
+    },
+    crash: async () => {
+      server.child.kill('SIGKILL')
+      await server.end
+      server = await start()
+    },
     restart: async () => {
       await server.stop()
       server = await start()
     },
+    serverAway: async () => void (await server.stop()),
+    serverBack: async () => void (server = await start()),
+    sql: async (text, values) => {
+      const owner = new pg.Client({ connectionString: cluster.url })
+      await owner.connect()
+      try {
+        return (await owner.query(text, values)).rows as Record<string, unknown>[]
+      } finally {
+        await owner.end()
+      }
+    },
     databaseAway: () => void cluster.pause(),
     databaseBack: () => void cluster.resume(),
     close: async () => {
-      await server.stop()
+      await Promise.all([server, ...others].map((s) => s.stop()))
       cluster.stop()
     },
   }
 }
+
+let made = 0
+/** An event as a device would send it. */
+export const jobEvent = (payload: object, more: object = {}) => ({
+  id: uuidv7(),
+  version: 2,
+  at: new Date().toISOString(),
+  device: 'test',
+  ordinal: ++made,
+  baseSeq: 2 ** 31 - 1,
+  payload,
+  ...more,
+})
 
 export async function signIn(page: Page, place: Place, who = MARA): Promise<void> {
   await page.goto(`${place.url}/sign-in`)
@@ -62,31 +108,52 @@ export async function openCall(page: Page, place: Place, ...complaints: string[]
   return page.url().split('/').at(-1)!
 }
 
-export const settled = (page: Page) => expect(page.locator('.desk[data-settled=true]')).toBeVisible({ timeout: 30_000 })
+/** Waits until the advice answers what was asked last. */
+export const settled = (page: Page) =>
+  expect(page.getByRole('region', { name: 'Advice' })).toHaveAttribute('aria-busy', 'false', { timeout: 30_000 })
+
+export const history = (page: Page) => page.getByRole('region', { name: 'Readings so far' })
+export const readings = (page: Page) => history(page).getByRole('listitem')
+export const suspects = (page: Page) => page.getByRole('region', { name: 'Suspects' })
+export const leading = (page: Page) => suspects(page).getByRole('listitem').first()
+export const cause = (page: Page) => page.getByRole('region', { name: 'The cause' })
+/** Repairs offered, the nearest first; each is named by what it is. */
+export const remedies = (page: Page) => cause(page).getByRole('radio')
+export const testCard = (page: Page) => page.getByRole('region', { name: /^Test: / })
+export const testTitle = (page: Page) => testCard(page).getByRole('heading', { level: 2 })
+/** What keeps entries from being sent, or a list from being fresh. */
+export const trouble = (page: Page) => page.getByRole('status', { name: 'Connection' })
+/** A part in the picture; its name says its state. */
+export const part = (page: Page, name: string) => page.getByRole('button', { name: new RegExp(`^${name}: `) })
+/** The button of a yes, a no, or "it never came to that". */
+export const answer = (page: Page, word: string) =>
+  testCard(page).getByRole('button', { name: { yes: /^Yes/, no: /^No( |$)/ }[word] ?? /never came/ })
 
 /** Chooses a test by its exact title. */
 export async function choose(page: Page, title: string): Promise<void> {
-  await page.getByLabel('Search tests').fill(title)
-  await page
-    .locator('.chooser li button', { has: page.getByText(title, { exact: true }) })
+  const all = page.getByRole('region', { name: 'All tests' })
+  await all.getByLabel('Search tests').fill(title)
+  await all
+    .getByRole('button')
+    .filter({ has: page.getByText(title, { exact: true }) })
     .first()
     .click()
-  await expect(page.locator('.test h2')).toHaveText(title)
+  await expect(testTitle(page)).toHaveText(title)
 }
 
 /** Confirms the safety steps that the card asks for; returns their titles. */
 export async function makeSafe(page: Page): Promise<string[]> {
   const done: string[] = []
-  const button = page.locator('.safe .do')
+  const button = page.getByRole('region', { name: 'Make safe' }).getByRole('button', { name: /^Done: / })
   // One step follows another on the card until the reading may be entered.
-  const ready = page.locator('form.entry')
+  const ready = page.getByRole('form', { name: 'Enter what it shows' })
   for (;;) {
     await expect(ready.or(button).first()).toBeVisible()
     if (await ready.count()) break
-    const title = await button.first().innerText()
+    const title = (await button.innerText()).split('\n')[0]!
     done.push(title)
-    await button.first().click()
-    await expect(page.locator('.safe .do', { hasText: title.split('\n')[0] })).toHaveCount(0)
+    await button.click()
+    await expect(button.filter({ hasText: title })).toHaveCount(0)
   }
   return done
 }

@@ -12,12 +12,16 @@ export type News =
   | { type: 'job'; organisation: string; job: string; seq: number }
   | { type: 'ended'; session: string }
   | { type: 'again' }
+  /** This process is about to end: streams close, so that the tabs find another. */
+  | { type: 'stopping' }
 
 type Listener = (news: News) => void
 const listeners = new Set<Listener>()
 const tell = (news: News) => {
   for (const listener of listeners) listener(news)
 }
+
+process.once('SIGTERM', () => tell({ type: 'stopping' }))
 
 let waiting = new Map<string, News>()
 let timer: ReturnType<typeof setTimeout> | undefined

@@ -41,9 +41,10 @@ describe('list of jobs', () => {
     expect((await pageOfJobs(mara, { q: 'number 7', state: 'open' })).jobs.map((j) => j.id)).not.toContain(first!.id)
     expect((await pageOfJobs(mara, { unit: RIGHT })).jobs.every((j) => j.unit === RIGHT)).toBe(true)
     const statements: string[] = []
-    house.db.options.logging = (sql) => void statements.push(sql)
+    const { options } = house.db as unknown as { options: { logging: false | ((sql: string) => void) } }
+    options.logging = (sql) => void statements.push(sql)
     await pageOfJobs(mara, { q: 'hostel' })
-    house.db.options.logging = false
+    options.logging = false
     expect(statements).toHaveLength(1)
     await expect(pageOfJobs(mara, { cursor: 'bm9uc2Vuc2U' })).rejects.toMatchObject({ statusCode: 400 })
   })

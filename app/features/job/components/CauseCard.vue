@@ -74,7 +74,9 @@ const repair = computed(() => choice.value || props.view.remedies[0]?.id || '')
         </Button>
       </div>
     </section>
-    <p v-if="own?.licensed" class="before" role="note"><strong>This tool stops here.</strong> {{ own.licensed }}</p>
+    <p v-if="own?.licensed" class="before" role="note" aria-label="Licensed work">
+      <strong>This tool stops here.</strong> {{ own.licensed }}
+    </p>
     <p class="caution">
       <AppIcon name="danger" /> Isolate and prove dead before parts come off. Local codes and licensed trades decide
       where this tool stops.

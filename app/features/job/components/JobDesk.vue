@@ -175,7 +175,7 @@ useKeys({
           @pick="part = $event"
         />
       </section>
-      <div class="desk" :data-settled="view.settled && !thinking">
+      <section class="desk" aria-label="Advice" :aria-busy="!view.settled || thinking">
         <div class="left">
           <CauseCard
             v-if="stands && !locked"
@@ -219,7 +219,7 @@ useKeys({
           <SuspectList :view="view" />
           <ReadingHistory :rows="rows" :closed="locked" @undo="undo" />
         </div>
-      </div>
+      </section>
     </template>
   </main>
 </template>

@@ -187,8 +187,6 @@ const nodes = computed(() =>
         role="button"
         tabindex="0"
         :aria-label="`${n.title}: ${n.word || 'not looked at'}${n.next ? ', the test on the card looks here' : ''}`"
-        :data-part="n.part"
-        :data-state="n.state"
         @click="emit('pick', n.part)"
         @keydown.enter.prevent="emit('pick', n.part)"
       >

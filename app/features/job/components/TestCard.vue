@@ -75,7 +75,7 @@ const chips = computed(() => {
       <button v-if="!best" type="button" class="text" @click="emit('best')">Back to the best test</button>
     </div>
     <h2>{{ card.title }}</h2>
-    <p class="how">{{ card.how }}</p>
+    <p class="how" role="note" aria-label="How to take it">{{ card.how }}</p>
     <div v-if="card.meters.length > 1" class="chips" role="radiogroup" aria-label="Instrument">
       <button
         v-for="m in card.meters"
@@ -98,28 +98,16 @@ const chips = computed(() => {
       <li v-for="c in card.cautions" :key="c"><AppIcon name="danger" /> {{ c }}</li>
     </ul>
     <MakeSafe v-if="missing.length && !closed" :steps="missing" :school="card.school" @done="emit('safety', $event)" />
-    <form v-else-if="!closed" class="entry" @submit.prevent="take()">
+    <form v-else-if="!closed" class="entry" aria-label="Enter what it shows" @submit.prevent="take()">
       <p class="again">{{ card.title }}</p>
       <div v-if="card.shape.takes === 'yes-no'" class="two">
-        <Button
-          type="button"
-          size="large"
-          severity="contrast"
-          variant="outlined"
-          data-answer="yes"
-          @click="emit('taken', 'yes')"
+        <Button type="button" size="large" severity="contrast" variant="outlined" @click="emit('taken', 'yes')"
           >Yes <kbd>Y</kbd></Button
         >
-        <Button
-          type="button"
-          size="large"
-          severity="contrast"
-          variant="outlined"
-          data-answer="no"
-          @click="emit('taken', 'no')"
+        <Button type="button" size="large" severity="contrast" variant="outlined" @click="emit('taken', 'no')"
           >No <kbd>X</kbd></Button
         >
-        <button v-if="card.waits" type="button" class="chip" data-answer="never" @click="emit('taken', 'never')">
+        <button v-if="card.waits" type="button" class="chip" @click="emit('taken', 'never')">
           It never came to that
         </button>
       </div>
@@ -175,7 +163,7 @@ const chips = computed(() => {
     </div>
     <details class="expect" open>
       <summary>What each suspect would make it show</summary>
-      <table>
+      <table aria-label="What each suspect would make it show">
         <tbody>
           <tr>
             <td><strong>healthy</strong></td>

@@ -109,22 +109,17 @@ const turn = (id: string) =>
       <p v-if="query && !found.length" class="soft">
         Nothing fits. Try the model alone, or the customer. Spelling and hyphens do not matter.
       </p>
-      <div class="choices">
-        <button
-          v-for="m in found"
-          :key="m.id"
-          type="button"
-          class="card choice"
-          :aria-pressed="unit?.id === m.id"
-          @click="choose(m)"
-        >
-          <strong>{{ m.title }}</strong><span class="soft small">{{ m.customer.name }}, {{ m.site.name }}</span
-          ><span v-for="c in meant(m)" :key="c.code" class="small"
-            ><strong>{{ c.code }}</strong
-            >: {{ c.title }}{{ c.lamps ? ` (${c.lamps})` : '' }}</span
-          >
-        </button>
-      </div>
+      <ul class="choices" aria-label="Machines found">
+        <li v-for="m in found" :key="m.id">
+          <button type="button" class="card choice" :aria-pressed="unit?.id === m.id" @click="choose(m)">
+            <strong>{{ m.title }}</strong><span class="soft small">{{ m.customer.name }}, {{ m.site.name }}</span
+            ><span v-for="c in meant(m)" :key="c.code" class="small"
+              ><strong>{{ c.code }}</strong
+              >: {{ c.title }}{{ c.lamps ? ` (${c.lamps})` : '' }}</span
+            >
+          </button>
+        </li>
+      </ul>
     </section>
     <section v-if="unit && !facts && !trouble" class="soft">Opening the sheet …</section>
     <template v-if="facts">
@@ -189,11 +184,16 @@ section {
   gap: 0.6rem;
 }
 .choices {
+  list-style: none;
+  margin: 0;
+  padding: 0;
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(250px, 1fr));
   gap: 0.6rem;
 }
 .choice {
+  width: 100%;
+  height: 100%;
   display: grid;
   text-align: left;
   cursor: pointer;

@@ -5,7 +5,7 @@ const notices = useNotices()
 </script>
 
 <template>
-  <section class="notices" aria-label="Notices" role="status">
+  <section class="notices" aria-label="Notices" aria-live="polite">
     <div v-for="n in notices" :key="n.kind" class="notice">
       <span>{{ n.text }}</span>
       <button v-if="n.act" type="button" class="do" @click="n.act.run()">{{ n.act.label }}</button>

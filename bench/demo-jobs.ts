@@ -1,0 +1,267 @@
+/**
+ * Writes the jobs of the demo world: calls on its machines, each with a hidden fault, opened and carried on by the
+ * advice at a machine that really stands there. The start only loads what this wrote.
+ *
+ *     npm run demo-jobs
+ */
+import { writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { findShipped } from '../cli/library'
+import { advise, dimensionOf, openBench, sayReading } from '../core/explain'
+import type { Evidence } from '../core/evidence'
+import { orThrow } from '../core/foundation/issues'
+import { missingSteps, type Payload, type School } from '../core/job'
+import { readSheet } from '../core/sheet'
+import { random } from './random'
+import { TrueMachine } from './true-machine'
+
+const MARA = '01900000-0000-7000-8000-000000000011'
+const JOSS = '01900000-0000-7000-8000-000000000012'
+const IVO = '01900000-0000-7000-8000-000000000021'
+const unit = (n: number) => `01900000-0000-7000-8000-000000000${n}`
+
+interface Story {
+  unit: number
+  sheet: string
+  fault: string
+  person: string
+  /** Hours before the first start at which the call came. */
+  hoursAgo: number
+  words: string
+  /** Most readings taken. */
+  readings: number
+  ends: 'open' | 'closed' | 'in-vain' | 'bypass' | 'reopened'
+  note?: string
+}
+
+const STORIES: Story[] = [
+  {
+    unit: 101,
+    sheet: 'orrisk-tl40',
+    fault: 'cold-screen.blocked',
+    person: MARA,
+    hoursAgo: 190,
+    words: 'Fills for ages since the street was dug up.',
+    readings: 20,
+    ends: 'closed',
+    note: 'Grit in the screen. Told them to flush the line first next time.',
+  },
+  {
+    unit: 102,
+    sheet: 'orrisk-tl40',
+    fault: 'lid.stuck-open',
+    person: JOSS,
+    hoursAgo: 166,
+    words: 'Dead since a basket was dropped on the lid.',
+    readings: 20,
+    ends: 'closed',
+  },
+  {
+    unit: 112,
+    sheet: 'tarvost-fl7',
+    fault: 'drain-pump.jammed',
+    person: JOSS,
+    hoursAgo: 142,
+    words: 'Water stands in it after every wash.',
+    readings: 20,
+    ends: 'closed',
+    note: 'Two coins and a hairpin out of the pump.',
+  },
+  {
+    unit: 120,
+    sheet: 'brindlow-s12',
+    fault: 'boiler-low.scaled',
+    person: MARA,
+    hoursAgo: 118,
+    words: 'Full to the glass and no steam for the morning batch.',
+    readings: 20,
+    ends: 'closed',
+    note: 'Probe brushed. Water is hard: descale every two months.',
+  },
+  {
+    unit: 116,
+    sheet: 'quenby-c40',
+    fault: 'water-valve.coil-open',
+    person: MARA,
+    hoursAgo: 95,
+    words: 'No ice since Sunday.',
+    readings: 20,
+    ends: 'in-vain',
+  },
+  {
+    unit: 122,
+    sheet: 'ulldale-g6',
+    fault: 'common-b.broken',
+    person: JOSS,
+    hoursAgo: 71,
+    words: 'Half the garden stays dry. A fence post was set last week.',
+    readings: 3,
+    ends: 'open',
+    note: 'Waiting for the plan of the cable run.',
+  },
+  {
+    unit: 114,
+    sheet: 'brindlow-d6',
+    fault: 'heater.open',
+    person: MARA,
+    hoursAgo: 49,
+    words: 'Plates come out cold and wet.',
+    readings: 2,
+    ends: 'open',
+  },
+  {
+    unit: 118,
+    sheet: 'ulldale-f9',
+    fault: 'spout.stuck-open',
+    person: JOSS,
+    hoursAgo: 47,
+    words: 'Beeps twice and stops, then goes again.',
+    readings: 3,
+    ends: 'open',
+  },
+  {
+    unit: 101,
+    sheet: 'orrisk-tl40',
+    fault: 'lid.stuck-open',
+    person: MARA,
+    hoursAgo: 26,
+    words: 'Nothing happens after Start.',
+    readings: 2,
+    ends: 'bypass',
+  },
+  {
+    unit: 115,
+    sheet: 'brindlow-d3',
+    fault: 'fill-valve.coil-open',
+    person: JOSS,
+    hoursAgo: 22,
+    words: 'Hums for a minute and gives up.',
+    readings: 20,
+    ends: 'reopened',
+    note: 'They rang again: same code on Saturday.',
+  },
+  {
+    unit: 113,
+    sheet: 'tarvost-fl5',
+    fault: 'door-lock.contact-burnt',
+    person: MARA,
+    hoursAgo: 6,
+    words: 'Stops somewhere in the middle, not always.',
+    readings: 1,
+    ends: 'open',
+  },
+  {
+    unit: 103,
+    sheet: 'top-load-washer',
+    fault: 'cold-valve.coil-open',
+    person: JOSS,
+    hoursAgo: 2,
+    words: 'Only warm water ever. No plate on the machine.',
+    readings: 0,
+    ends: 'open',
+  },
+  {
+    unit: 201,
+    sheet: 'orrisk-tl40',
+    fault: 'cold-valve.coil-open',
+    person: IVO,
+    hoursAgo: 30,
+    words: 'Tenant says it fills hot only.',
+    readings: 2,
+    ends: 'open',
+  },
+]
+
+interface Seeded {
+  id: string
+  person: string
+  events: {
+    id: string
+    version: 2
+    minutesAgo: number
+    device: string
+    ordinal: number
+    baseSeq: number
+    payload: Payload
+  }[]
+}
+
+let made = 0
+const nextId = () => `01940000-0000-7000-8000-${String(++made).padStart(12, '0')}`
+
+/** A machine with this fault at the middle of its severities; the first fault of the sheet that is complained of, where there is none by this name. */
+function broken(story: Story) {
+  const { text, file } = findShipped(story.sheet)!
+  const predictor = openBench(orThrow(readSheet(text, file, findShipped)))
+  const { bench } = predictor
+  const named = bench.machine.faults.filter((f) => f.id === story.fault)
+  for (const fault of [...named, ...bench.machine.faults]) {
+    const severity = fault.severity && Math.sqrt(fault.severity.from * fault.severity.to)
+    const truth = new TrueMachine(bench, [{ fault, severity }], random(story.hoursAgo), undefined, 0)
+    const complaints = truth.complaints()
+    if (complaints.length) {
+      if (fault.id !== story.fault) process.stdout.write(`${story.sheet}: ${fault.id} instead of ${story.fault}\n`)
+      return { predictor, bench, truth, fault, complaint: complaints[0]! }
+    }
+  }
+  throw new Error(`No fault of ${story.sheet} is complained of.`)
+}
+
+function play(story: Story): Seeded {
+  const { predictor, bench, truth, fault, complaint } = broken(story)
+  const { sheet } = bench.machine
+  const evidence: Evidence[] = [{ is: 'complaint', complaint }]
+  const out: Seeded = { id: nextId(), person: story.person, events: [] }
+  let minutesAgo = story.hoursAgo * 60
+  const put = (payload: Payload, minutes = 2) => {
+    const n = out.events.length
+    out.events.push({ id: nextId(), version: 2, minutesAgo, device: 'demo', ordinal: n + 1, baseSeq: n, payload })
+    minutesAgo -= minutes
+  }
+  const safety: Record<string, string[]> = {}
+  const makeSafe = (school: School) => {
+    for (const need of missingSteps(school, sheet.makeSafe, { safety })) {
+      safety[need.id] = ['done']
+      put({ type: 'safety', step: need.id }, 1)
+    }
+  }
+  const readOn = (most: number) => {
+    for (let i = 0; i < most; i++) {
+      const next = advise(predictor, evidence).plan
+      const test = next.state === 'testing' ? next.next[0] : undefined
+      if (!test) return
+      makeSafe(test.procedure.school)
+      const value = truth.read(test.procedure)
+      evidence.push({ is: 'reading', test: test.procedure.id, value, instrument: undefined })
+      const text = sayReading(value, dimensionOf(test.procedure)).replace('could not take it', 'could not')
+      put({ type: 'reading', test: test.procedure.id, text }, Math.max(1, Math.round(test.minutes)))
+    }
+  }
+  const remedy = () => sheet.repairs[advise(predictor, evidence).plan.remedies[0]!.repair]!
+  put({ type: 'opened', unit: unit(story.unit), complaints: [complaint], words: story.words })
+  readOn(story.readings)
+  if (story.ends === 'bypass') {
+    const part = bench.machine.parts.find((p) => bench.machine.kinds[p.index].jumperAllowed)
+    makeSafe('live')
+    if (part) put({ type: 'action', action: { verb: 'jumper', target: part.id } })
+  }
+  if (story.ends === 'in-vain') {
+    const other = sheet.repairs.find((r, i) => i !== fault.repair && r.id !== remedy().id)!
+    put({ type: 'action', action: { verb: 'repair', target: other.id } }, 30)
+    evidence.push({ is: 'action', action: { verb: 'repair', target: other.id } })
+    readOn(3)
+  }
+  if (story.note && story.ends !== 'reopened') put({ type: 'note', text: story.note })
+  if (story.ends === 'closed' || story.ends === 'reopened')
+    put({ type: 'closed', repair: remedy().id, text: remedy().title }, 240)
+  if (story.ends === 'reopened') {
+    put({ type: 'reopened' })
+    put({ type: 'note', text: story.note! })
+  }
+  return out
+}
+
+const file = join(import.meta.dirname, '..', 'server', 'database', 'seeds', 'demo-jobs.json')
+const jobs = STORIES.map(play)
+writeFileSync(file, `${JSON.stringify(jobs, null, 1)}\n`)
+process.stdout.write(`${jobs.length} jobs, ${jobs.reduce((n, j) => n + j.events.length, 0)} events\n`)
