@@ -1,4 +1,4 @@
-import { onBeforeUnmount, onMounted, watch } from 'vue'
+import { watch } from 'vue'
 import { deviceDatabase, waitingByPerson } from '../../data/database'
 import { leadWhenFree } from '../../data/leader'
 import { hear } from '../../data/tabs'
@@ -61,11 +61,15 @@ async function sayWaitingOfOthers(own: string | undefined): Promise<void> {
   })
 }
 
-/** Ties the page to this device: sender, news, session of the other tabs, storage, a secure connection. */
-export function useDevice(): void {
+/**
+ * Ties the page to this device: sender, news, session of the other tabs, storage, a secure connection.
+ *
+ * @returns a function that unties it
+ */
+export function tieToDevice(): () => void {
   const session = useSession()
   let stop: (() => void) | undefined
-  watch(
+  const unwatch = watch(
     () => session.person?.id,
     (id) => {
       stop?.()
@@ -74,22 +78,20 @@ export function useDevice(): void {
     },
     { immediate: true },
   )
-  let deaf: (() => void) | undefined
-  onMounted(() => {
-    void checkStorage()
-    if (!window.isSecureContext)
-      notify({
-        kind: 'insecure',
-        text: 'Over plain http this browser gives no offline start, camera or microphone. Ask for an https address.',
-      })
-    deaf = hear((message) => {
-      // Another tab signed somebody else in or out: nothing of the one before may stand here.
-      if (message.type === 'session' && message.person !== session.person?.id) location.reload()
-      if (message.type === 'clock') sayClock(message.offset)
+  void checkStorage()
+  if (!window.isSecureContext)
+    notify({
+      kind: 'insecure',
+      text: 'Over plain http this browser gives no offline start, camera or microphone. Ask for an https address.',
     })
+  const deaf = hear((message) => {
+    // Another tab signed somebody else in or out: nothing of the one before may stand here.
+    if (message.type === 'session' && message.person !== session.person?.id) location.reload()
+    if (message.type === 'clock') sayClock(message.offset)
   })
-  onBeforeUnmount(() => {
-    deaf?.()
+  return () => {
+    unwatch()
+    deaf()
     stop?.()
-  })
+  }
 }

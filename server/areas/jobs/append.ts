@@ -19,7 +19,7 @@ import { announceJob } from '../news/service'
 import { currentRevision, factsOfRevision } from '../sheets/service'
 import { findUnitSheet } from '../units/service'
 import { inTransaction } from '../../platform/database'
-import { findEvents, insertJob, lockJob, writeEvents, writeWords, type LockedJob } from './repository'
+import { findEvents, insertJob, lockJob, readForAppend, writeEvents, writeWords, type LockedJob } from './repository'
 
 /** Largest single event, characters of JSON. */
 const LARGEST_EVENT = 16_000
@@ -42,6 +42,8 @@ function parseEvent(raw: unknown): Parsed {
   return { result: refused(named, { code: parsed.success ? 'too-large' : 'wrong-shape' }) }
 }
 
+// Everything inside the transaction goes over its own connection: a second one, while all are taken, never comes.
+
 /** Which revision of which sheet a job is on, and what is wrong where it cannot be opened. */
 async function openJob(
   who: Person,
@@ -51,12 +53,12 @@ async function openJob(
   transaction: Transaction,
 ): Promise<LockedJob | Refusal> {
   if (event.payload.type !== 'opened') return { code: 'not-opened' }
-  const unit = await findUnitSheet(who, event.payload.unit)
+  const unit = await findUnitSheet(who, event.payload.unit, transaction)
   if (!unit) return { code: 'unknown-unit' }
-  const revision = event.payload.revision ?? (await currentRevision(unit.sheet))
+  const revision = event.payload.revision ?? (await currentRevision(unit.sheet, transaction))
   const known =
     revision !== undefined &&
-    (await factsOfRevision(revision)
+    (await factsOfRevision(revision, transaction)
       .then(() => true)
       .catch(() => false))
   if (!known) return { code: 'unknown-revision' }
@@ -68,10 +70,13 @@ async function openJob(
 }
 
 /** The facts that judge the events of a job: those of the revision it was begun with. */
-export async function factsOfJob(job: { revision: string | null; sheet: string }): Promise<SheetFacts> {
-  const revision = job.revision ?? (await currentRevision(job.sheet))
+export async function factsOfJob(
+  job: { revision: string | null; sheet: string },
+  transaction?: Transaction,
+): Promise<SheetFacts> {
+  const revision = job.revision ?? (await currentRevision(job.sheet, transaction))
   if (revision === undefined) throw apiError(503, 'sheet-not-ready', 'This sheet is being prepared. It is tried again.')
-  return factsOfRevision(revision)
+  return factsOfRevision(revision, transaction)
 }
 
 /** One run over the events of a request, against a job that is locked. */
@@ -139,9 +144,72 @@ export function wordsOf(standing: JobStanding, facts: SheetFacts): { complaints:
   }
 }
 
+/** What became of a job's events: judged against it, or none of them could be. */
+type Outcome = { append: Append } | { refusal: Refusal }
+
+/** Tries without a lock before everybody else waits; a job with many writers is rare. */
+const TRIES_WITHOUT_LOCK = 2
+
+/** Events that change no more than the job's own row: judged on what is read, and written where nobody wrote meanwhile. */
+async function appendPlain(
+  who: Person,
+  jobId: string,
+  events: readonly JobEvent[],
+  shown: (at: string) => Date,
+  received: Date,
+): Promise<Append | undefined> {
+  if (events.some((e) => ['opened', 'retracted', 'closed', 'reopened'].includes(e.payload.type))) return undefined
+  for (let i = 0; i < TRIES_WITHOUT_LOCK; i++) {
+    const found = await readForAppend(
+      jobId,
+      who.organisation,
+      events.map((e) => e.id),
+    )
+    if (!found?.job.standing) return undefined
+    const append = new Append(who, found.job, await factsOfJob(found.job), found.known, shown)
+    for (const event of events) append.take(event)
+    if (!append.fresh.length) return append
+    const { fresh, standing } = append
+    if (await writeEvents(jobId, found.job.seq, who.id, fresh, standing, received)) return append
+  }
+  return undefined
+}
+
+/** Everything else, and whatever others kept getting in front of: under the row lock of the job. */
+const appendLocked = (
+  who: Person,
+  jobId: string,
+  events: readonly JobEvent[],
+  shown: (at: string) => Date,
+  received: Date,
+): Promise<Outcome> =>
+  inTransaction(async (transaction) => {
+    const job =
+      (await lockJob(jobId, who.organisation, transaction)) ??
+      (await openJob(who, jobId, events[0]!, received, transaction))
+    // Another organisation's job does not exist for this one; nothing is refused for good that never had a job.
+    if ('code' in job) {
+      if (job.code === 'not-opened') throw notFound('job')
+      return { refusal: job }
+    }
+    const facts = await factsOfJob(job, transaction)
+    const named = events.flatMap((e) => (e.payload.type === 'retracted' ? [e.payload.event] : []))
+    const known = await findEvents([...new Set([...events.map((e) => e.id), ...named])], transaction)
+    const append = new Append(who, job, facts, known, shown)
+    for (const event of events) append.take(event)
+    if (append.fresh.length) {
+      await writeEvents(jobId, job.seq, who.id, append.fresh, append.standing, received, transaction)
+      if (append.fresh.some((e) => ['opened', 'closed', 'reopened'].includes(e.payload.type))) {
+        const { complaints, more } = wordsOf(append.standing, facts)
+        await writeWords(jobId, complaints, more, transaction)
+      }
+    }
+    return { append }
+  })
+
 /**
- * Appends events to a job under its row lock, each once, in the order sent. What the guard lets through gets the next
- * sequence; everything else gets its reason.
+ * Appends events to a job, each once, in the order sent. What the guard lets through gets the next sequence;
+ * everything else gets its reason. The sequence has no gap, and no two senders write over each other.
  *
  * @param offset what the device's clock is off by, ms
  */
@@ -155,32 +223,12 @@ export async function appendEvents(
   const parsed = raw.map(parseEvent)
   const events = parsed.flatMap((p) => ('event' in p ? [p.event] : []))
   if (!events.length) return parsed.flatMap((p) => ('result' in p ? [p.result] : []))
-  const outcome = await inTransaction(async (transaction) => {
-    const job =
-      (await lockJob(jobId, who.organisation, transaction)) ??
-      (await openJob(who, jobId, events[0]!, received, transaction))
-    // Another organisation's job does not exist for this one; nothing is refused for good that never had a job.
-    if ('code' in job) {
-      if (job.code === 'not-opened') throw notFound('job')
-      return { refusal: job }
-    }
-    const facts = await factsOfJob(job)
-    const named = events.flatMap((e) => (e.payload.type === 'retracted' ? [e.payload.event] : []))
-    const known = await findEvents([...new Set([...events.map((e) => e.id), ...named])], transaction)
-    const append = new Append(who, job, facts, known, (at) => boundedMoment(at, offset, received))
-    for (const event of events) append.take(event)
-    if (append.fresh.length) {
-      await writeEvents(jobId, who.id, append.fresh, append.standing, received, transaction)
-      if (append.fresh.some((e) => ['opened', 'closed', 'reopened'].includes(e.payload.type))) {
-        const { complaints, more } = wordsOf(append.standing, facts)
-        await writeWords(jobId, complaints, more, transaction)
-      }
-    }
-    return { append }
-  })
-  const { append, refusal } = outcome as { append?: Append; refusal?: Refusal }
+  const shown = (at: string) => boundedMoment(at, offset, received)
+  const plain = await appendPlain(who, jobId, events, shown, received)
+  const outcome: Outcome = plain ? { append: plain } : await appendLocked(who, jobId, events, shown, received)
+  const append = 'append' in outcome ? outcome.append : undefined
   if (append?.fresh.length) announceJob(who.organisation, jobId, append.standing.seq)
-  const judged = append ? append.results : events.map((e) => refused(e.id, refusal!))
+  const judged = 'append' in outcome ? outcome.append.results : events.map((e) => refused(e.id, outcome.refusal))
   let next = 0
   return parsed.map((p) => ('result' in p ? p.result : judged[next++]!))
 }

@@ -2,6 +2,8 @@ import { QueryTypes, type Transaction } from 'sequelize'
 import { upcast, type JobEvent, type JobStanding, type SequencedEvent, type WrittenEvent } from '../../../core/job'
 import { database } from '../../platform/database'
 
+const EVENT = `e.id, e.job_id, e.seq, e.version, e.at, e.device, e.ordinal, e.base_seq, e.payload, p.name AS by`
+
 export interface LockedJob {
   id: string
   unit: string
@@ -38,6 +40,26 @@ export async function insertJob(
   )
 }
 
+/**
+ * A job as it stands now with those events that are there already, in one statement and without a lock: what is
+ * written on it afterwards holds only where nobody wrote in between (`writeEventsUnless`).
+ */
+export async function readForAppend(
+  id: string,
+  organisation: string,
+  events: readonly string[],
+): Promise<{ job: LockedJob; known: { job: string; event: SequencedEvent }[] } | undefined> {
+  const [row] = await database().query<LockedJob & { known: (Omit<EventRow, 'at'> & { at: string })[] | null }>(
+    `SELECT j.id, j.unit_id AS unit, j.revision, u.sheet, j.seq, j.standing,
+       (SELECT jsonb_agg(to_jsonb(k)) FROM (SELECT ${EVENT} FROM job_events e JOIN users p ON p.id = e.user_id WHERE e.id = ANY($3::uuid[])) k) AS known
+     FROM jobs j JOIN units u ON u.id = j.unit_id WHERE j.id = $1 AND j.organisation_id = $2`,
+    { bind: [id, organisation, events], type: QueryTypes.SELECT },
+  )
+  if (!row) return undefined
+  const { known, ...job } = row
+  return { job, known: (known ?? []).map((k) => ({ job: k.job_id, event: toEvent({ ...k, at: new Date(k.at) }) })) }
+}
+
 interface EventRow {
   id: string
   job_id: string
@@ -62,8 +84,6 @@ const toWritten = (row: EventRow): WrittenEvent => ({
   seq: row.seq,
 })
 const toEvent = (row: EventRow): SequencedEvent => ({ ...upcast(toWritten(row)), seq: row.seq, by: row.by })
-
-const EVENT = `e.id, e.job_id, e.seq, e.version, e.at, e.device, e.ordinal, e.base_seq, e.payload, p.name AS by`
 
 /** Events by their ids, of whatever job; with what retractions among them name, and what those name. */
 export async function findEvents(
@@ -97,15 +117,22 @@ export async function eventsAfter(job: string, after: number, most: number): Pro
   return rows.map(toEvent)
 }
 
-/** Writes new events and what the job has come to with them, in one statement. */
+/**
+ * Writes new events and what the job has come to with them, in one statement: under the row lock of the job, and
+ * only where the job still stands at the sequence that the events follow.
+ *
+ * @param after sequence of the job that the events were judged against
+ * @returns false where somebody else wrote meanwhile; nothing is written then
+ */
 export async function writeEvents(
   job: string,
+  after: number,
   person: string,
   events: readonly (JobEvent & { seq: number; shownAt: Date })[],
   standing: JobStanding,
   received: Date,
-  transaction: Transaction,
-): Promise<void> {
+  transaction?: Transaction,
+): Promise<boolean> {
   const rows = events.map((e) => ({
     id: e.id,
     version: e.version,
@@ -116,15 +143,17 @@ export async function writeEvents(
     payload: e.payload,
     seq: e.seq,
   }))
-  await database().query(
-    `WITH fresh AS (
+  const written = await database().query<{ id: string }>(
+    `WITH own AS (
+       UPDATE jobs SET seq = $4, standing = $5::jsonb, touched_at = $6, touched_by = $3,
+         closed_at = CASE WHEN $7 THEN COALESCE(closed_at, $6) END, bypassed = $8
+       WHERE id = $2 AND seq = $9 RETURNING id),
+     fresh AS (
        INSERT INTO job_events (id, job_id, user_id, version, at, device, ordinal, base_seq, payload, seq, received_at)
-       SELECT r.id, $2, $3, r.version, r.at, r.device, r.ordinal, r.base_seq, r.payload, r.seq, $6
-       FROM jsonb_to_recordset($1::jsonb) AS r
+       SELECT r.id, own.id, $3, r.version, r.at, r.device, r.ordinal, r.base_seq, r.payload, r.seq, $6
+       FROM own, jsonb_to_recordset($1::jsonb) AS r
          (id uuid, version int, at timestamptz, device text, ordinal int, base_seq int, payload jsonb, seq int))
-     UPDATE jobs SET seq = $4, standing = $5::jsonb, touched_at = $6, touched_by = $3,
-       closed_at = CASE WHEN $7 THEN COALESCE(closed_at, $6) END, bypassed = $8
-     WHERE id = $2`,
+     SELECT id FROM own`,
     {
       bind: [
         JSON.stringify(rows),
@@ -135,10 +164,13 @@ export async function writeEvents(
         received,
         standing.closed !== undefined,
         standing.bypasses.length > 0,
+        after,
       ],
+      type: QueryTypes.SELECT,
       transaction,
     },
   )
+  return written.length > 0
 }
 
 /** Writes what a job is looked for by: its machine, what is complained of, the words and the repair. */

@@ -1,11 +1,12 @@
 import { Hash } from '@adonisjs/hash'
 import { Scrypt } from '@adonisjs/hash/drivers/scrypt'
 import { getHeader, getRequestIP, type H3Event } from 'h3'
+import { LRUCache } from 'lru-cache'
 import { v7 as uuidv7 } from 'uuid'
 import type { Person } from '../../../shared/contracts/session'
 import { now } from '../../platform/clock'
 import { apiError, notFound } from '../../platform/errors'
-import { announceEnd } from '../news/service'
+import { announceEnd, subscribe } from '../news/service'
 import { giveToken, hashToken, newToken, readToken, SESSION_SECONDS, takeToken } from './cookie'
 import {
   deleteExpired,
@@ -36,13 +37,37 @@ const toPerson = (row: Omit<SessionRow, 'session' | 'seen_at'>): Person => ({
   timeZone: row.time_zone,
 })
 
+/** How long a session that was found is believed without asking again, ms; its end is news and counts at once. */
+const BELIEVED = 3000
+const believed = new LRUCache<string, SessionRow>({ max: 2000, ttl: BELIEVED })
+const forget = (session: string) => {
+  for (const [token, row] of believed.entries()) if (row.session === session) believed.delete(token)
+}
+let hearing: (() => void) | undefined
+
+async function rowOf(token: string): Promise<SessionRow | undefined> {
+  hearing ??= subscribe((news) => {
+    if (news.type === 'ended') forget(news.session)
+    if (news.type === 'again') believed.clear()
+  })
+  const hash = hashToken(token)
+  const key = hash.toString('base64')
+  const known = believed.get(key)
+  if (known) return known
+  const row = await findSession(hash)
+  if (row) believed.set(key, row)
+  return row
+}
+
 /** The session of a request, if it has one. */
 export async function sessionOf(event: H3Event): Promise<{ session: string; person: Person } | undefined> {
   const token = readToken(event)
-  if (!token) return undefined
-  const row = await findSession(hashToken(token))
+  const row = token === undefined ? undefined : await rowOf(token)
   if (!row) return undefined
-  if (now().getTime() - row.seen_at.getTime() > NOTED_EVERY) await touchSession(row.session, now())
+  if (now().getTime() - row.seen_at.getTime() > NOTED_EVERY) {
+    row.seen_at = now()
+    await touchSession(row.session, row.seen_at)
+  }
   return { session: row.session, person: toPerson(row) }
 }
 
@@ -92,7 +117,9 @@ export async function signIn(event: H3Event, email: string, password: string): P
 /** Ends the session that a request comes with, if it has one. */
 async function endOwn(event: H3Event): Promise<void> {
   const own = await sessionOf(event)
-  if (own && (await deleteSession(own.session, own.person.id))) await announceEnd(own.session)
+  if (!own) return
+  forget(own.session)
+  if (await deleteSession(own.session, own.person.id)) await announceEnd(own.session)
 }
 
 export async function signOut(event: H3Event): Promise<void> {
@@ -113,5 +140,6 @@ export async function listSessions(event: H3Event, who: Person) {
 
 export async function endSession(who: Person, id: string): Promise<void> {
   if (!(await deleteSession(id, who.id))) throw notFound('session')
+  forget(id)
   await announceEnd(id)
 }

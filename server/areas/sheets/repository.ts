@@ -1,4 +1,4 @@
-import { QueryTypes } from 'sequelize'
+import { QueryTypes, type Transaction } from 'sequelize'
 import type { SheetFacts } from '../../../core/job'
 import { SheetRevision } from '../../database/models'
 import { database } from '../../platform/database'
@@ -16,14 +16,14 @@ export const knownHashes = async (hashes: string[]): Promise<Set<string>> =>
 
 export const findRevision = (hash: string): Promise<SheetRevision | null> => SheetRevision.findByPk(hash)
 
-export const findFacts = async (hash: string): Promise<SheetFacts | undefined> =>
-  (await SheetRevision.findByPk(hash, { attributes: ['facts'] }))?.facts
+export const findFacts = async (hash: string, transaction?: Transaction): Promise<SheetFacts | undefined> =>
+  (await SheetRevision.findByPk(hash, { attributes: ['facts'], transaction }))?.facts
 
 /** The newest revision of each sheet, or of one. */
-export const currentRevisions = (sheet?: string): Promise<CurrentRevision[]> =>
+export const currentRevisions = (sheet?: string, transaction?: Transaction): Promise<CurrentRevision[]> =>
   database().query<CurrentRevision>(
     `SELECT sheet, hash, number, title, facts FROM current_revisions ${sheet === undefined ? '' : 'WHERE sheet = $1'}`,
-    { bind: sheet === undefined ? [] : [sheet], type: QueryTypes.SELECT },
+    { bind: sheet === undefined ? [] : [sheet], type: QueryTypes.SELECT, transaction },
   )
 
 /** Keeps a revision with the next number of its sheet; two processes that keep the same one keep it once. */

@@ -1,4 +1,5 @@
 import { LRUCache } from 'lru-cache'
+import type { Transaction } from 'sequelize'
 import type { SheetFacts } from '../../../core/job'
 import { SHEET_LANGUAGE } from '../../../core/sheet'
 import type { SheetFile } from '../../database/models'
@@ -11,10 +12,10 @@ const HELD = 100
 const held = new LRUCache<string, SheetFacts>({ max: HELD })
 
 /** What a revision of a sheet says to guard and lists. */
-export async function factsOfRevision(hash: string): Promise<SheetFacts> {
+export async function factsOfRevision(hash: string, transaction?: Transaction): Promise<SheetFacts> {
   let facts = held.get(hash)
   if (!facts) {
-    facts = await findFacts(hash)
+    facts = await findFacts(hash, transaction)
     if (!facts) throw apiError(503, 'sheet-not-ready', 'This sheet is being prepared. It is tried again.')
     held.set(hash, facts)
   }
@@ -22,8 +23,8 @@ export async function factsOfRevision(hash: string): Promise<SheetFacts> {
 }
 
 /** The revision that a job on this sheet begins with now. */
-export async function currentRevision(sheet: string): Promise<string | undefined> {
-  const [current] = await currentRevisions(sheet)
+export async function currentRevision(sheet: string, transaction?: Transaction): Promise<string | undefined> {
+  const [current] = await currentRevisions(sheet, transaction)
   if (current) held.set(current.hash, current.facts)
   return current?.hash
 }

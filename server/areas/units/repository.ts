@@ -51,8 +51,8 @@ export async function findUnit(
   return row
 }
 
-export const findUnitSheet = (id: string, organisation: string): Promise<Unit | null> =>
-  Unit.findOne({ where: { id, organisationId: organisation }, attributes: ['id', 'sheet'] })
+export const findUnitSheet = (id: string, organisation: string, transaction: Transaction): Promise<Unit | null> =>
+  Unit.findOne({ where: { id, organisationId: organisation }, attributes: ['id', 'sheet'], transaction })
 
 /** The site of a customer by their names; either is made where it is not there yet. */
 export async function ensureSite(

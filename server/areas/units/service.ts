@@ -1,3 +1,4 @@
+import type { Transaction } from 'sequelize'
 import { v7 as uuidv7 } from 'uuid'
 import type { Person } from '../../../shared/contracts/session'
 import type { Unit, UnitFields } from '../../../shared/contracts/units'
@@ -54,7 +55,8 @@ export async function readUnit(who: Person, id: string) {
 }
 
 /** The sheet of a unit that belongs to the asking organisation. */
-export const findUnitSheet = (who: Person, id: string) => rows.findUnitSheet(id, who.organisation)
+export const findUnitSheet = (who: Person, id: string, transaction: Transaction) =>
+  rows.findUnitSheet(id, who.organisation, transaction)
 
 async function refuseUnknownSheet(sheet: string): Promise<void> {
   if (!(await listSheets()).some((s) => s.id === sheet))

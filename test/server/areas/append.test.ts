@@ -25,6 +25,11 @@ describe('appending to a job', () => {
     expect(events.map((e) => e.seq)).toEqual(Array.from({ length: 26 }, (_, i) => i + 1))
     expect(new Set(events.map((e) => e.id)).size).toBe(26)
   })
+  it('more openings at once than there are connections to the database', async () => {
+    const { mara } = house.people
+    const all = await Promise.all(Array.from({ length: 40 }, () => open(mara)))
+    expect(new Set(all).size).toBe(40)
+  })
   it('the state kept with the job is the fold of its events', async () => {
     const { mara, joss } = house.people
     const job = await open(mara)

@@ -2,7 +2,6 @@
 import { useRoute, useRouter } from 'vue-router'
 import { computed, nextTick, ref, watch } from 'vue'
 import { useSession } from '../../session'
-import { useDevice } from '../use-device'
 import NoticeArea from './NoticeArea.vue'
 import PlaceBar from './PlaceBar.vue'
 import { NuxtLink } from '#components'
@@ -10,7 +9,23 @@ import { NuxtLink } from '#components'
 const session = useSession()
 const route = useRoute()
 const router = useRouter()
-useDevice()
+
+// What ties the page to this device is loaded with the first person, not with the door.
+watch(
+  () => session.person !== undefined && session.person !== null,
+  async (somebody, _, onCleanup) => {
+    if (!somebody) return
+    let left = false
+    let untie: (() => void) | undefined
+    onCleanup(() => {
+      left = true
+      untie?.()
+    })
+    const { tieToDevice } = await import('../use-device')
+    if (!left) untie = tieToDevice()
+  },
+  { immediate: true },
+)
 
 /** On a phone the work of a job takes the whole screen. */
 const working = computed(() => /^\/jobs\/[0-9a-f-]{36}$/.test(route.path))
