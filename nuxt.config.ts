@@ -24,6 +24,12 @@ export default defineNuxtConfig({
       ],
     },
   },
+  hooks: {
+    // What a page does not use yet is not fetched ahead of it.
+    'build:manifest': (manifest) => {
+      for (const file of Object.values(manifest)) file.prefetch = false
+    },
+  },
   // Own code is imported by name, so that every arrow is seen.
   imports: { scan: false },
   components: { dirs: [] },

@@ -5,6 +5,7 @@
  *     node scripts/bundled.mjs bench/house.ts
  */
 import { readFileSync } from 'node:fs'
+import { Agent, request } from 'node:http'
 import { loadavg, tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { chromium } from '@playwright/test'
@@ -61,15 +62,26 @@ const owner = new pg.Client({ connectionString: cluster.url })
 await owner.connect()
 
 let cookie = ''
-async function ask(path: string, method = 'GET', body?: unknown): Promise<unknown> {
-  const answer = await fetch(base + path, {
-    method,
-    headers: { cookie, ...(body === undefined ? {} : { 'content-type': 'application/json' }) },
-    body: body === undefined ? undefined : JSON.stringify(body),
+/** A light client: what it costs itself must not hide what the server costs. */
+const agent = new Agent({ keepAlive: true, maxSockets: SENDERS })
+function ask(path: string, method = 'GET', body?: unknown): Promise<unknown> {
+  const data = body === undefined ? undefined : JSON.stringify(body)
+  const sent =
+    data === undefined ? {} : { 'content-type': 'application/json', 'content-length': Buffer.byteLength(data) }
+  return new Promise((resolve, reject) => {
+    const asked = request({ host: '127.0.0.1', port, path, method, agent, headers: { cookie, ...sent } }, (answer) => {
+      let text = ''
+      answer.setEncoding('utf8')
+      answer.on('data', (piece: string) => (text += piece))
+      answer.on('end', () => {
+        if (path === '/api/session') cookie = answer.headers['set-cookie']![0]!.split(';')[0]!
+        if (answer.statusCode! < 400) resolve(JSON.parse(text))
+        else reject(new Error(`${path}: ${answer.statusCode} ${text}`))
+      })
+    })
+    asked.on('error', reject)
+    asked.end(data)
   })
-  if (!answer.ok) throw new Error(`${path}: ${answer.status} ${await answer.text()}`)
-  if (path === '/api/session') cookie = answer.headers.get('set-cookie')!.split(';')[0]!
-  return answer.json()
 }
 let made = 0
 const event = (payload: object) => ({
@@ -98,8 +110,8 @@ async function loopDelay(): Promise<number> {
 async function fill(): Promise<string> {
   const pattern = await newJob()
   await owner.query(
-    `INSERT INTO jobs (id, organisation_id, unit_id, revision, opened_by, created_at, seq, standing, complaints_said, touched_at, touched_by, search)
-     SELECT gen_random_uuid(), organisation_id, unit_id, revision, opened_by, created_at, seq, standing, complaints_said,
+    `INSERT INTO jobs (id, organisation_id, unit_id, revision, opened_by, created_at, seq, standing, listed, touched_at, touched_by, search)
+     SELECT gen_random_uuid(), organisation_id, unit_id, revision, opened_by, created_at, seq, standing, listed,
        date_trunc('milliseconds', now() - n * interval '1 minute'), touched_by, search || ' number ' || n
      FROM jobs, generate_series(1, ${LISTED}) n WHERE id = $1`,
     [pattern],

@@ -23,6 +23,8 @@ export interface JobStanding {
   repairs: number
   /** Ids of events taken back. */
   gone: string[]
+  /** Who entered the last event. */
+  by: string
   closed: { event: string; seq: number; repair: string; text: string; at: string; by: string } | undefined
 }
 
@@ -40,6 +42,7 @@ export const emptyStanding: JobStanding = {
   notes: 0,
   repairs: 0,
   gone: [],
+  by: '',
   closed: undefined,
 }
 
@@ -92,7 +95,7 @@ function retract(s: JobStanding, seq: number, target: ReturnType<Find>, find: Fi
  */
 export function apply(s: JobStanding, e: SequencedEvent, find: Find): JobStanding {
   const { payload } = e
-  const next: JobStanding = { ...s, seq: e.seq }
+  const next: JobStanding = { ...s, seq: e.seq, by: e.by }
   if (s.gone.includes(e.id)) return next
   switch (payload.type) {
     case 'opened':

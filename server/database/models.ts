@@ -77,6 +77,14 @@ export class Unit extends Model<Row<Unit>, New<Unit>> {
   declare retiredAt: CreationOptional<Date | null>
 }
 
+export interface ListedWords {
+  title: string
+  customer: string
+  place: string
+  complaints: string[]
+  openedBy: string
+}
+
 export class Job extends Model<Row<Job>, New<Job>> {
   declare id: string
   declare organisationId: string
@@ -86,7 +94,8 @@ export class Job extends Model<Row<Job>, New<Job>> {
   declare createdAt: CreationOptional<Date>
   declare seq: number
   declare standing: JobStanding | null
-  declare complaintsSaid: string[]
+  /** What a list shows of it that belongs to others: machine, customer, place, complaints in words, who opened it. */
+  declare listed: ListedWords | object
   declare closedAt: Date | null
   declare bypassed: boolean
   declare touchedAt: Date
@@ -178,7 +187,7 @@ export function defineModels(sequelize: Sequelize): void {
       createdAt: given(),
       seq: integer(),
       standing: DataTypes.JSONB,
-      complaintsSaid: json(),
+      listed: json(),
       closedAt: DataTypes.DATE,
       bypassed: { type: DataTypes.BOOLEAN, allowNull: false },
       touchedAt: moment(),

@@ -1,5 +1,5 @@
 import { promisify } from 'node:util'
-import { brotliCompress, constants, gzip } from 'node:zlib'
+import { gzip, gzipSync } from 'node:zlib'
 import {
   defineEventHandler,
   getHeader,
@@ -29,9 +29,9 @@ export interface Asked<C extends Contract> {
   event: H3Event
 }
 
-/** Answers below this many bytes are sent as they are. */
+/** Answers below this many characters are sent as they are, above the other packed by another thread. */
 const WORTH_PACKING = 1024
-const brotli = promisify(brotliCompress)
+const WORTH_A_THREAD = 64 * 1024
 const zip = promisify(gzip)
 
 /** Sends JSON, packed where the asker can unpack it. */
@@ -40,15 +40,10 @@ async function sendJson(event: H3Event, answer: unknown): Promise<Buffer | strin
   setResponseHeader(event, 'content-type', 'application/json; charset=utf-8')
   if (!event.node.res.hasHeader('cache-control')) setResponseHeader(event, 'cache-control', 'no-store')
   if (text.length < WORTH_PACKING) return text
-  const takes = getRequestHeader(event, 'accept-encoding') ?? ''
+  if (!getRequestHeader(event, 'accept-encoding')?.includes('gzip')) return text
   setResponseHeader(event, 'vary', 'accept-encoding')
-  if (takes.includes('br')) {
-    setResponseHeader(event, 'content-encoding', 'br')
-    return brotli(text, { params: { [constants.BROTLI_PARAM_QUALITY]: 4 } })
-  }
-  if (!takes.includes('gzip')) return text
   setResponseHeader(event, 'content-encoding', 'gzip')
-  return zip(text)
+  return text.length < WORTH_A_THREAD ? gzipSync(text, { level: 1 }) : zip(text)
 }
 
 async function bodyOf(event: H3Event): Promise<unknown> {

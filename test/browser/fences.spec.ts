@@ -34,8 +34,16 @@ const marasParams = (contract: Contract, job: string, revision: string): Record<
   id: contract.path.includes('/jobs/') ? job : contract.path.includes('/customers/') ? CUSTOMER : UNIT,
   revision,
 })
+/** Half a surrogate as the bytes that a careless client sends for it; what begins with a % goes as it is. */
+const inAddress = (text: string) =>
+  text.startsWith('%')
+    ? text
+    : text
+        .split(/(\p{Surrogate})/u)
+        .map((t) => (/^\p{Surrogate}$/u.test(t) ? '%ED%A0%80' : encodeURIComponent(t)))
+        .join('')
 const fill = (path: string, params: Record<string, string>) =>
-  path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(params[name] ?? ''))
+  path.replace(/:(\w+)/g, (_, name: string) => inAddress(params[name] ?? ''))
 const BODIES: Record<string, () => unknown> = {
   signIn: () => MARA,
   appendEvents: () => ({ events: [jobEvent({ type: 'note', text: 'x' })] }),
@@ -109,10 +117,8 @@ test('no route shows or lets touch anything of the other organisation', async ({
     if (contract.roles === 'anyone') continue
     const answer = await ask(ivo, contract, name, marasParams(contract, job, hash))
     const body = await answer.text()
-    const own = new Set([job, UNIT, CUSTOMER].filter((id) => contract.path.includes(':id') || !id))
     if (contract.path.includes(':id')) expect(answer.status(), contract.path).toBe(404)
     else for (const id of [job, UNIT, CUSTOMER]) expect(body, contract.path).not.toContain(id)
-    expect(own.size).toBeGreaterThanOrEqual(0)
     expect(body).not.toContain('Harbour Lights')
   }
   const stolen = await ivo.post(`${place.url}/api/jobs/${job}/events`, {
@@ -140,6 +146,8 @@ function drawer(seed: number) {
     '../../etc',
     "'; DROP TABLE jobs; --",
     '%',
+    '%E0%A4%A',
+    '%00',
     '😀',
     UNIT,
     '00000000-0000-0000-0000-000000000000',
@@ -223,12 +231,12 @@ for (const [title, seed] of [
           const params = { id: draw.next() < 0.6 ? job : draw.text(), revision: draw.text() }
           const query =
             draw.next() < 0.4
-              ? `?${draw.pick(['q', 'cursor', 'after', 'state', 'unit', 'x'])}=${encodeURIComponent(draw.text().replace(/\p{Surrogate}/gu, '%'))}`
+              ? `?${draw.pick(['q', 'cursor', 'after', 'state', 'unit', 'x'])}=${inAddress(draw.text())}`
               : ''
           const body = right[name] ? (draw.next() < 0.8 ? draw.bend(right[name]()) : draw.value()) : undefined
           const raw =
             draw.next() < 0.05 ? draw.pick(['{"broken', '[', '\u0000', '"\\ud800"', '{}{}']) : JSON.stringify(body)
-          const path = fill(contract.path, params).replace(/%(?![0-9A-F]{2})/gi, '%25')
+          const path = fill(contract.path, params)
           const answer = await request.fetch(place.url + path + query, {
             method: contract.method,
             headers: { 'content-type': draw.next() < 0.95 ? 'application/json' : 'text/plain' },

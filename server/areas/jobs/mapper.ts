@@ -1,24 +1,20 @@
 import type { JobRow } from '../../../shared/contracts/jobs'
 import type { ListedJob } from './repository'
 
-export function toJobRow(row: ListedJob): JobRow {
-  const s = row.standing
+export function toJobRow({ id, unit, listed, standing, created_at, touched_at }: ListedJob): JobRow {
+  const { words, readings, repairs, bypasses, closed, by } = standing
   return {
-    id: row.id,
-    unit: row.unit,
-    title: row.title,
-    customer: row.customer,
-    place: row.place,
-    complaints: row.complaints_said,
-    words: s?.words ?? '',
-    readings: s?.readings ?? 0,
-    repairs: s?.repairs ?? 0,
-    bypasses: s?.bypasses ?? [],
-    closed: s?.closed ? { repair: s.closed.text || s.closed.repair, by: s.closed.by, at: s.closed.at } : null,
-    openedBy: row.opened_by,
-    createdAt: row.created_at.toISOString(),
-    touchedAt: row.touched_at.toISOString(),
-    touchedBy: row.touched_by,
+    id,
+    unit,
+    ...listed,
+    words,
+    readings,
+    repairs,
+    bypasses,
+    closed: closed ? { repair: closed.text || closed.repair, by: closed.by, at: closed.at } : null,
+    createdAt: created_at.toISOString(),
+    touchedAt: touched_at.toISOString(),
+    touchedBy: by,
   }
 }
 

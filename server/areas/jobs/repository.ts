@@ -1,5 +1,6 @@
 import { QueryTypes, type Transaction } from 'sequelize'
 import { upcast, type JobEvent, type JobStanding, type SequencedEvent, type WrittenEvent } from '../../../core/job'
+import type { ListedWords } from '../../database/models'
 import { database } from '../../platform/database'
 
 const EVENT = `e.id, e.job_id, e.seq, e.version, e.at, e.device, e.ordinal, e.base_seq, e.payload, p.name AS by`
@@ -173,7 +174,7 @@ export async function writeEvents(
   return written.length > 0
 }
 
-/** Writes what a job is looked for by: its machine, what is complained of, the words and the repair. */
+/** Writes what a job is listed and looked for by: its machine, what is complained of, the words and the repair. */
 export async function writeWords(
   job: string,
   complaints: readonly string[],
@@ -181,9 +182,11 @@ export async function writeWords(
   transaction?: Transaction,
 ): Promise<void> {
   await database().query(
-    `UPDATE jobs j SET complaints_said = $2::jsonb, search = lower(concat_ws(' ', u.title, u.serial, c.name, s.name, $3::text))
-     FROM units u JOIN sites s ON s.id = u.site_id JOIN customers c ON c.id = s.customer_id
-     WHERE j.id = $1 AND u.id = j.unit_id`,
+    `UPDATE jobs j SET
+       listed = jsonb_build_object('title', u.title, 'customer', c.name, 'place', s.name, 'complaints', $2::jsonb, 'openedBy', p.name),
+       search = lower(concat_ws(' ', u.title, u.serial, c.name, s.name, $3::text))
+     FROM units u JOIN sites s ON s.id = u.site_id JOIN customers c ON c.id = s.customer_id, users p
+     WHERE j.id = $1 AND u.id = j.unit_id AND p.id = j.opened_by`,
     { bind: [job, JSON.stringify(complaints), [...complaints, ...more].join(' ')], transaction },
   )
 }
@@ -191,15 +194,10 @@ export async function writeWords(
 export interface ListedJob {
   id: string
   unit: string
-  title: string
-  customer: string
-  place: string
-  complaints_said: string[]
-  standing: JobStanding | null
-  opened_by: string
+  listed: ListedWords
+  standing: JobStanding
   created_at: Date
   touched_at: Date
-  touched_by: string
 }
 
 export interface JobFilter {
@@ -222,6 +220,7 @@ export async function listJobs(f: JobFilter): Promise<ListedJob[]> {
   const put = (value: unknown) => `$${bind.push(value)}`
   const where = [
     'j.organisation_id = $1',
+    'j.standing IS NOT NULL',
     ...f.words.map((word) => `j.search LIKE ${put(likely(word))}`),
     ...(f.state === 'open' ? ['j.closed_at IS NULL'] : []),
     ...(f.state === 'closed' ? ['j.closed_at IS NOT NULL'] : []),
@@ -233,13 +232,10 @@ export async function listJobs(f: JobFilter): Promise<ListedJob[]> {
     where.push(`(j.opened_by = ${person} OR j.touched_by = ${person})`)
   }
   if (f.after) where.push(`(j.touched_at, j.id) < (${put(f.after.touchedAt)}::timestamptz, ${put(f.after.id)}::uuid)`)
+  // One table: a page costs what it shows, however many jobs, machines and customers there are.
   return database().query<ListedJob>(
-    `SELECT j.id, j.unit_id AS unit, u.title, c.name AS customer, s.name AS place, j.complaints_said, j.standing,
-       o.name AS opened_by, j.created_at, j.touched_at, t.name AS touched_by
-     FROM (SELECT * FROM jobs j WHERE ${where.join(' AND ')} ORDER BY j.touched_at DESC, j.id DESC LIMIT ${put(f.most)}) j
-       JOIN units u ON u.id = j.unit_id JOIN sites s ON s.id = u.site_id JOIN customers c ON c.id = s.customer_id
-       JOIN users o ON o.id = j.opened_by JOIN users t ON t.id = j.touched_by
-     ORDER BY j.touched_at DESC, j.id DESC`,
+    `SELECT j.id, j.unit_id AS unit, j.listed, j.standing, j.created_at, j.touched_at FROM jobs j
+     WHERE ${where.join(' AND ')} ORDER BY j.touched_at DESC, j.id DESC LIMIT ${put(f.most)}`,
     { bind, type: QueryTypes.SELECT },
   )
 }

@@ -97,9 +97,11 @@ export const updateUnit = async (
 /** Jobs are looked for by what their unit is called: it follows when that changes. */
 export async function renameInJobs(where: 'unit' | 'customer', id: string, transaction: Transaction): Promise<void> {
   await database().query(
-    `UPDATE jobs j SET search = lower(concat_ws(' ', u.title, u.serial, c.name, s.name,
-       (SELECT string_agg(w, ' ') FROM jsonb_array_elements_text(j.complaints_said) w),
-       j.standing->>'words', j.standing->'closed'->>'text'))
+    `UPDATE jobs j SET
+       listed = j.listed || jsonb_build_object('title', u.title, 'customer', c.name, 'place', s.name),
+       search = lower(concat_ws(' ', u.title, u.serial, c.name, s.name,
+         (SELECT string_agg(w, ' ') FROM jsonb_array_elements_text(j.listed->'complaints') w),
+         j.standing->>'words', j.standing->'closed'->>'text'))
      FROM units u JOIN sites s ON s.id = u.site_id JOIN customers c ON c.id = s.customer_id
      WHERE u.id = j.unit_id AND ${where === 'unit' ? 'u.id' : 'c.id'} = $1`,
     { bind: [id], transaction },
@@ -108,7 +110,7 @@ export async function renameInJobs(where: 'unit' | 'customer', id: string, trans
 
 export interface VisitRow {
   id: string
-  complaints_said: string[]
+  complaints: string[] | null
   closed: boolean
   repair: string | null
   created_at: Date
@@ -117,7 +119,7 @@ export interface VisitRow {
 
 export const visitsOf = (unit: string): Promise<VisitRow[]> =>
   database().query<VisitRow>(
-    `SELECT j.id, j.complaints_said, j.closed_at IS NOT NULL AS closed, j.standing->'closed'->>'repair' AS repair,
+    `SELECT j.id, j.listed->'complaints' AS complaints, j.closed_at IS NOT NULL AS closed, j.standing->'closed'->>'repair' AS repair,
        j.created_at, p.name AS by
      FROM jobs j JOIN users p ON p.id = j.opened_by WHERE j.unit_id = $1 ORDER BY j.created_at DESC LIMIT 200`,
     { bind: [unit], type: QueryTypes.SELECT },

@@ -45,7 +45,7 @@ export async function readUnit(who: Person, id: string) {
   const unit = await unitOf(who, id)
   const visits = (await rows.visitsOf(id)).map((v) => ({
     id: v.id,
-    complaints: v.complaints_said,
+    complaints: v.complaints ?? [],
     closed: v.closed,
     repair: v.repair ?? '',
     createdAt: v.created_at.toISOString(),

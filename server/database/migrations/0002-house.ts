@@ -79,7 +79,7 @@ export async function up(sequelize: Sequelize): Promise<void> {
       ADD COLUMN revision text REFERENCES sheet_revisions,
       ADD COLUMN seq integer NOT NULL DEFAULT 0,
       ADD COLUMN standing jsonb,
-      ADD COLUMN complaints_said jsonb NOT NULL DEFAULT '[]',
+      ADD COLUMN listed jsonb NOT NULL DEFAULT '{}',
       ADD COLUMN closed_at timestamptz,
       ADD COLUMN bypassed boolean NOT NULL DEFAULT false,
       ADD COLUMN touched_at timestamptz,
