@@ -44,7 +44,7 @@ export default defineNuxtConfig({
   },
   pwa: {
     registerType: 'prompt',
-    client: { registerPlugin: true, installPrompt: false },
+    client: { registerPlugin: true, installPrompt: false, periodicSyncForUpdates: 3600 },
     manifest: {
       name: 'Duckweed',
       short_name: 'Duckweed',
@@ -62,6 +62,7 @@ export default defineNuxtConfig({
       globPatterns: ['**/*.{js,css,html,svg,woff2,webmanifest}'],
       cleanupOutdatedCaches: true,
       clientsClaim: true,
+      skipWaiting: false,
     },
   },
   routeRules: {

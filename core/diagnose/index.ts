@@ -1,18 +1,9 @@
 export { tellApart, toldApart, type LookAlikes, type Showing, type Told } from './tell-apart'
 export { elseShares } from './else-shares'
-export { believe, PAIRS_MADE } from './believe'
+export { believe } from './believe'
 export { besides, type Beside } from './besides'
 export { keyOf } from './score'
-export { chanceOfYes, conditional, likelihood, noCondition, SLIP, withValue } from './likelihood'
-export { placeEvidence, startStanding, type Placed } from './place'
-export {
-  FAULTY_ABOVE,
-  judge,
-  links,
-  PROVEN_BELOW,
-  suspects,
-  type Link,
-  type LinkState,
-  type Verdict,
-} from './summaries'
+export { chanceOfYes, conditional, likelihood, noCondition, withValue } from './likelihood'
+export { placeEvidence, type Placed } from './place'
+export { judge, links, suspects, type Link, type LinkState, type Verdict } from './summaries'
 export type * from './types'

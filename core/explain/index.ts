@@ -1,17 +1,5 @@
-export { expectations, reasons, type Consequence, type Expectation } from './reasons'
-export {
-  dimensionOf,
-  sayBeside,
-  sayCautions,
-  sayDoubt,
-  sayHow,
-  sayMove,
-  sayPrediction,
-  sayReading,
-  sayTest,
-  sayVerdict,
-  STATE_WORD,
-} from './say'
+export { reasons, type Consequence, type Expectation } from './reasons'
+export { dimensionOf, sayBeside, sayDoubt, sayHow, sayReading, sayTest, sayVerdict } from './say'
 export { advise, DOUBT_ABOVE, type Advice } from './advise'
 export { factsOf } from './facts-of'
 export { openBench, vocabularyOf } from './open-bench'

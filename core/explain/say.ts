@@ -1,4 +1,4 @@
-import type { Doubt, LinkState, Verdict } from '../diagnose'
+import type { Doubt, Verdict } from '../diagnose'
 import { DOUBT_ABOVE } from './advise'
 import { findMeter, SENSES } from '../instrument'
 import { WORKED } from '../plan'
@@ -186,14 +186,6 @@ export function sayCautions(machine: Machine, p: Procedure): string[] {
     ...machine.sheet.cautions.filter((c) => c.bites === bites).map((c) => c.text),
     ...(p.caution === undefined ? [] : [p.caution]),
   ]
-}
-
-export const STATE_WORD: Record<LinkState, string> = {
-  open: 'not looked at',
-  proven: 'proven',
-  suspect: 'suspect',
-  faulty: 'faulty',
-  bypassed: 'bypassed',
 }
 
 /** What so many clean times leave open: the greatest miss rate that would still give them one time in twenty. */

@@ -1,12 +1,2 @@
 export { findMeter, METERS, SENSES, type Meter } from './meters'
-export {
-  beeps,
-  plantAtRest,
-  showAmps,
-  showHertz,
-  showNeon,
-  showOhms,
-  showVolts,
-  showWater,
-  type Shown,
-} from './observe'
+export { beeps, showAmps, showHertz, showNeon, showOhms, showVolts, showWater, type Shown } from './observe'

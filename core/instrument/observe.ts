@@ -9,7 +9,6 @@ import {
   type Solution,
 } from '../circuit'
 import type { Part } from '../kinds'
-import { makeVariant, type Machine } from '../machine'
 import { Plant } from '../simulate'
 import { reachesOf, solveWater } from '../water'
 import type { Meter } from './meters'
@@ -319,7 +318,3 @@ function drawWater(plant: Plant, node: number, what: 'pressure' | 'bucket'): Sho
     }
   return { is: 'value', value: Math.max(0, value), sensitivity }
 }
-
-/** A healthy machine at rest, for looking at what a part is. */
-export const plantAtRest = (machine: Machine): Plant =>
-  new Plant(makeVariant(machine), machine.modes.slice(), machine.states.slice(), new Float64Array(machine.modes.length))

@@ -5,8 +5,7 @@ import type { JobEvent, SequencedEvent } from './event-schema'
 import { findTest, vocabularyFrom, type SafetyNeed, type School, type SheetFacts } from './sheet-facts'
 
 /** What a person may do in an organisation. */
-export const ROLES = ['lead', 'technician', 'trainee', 'read-only'] as const
-export type Role = (typeof ROLES)[number]
+export type Role = 'lead' | 'technician' | 'trainee' | 'read-only'
 
 /** Why an event was not taken. The sentence for each stands in the words room. */
 export type RefusalCode =

@@ -1,4 +1,4 @@
-export { buildMachine, indexFault } from './build-machine'
+export { buildMachine } from './build-machine'
 export { BANDS, withBands, type Bands, type KnownGood } from './with-bands'
 export { withHistory, type History } from './with-history'
 export { makeVariant } from './make-variant'

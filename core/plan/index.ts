@@ -1,5 +1,5 @@
-export { STANDS_ABOVE, type PlanState, type Remedy, type Unlisted } from './conclude'
+export { type PlanState, type Remedy, type Unlisted } from './conclude'
 export { ORDERS, comesAt, plan, type Order, type Plan, type Suggestion } from './plan'
 export { outcomesOf, WORKED, type Outcome } from './outcomes'
-export { costsOf, costToGo, repairCost, type Costs } from './costs'
+export { costsOf, costToGo, type Costs } from './costs'
 export { lookAhead, type Choice, type Table } from './lookahead'

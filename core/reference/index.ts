@@ -1,4 +1,4 @@
-export { plainAmps, plainVolts, solveBoth, solvePlain, type PlainSolution } from './circuit'
+export { plainVolts, solveBoth, solvePlain, type PlainSolution } from './circuit'
 export type { SolvedCache } from './electrics'
 export { PlainLive } from './live'
 export { phaseTimes, runPlain, STEP, type PlainRun, type Still } from './run'

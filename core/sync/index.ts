@@ -2,7 +2,6 @@ export { boundedMoment, clockOffset, WORTH_A_WORD } from './clock'
 export { layBehind, mergeEvents } from './merge'
 export {
   emptyOutbox,
-  MOST_IN_A_REQUEST,
   restoreOutbox,
   transition,
   type EventResult,

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { isSoundText } from '../../core/job'
+import { isSoundText, type Role } from '../../core/job'
 
 /**
  * The number that both sides send. It grows when an old page can no longer talk to a new server: then the server
@@ -10,7 +10,6 @@ export const CONTRACT_HEADER = 'x-duckweed-contract'
 /** Whose entries a request carries: a session that changed in another tab must not take them. */
 export const PERSON_HEADER = 'x-duckweed-person'
 
-export type Role = 'lead' | 'technician' | 'trainee' | 'read-only'
 export const EVERYBODY: readonly Role[] = ['lead', 'technician', 'trainee', 'read-only']
 export const WRITERS: readonly Role[] = ['lead', 'technician', 'trainee']
 

@@ -73,8 +73,6 @@ export const entry = (payload: Payload, more: Partial<JobEvent> = {}): JobEvent 
 export const opening = (unit = LEFT, words = 'stopped on Tuesday') =>
   entry({ type: 'opened', unit, complaints: ['no-fill'], words })
 export const note = (text: string, more: Partial<JobEvent> = {}) => entry({ type: 'note', text }, more)
-/** All safety steps of the washer, so that anything may be read. */
-export const safety = (steps: readonly string[]) => steps.map((step) => entry({ type: 'safety', step }))
 
 /** Opens a job. @returns its id */
 export async function open(who: Person, unit = LEFT, words?: string): Promise<string> {

@@ -1,2 +1,2 @@
 export { default as AppShell } from './components/AppShell.vue'
-export { dismiss, notify, useTrouble } from './notices'
+export { notify, useTrouble } from './notices'

@@ -1,3 +1,4 @@
+import { useNuxtApp, useRouter } from 'nuxt/app'
 import { watch } from 'vue'
 import { deviceDatabase, waitingByPerson } from '../../data/database'
 import { leadWhenFree } from '../../data/leader'
@@ -61,6 +62,42 @@ async function sayWaitingOfOthers(own: string | undefined): Promise<void> {
   })
 }
 
+/** What the module for the service worker gives the application. */
+interface Renewal {
+  needRefresh: boolean
+  updateServiceWorker(reload?: boolean): Promise<void>
+}
+
+/** A newer program waits until nothing is half typed anywhere on this device, or until somebody asks for it. */
+function offerRenewal(): () => void {
+  const { $pwa } = useNuxtApp() as unknown as { $pwa?: Renewal }
+  const renew = () => void $pwa?.updateServiceWorker(true)
+  const unwatch = watch(
+    () => $pwa?.needRefresh,
+    (fresh) =>
+      fresh &&
+      notify({
+        kind: 'renewal',
+        text: 'A newer Duckweed is ready. It is loaded as soon as nothing is half typed on this device.',
+        act: { label: 'Load it now', run: renew },
+      }),
+    { immediate: true },
+  )
+  const unhook = useRouter().afterEach(async () => {
+    if (
+      $pwa?.needRefresh &&
+      (await deviceDatabase()
+        .drafts.count()
+        .catch(() => 1)) === 0
+    )
+      renew()
+  })
+  return () => {
+    unwatch()
+    unhook()
+  }
+}
+
 /**
  * Ties the page to this device: sender, news, session of the other tabs, storage, a secure connection.
  *
@@ -79,6 +116,7 @@ export function tieToDevice(): () => void {
     { immediate: true },
   )
   void checkStorage()
+  const unoffer = offerRenewal()
   if (!window.isSecureContext)
     notify({
       kind: 'insecure',
@@ -91,6 +129,7 @@ export function tieToDevice(): () => void {
   })
   return () => {
     unwatch()
+    unoffer()
     deaf()
     stop?.()
   }

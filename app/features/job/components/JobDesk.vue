@@ -2,6 +2,7 @@
 import Button from 'primevue/button'
 import { computed, ref, useTemplateRef, watchEffect } from 'vue'
 import { missingSteps, type Payload } from '../../../../core/job'
+import { describeRefusal } from '../../../../core/words'
 import { AppIcon, TroubleBar, useKeys } from '../../../ui'
 import { useSession } from '../../session'
 import { useTrouble } from '../../shell'
@@ -49,6 +50,10 @@ const missing = computed(() => {
   const need = missingSteps(card.value.school, facts.value.makeSafe, state.value).map((s) => s.id)
   return facts.value.makeSafe.filter((s) => need.includes(s.id))
 })
+/** Why this person may not take the test on the card. */
+const barred = computed(() =>
+  person.role === 'trainee' && card.value?.school === 'live' ? describeRefusal({ code: 'no-live-work' }) : '',
+)
 const rows = computed(() =>
   historyRows(
     state.value,
@@ -64,7 +69,7 @@ const stands = computed(
 
 const enter = (payload: Payload) => void job.enter(payload)
 async function take(answer: string) {
-  if (!card.value || missing.value.length || locked.value) return
+  if (!card.value || missing.value.length || locked.value || barred.value) return
   const other = card.value.meter !== card.value.meters[0]?.id || card.value.id.includes(' to ')
   const instrument = other ? card.value.meter : undefined
   const { id } = card.value
@@ -194,6 +199,7 @@ useKeys({
             :missing="missing"
             :best="!chosen"
             :closed="locked"
+            :barred="barred"
             @taken="take"
             @safety="safety"
             @best="advice.best"

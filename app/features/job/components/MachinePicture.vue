@@ -186,7 +186,7 @@ const nodes = computed(() =>
         :transform="`translate(${n.x} ${n.y})`"
         role="button"
         tabindex="0"
-        :aria-label="`${n.title}: ${n.word || 'not looked at'}${n.next ? ', the test on the card looks here' : ''}`"
+        :aria-label="`${n.title}: ${n.state === 'open' ? 'not looked at' : n.state}${n.state === 'suspect' ? `, ${n.word.replace('? ', '')}` : ''}${n.next ? ', the test on the card looks here' : ''}`"
         @click="emit('pick', n.part)"
         @keydown.enter.prevent="emit('pick', n.part)"
       >

@@ -14,6 +14,8 @@ const props = defineProps<{
   missing: { id: string; title: string; text: string }[]
   best: boolean
   closed: boolean
+  /** Why this person may not take this test; empty where they may. */
+  barred: string
 }>()
 const emit = defineEmits<{
   taken: [text: string]
@@ -97,7 +99,13 @@ const chips = computed(() => {
     <ul v-if="card.cautions.length" class="cautions">
       <li v-for="c in card.cautions" :key="c"><AppIcon name="danger" /> {{ c }}</li>
     </ul>
-    <MakeSafe v-if="missing.length && !closed" :steps="missing" :school="card.school" @done="emit('safety', $event)" />
+    <p v-if="barred" role="note" aria-label="Not for you" class="barred">{{ barred }}</p>
+    <MakeSafe
+      v-else-if="missing.length && !closed"
+      :steps="missing"
+      :school="card.school"
+      @done="emit('safety', $event)"
+    />
     <form v-else-if="!closed" class="entry" aria-label="Enter what it shows" @submit.prevent="take()">
       <p class="again">{{ card.title }}</p>
       <div v-if="card.shape.takes === 'yes-no'" class="two">
@@ -215,6 +223,11 @@ const chips = computed(() => {
   background: none;
   color: var(--ink);
   border: 1.5px solid var(--ink);
+}
+.barred {
+  border-left: 6px solid var(--ink);
+  padding-left: 0.7rem;
+  font-weight: 600;
 }
 .cautions {
   list-style: none;

@@ -5,7 +5,9 @@ import { useSession } from '../../session'
 import NoticeArea from './NoticeArea.vue'
 import PlaceBar from './PlaceBar.vue'
 import { NuxtLink } from '#components'
+import { useNuxtApp } from 'nuxt/app'
 
+const nuxt = useNuxtApp()
 const session = useSession()
 const route = useRoute()
 const router = useRouter()
@@ -22,7 +24,7 @@ watch(
       untie?.()
     })
     const { tieToDevice } = await import('../use-device')
-    if (!left) untie = tieToDevice()
+    if (!left) untie = nuxt.runWithContext(tieToDevice) as () => void
   },
   { immediate: true },
 )
