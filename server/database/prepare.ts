@@ -1,6 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { refoldJobs } from '../areas/jobs/refold'
+import { flush } from '../areas/news/service'
 import { hashPassword } from '../areas/session/service'
 import { publishLibrary } from '../areas/sheets/service'
 import compileSheet from '../engine/compile-sheet'
@@ -35,5 +36,6 @@ try {
   console.error(error instanceof Error ? error.message : error)
   process.exitCode = 1
 } finally {
+  await flush()
   await owner.close()
 }

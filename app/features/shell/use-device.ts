@@ -71,7 +71,10 @@ interface Renewal {
 /** A newer program waits until nothing is half typed anywhere on this device, or until somebody asks for it. */
 function offerRenewal(): () => void {
   const { $pwa } = useNuxtApp() as unknown as { $pwa?: Renewal }
-  const renew = () => void $pwa?.updateServiceWorker(true)
+  const renew = () => {
+    navigator.serviceWorker.addEventListener('controllerchange', () => location.reload(), { once: true })
+    void $pwa?.updateServiceWorker(true)
+  }
   const unwatch = watch(
     () => $pwa?.needRefresh,
     (fresh) =>

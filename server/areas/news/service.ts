@@ -26,7 +26,9 @@ process.once('SIGTERM', () => tell({ type: 'stopping' }))
 let waiting = new Map<string, News>()
 let timer: ReturnType<typeof setTimeout> | undefined
 
-async function flush(): Promise<void> {
+/** Says what is still to be said, now. */
+export async function flush(): Promise<void> {
+  clearTimeout(timer)
   timer = undefined
   const batch = [...waiting.values()]
   waiting = new Map()

@@ -223,7 +223,7 @@ useKeys({
         </div>
         <div class="right">
           <SuspectList :view="view" />
-          <ReadingHistory :rows="rows" :closed="locked" @undo="undo" />
+          <ReadingHistory :rows="rows" :closed="locked" :time-zone="person.timeZone" @undo="undo" />
         </div>
       </section>
     </template>
@@ -239,7 +239,17 @@ useKeys({
   color: inherit;
 }
 .head {
-  flex-wrap: wrap;
+  display: grid;
+  grid-template-columns: 44px minmax(0, 1fr) auto;
+}
+@media (max-width: 700px) {
+  .head {
+    grid-template-columns: 44px minmax(0, 1fr);
+    gap: 0 0.3rem;
+  }
+  .head > :last-child {
+    grid-column: 2;
+  }
 }
 .lines {
   padding: 0.5rem;

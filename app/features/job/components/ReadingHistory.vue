@@ -1,11 +1,10 @@
 <script setup lang="ts">
-import { AppIcon } from '../../../ui'
+import { AppIcon, formatTime } from '../../../ui'
 import type { HistoryRow } from '../history-rows'
 
-defineProps<{ rows: HistoryRow[]; closed: boolean }>()
+defineProps<{ rows: HistoryRow[]; closed: boolean; timeZone: string }>()
 const emit = defineEmits<{ undo: [event: string] }>()
 const MARK = { good: '✓', edge: '≈', bad: '✕', none: '·' }
-const time = (iso: string) => new Date(iso).toLocaleTimeString('en', { hour: '2-digit', minute: '2-digit' })
 </script>
 
 <template>
@@ -21,7 +20,8 @@ const time = (iso: string) => new Date(iso).toLocaleTimeString('en', { hour: '2-
         <span class="what"
           ><span>{{ r.title }}</span
           ><span class="small soft"
-            >{{ r.verdict }} · {{ r.by }}, {{ time(r.at) }}{{ r.waiting ? ' · waits to be sent' : '' }}</span
+            >{{ r.verdict }} · {{ r.by }}, {{ formatTime(r.at, timeZone)
+            }}{{ r.waiting ? ' · waits to be sent' : '' }}</span
           ><strong v-if="r.doubt" class="small">{{ r.doubt }}</strong
           ><strong v-if="r.review" class="small">{{ r.review }}</strong></span
         >

@@ -1,18 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { JobRow } from '../../../../shared/contracts/jobs'
+import { formatMoment } from '../../../ui'
 import { NuxtLink } from '#components'
 
 const props = defineProps<{ job: JobRow; timeZone: string }>()
-const when = (iso: string) =>
-  new Date(iso).toLocaleString('en', {
-    day: 'numeric',
-    month: 'short',
-    hour: '2-digit',
-    minute: '2-digit',
-    hour12: false,
-    timeZone: props.timeZone,
-  })
 const state = computed(() => (props.job.closed ? 'closed' : 'open'))
 const found = computed(() => {
   const { closed, readings, repairs } = props.job
@@ -34,7 +26,9 @@ const found = computed(() => {
       <span>{{ found }}</span>
       <strong v-if="job.bypasses.length" class="bypass">Jumper in: {{ job.bypasses.join(', ') }}</strong>
     </span>
-    <span class="small soft time">{{ job.touchedBy }}<br />{{ when(job.touchedAt) }}</span>
+    <span class="small soft time"
+      ><span>{{ job.touchedBy }}</span> <span>{{ formatMoment(job.touchedAt, timeZone) }}</span></span
+    >
   </NuxtLink>
 </template>
 
@@ -70,29 +64,27 @@ const found = computed(() => {
 .bypass {
   color: var(--danger);
 }
+.time {
+  display: grid;
+}
 @media (max-width: 700px) {
   .job {
     grid-template-columns: minmax(0, 1fr) auto;
     gap: 0.2rem 0.8rem;
   }
+  .what {
+    grid-area: 1 / 1;
+  }
   .state {
-    grid-column: 2;
-    grid-row: 1;
+    grid-area: 1 / 2;
     align-self: start;
   }
-  .what {
-    grid-column: 1;
-    grid-row: 1;
-  }
-  .time br {
-    display: none;
-  }
-  .found {
-    grid-column: 1;
+  .found,
+  .time {
+    grid-column: 1 / -1;
   }
   .time {
-    grid-column: 2;
-    text-align: right;
+    display: block;
   }
 }
 </style>

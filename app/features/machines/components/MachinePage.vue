@@ -7,7 +7,7 @@ import { readUnit, updateUnit, type UnitFields } from '../../../../shared/contra
 import { fetchOrKept } from '../../../data/fetched'
 import { ApiError, call } from '../../../data/http'
 import { hear } from '../../../data/tabs'
-import { TroubleBar } from '../../../ui'
+import { formatMoment, TroubleBar } from '../../../ui'
 import { useSession } from '../../session'
 import { NuxtLink } from '#components'
 import MachineFields from './MachineFields.vue'
@@ -58,13 +58,6 @@ function retire() {
   const { title, serial, sheet, customer, site, retired } = shown.value!.unit
   void write({ title, serial, sheet, customer: customer.name, site: site.name }, !retired)
 }
-const day = (iso: string) =>
-  new Date(iso).toLocaleDateString('en', {
-    day: 'numeric',
-    month: 'short',
-    year: 'numeric',
-    timeZone: session.person?.timeZone,
-  })
 </script>
 
 <template>
@@ -95,25 +88,27 @@ const day = (iso: string) =>
           <Button type="button" severity="secondary" @click="editing = undefined">Leave as it was</Button>
         </div>
       </form>
-      <dl v-else class="card facts">
-        <dt>Sheet</dt>
-        <dd>{{ shown.unit.sheetTitle }}</dd>
-        <dt>Serial</dt>
-        <dd>{{ shown.unit.serial || 'not noted' }}</dd>
-        <dt>State</dt>
-        <dd>{{ shown.unit.retired ? 'retired' : 'in use' }}</dd>
+      <div v-else class="card form">
+        <dl class="facts">
+          <dt>Sheet</dt>
+          <dd>{{ shown.unit.sheetTitle }}</dd>
+          <dt>Serial</dt>
+          <dd>{{ shown.unit.serial || 'not noted' }}</dd>
+          <dt>State</dt>
+          <dd>{{ shown.unit.retired ? 'retired' : 'in use' }}</dd>
+        </dl>
         <div v-if="mayWrite" class="row acts">
           <Button severity="secondary" @click="edit">Change</Button>
           <Button severity="secondary" @click="retire">{{ shown.unit.retired ? 'Back in use' : 'Retire it' }}</Button>
         </div>
-      </dl>
+      </div>
       <section class="visits" aria-label="Visits">
         <h2>Visits</h2>
         <p v-if="!shown.visits.length" class="soft">None yet.</p>
         <ul>
           <li v-for="v in shown.visits" :key="v.id">
             <NuxtLink :to="`/jobs/${v.id}`" class="visit">
-              <span>{{ day(v.createdAt) }}</span>
+              <span>{{ formatMoment(v.createdAt, session.person?.timeZone ?? 'UTC', 'day') }}</span>
               <span
                 ><strong>{{ v.complaints.join(', ') }}</strong
                 ><br /><span class="soft small">{{ v.by }}</span></span
@@ -146,9 +141,6 @@ dt {
 }
 dd {
   margin: 0;
-}
-.acts {
-  grid-column: 1 / -1;
 }
 ul {
   list-style: none;

@@ -5,7 +5,7 @@ import { useRouter } from 'vue-router'
 import { endSession, listSessions } from '../../../../shared/contracts/session'
 import { waitingByPerson } from '../../../data/database'
 import { call } from '../../../data/http'
-import { useKeySwitch, useLook } from '../../../ui'
+import { formatMoment, useKeySwitch, useLook } from '../../../ui'
 import { useSession } from '../../session'
 
 const ROLE = {
@@ -56,8 +56,6 @@ function leave() {
     await router.push('/sign-in')
   })
 }
-const when = (iso: string) =>
-  new Date(iso).toLocaleString('en', { dateStyle: 'medium', timeStyle: 'short', timeZone: session.person?.timeZone })
 </script>
 
 <template>
@@ -83,7 +81,7 @@ const when = (iso: string) =>
         <li v-for="s in sessions" :key="s.id">
           <span
             >{{ s.here ? 'This browser' : s.device.slice(0, 60) || 'Another device' }}<br /><span class="soft small"
-              >last used {{ when(s.seenAt) }}</span
+              >last used {{ formatMoment(s.seenAt, session.person.timeZone) }}</span
             ></span
           >
           <Button v-if="!s.here" severity="secondary" @click="end(s.id)">End it</Button>

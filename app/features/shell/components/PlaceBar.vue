@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { AppIcon, type IconName } from '../../../ui'
 import { NuxtLink } from '#components'
+import { useRoute } from 'vue-router'
 
 /** A place stands here only when it works. */
 const PLACES: { to: string; title: string; icon: IconName }[] = [
@@ -8,11 +9,21 @@ const PLACES: { to: string; title: string; icon: IconName }[] = [
   { to: '/machines', title: 'Machines', icon: 'machines' },
   { to: '/me', title: 'Me', icon: 'me' },
 ]
+const route = useRoute()
+/** A place holds everything below its address. */
+const here = (to: string) => route.path === to || route.path.startsWith(`${to}/`)
 </script>
 
 <template>
   <nav class="places" aria-label="Places">
-    <NuxtLink v-for="p in PLACES" :key="p.to" :to="p.to" class="place">
+    <NuxtLink
+      v-for="p in PLACES"
+      :key="p.to"
+      :to="p.to"
+      class="place"
+      :class="{ here: here(p.to) }"
+      :aria-current="here(p.to) ? 'page' : undefined"
+    >
       <AppIcon :name="p.icon" /><span>{{ p.title }}</span>
     </NuxtLink>
   </nav>
@@ -35,7 +46,7 @@ const PLACES: { to: string; title: string; icon: IconName }[] = [
   font-size: 0.86rem;
   border-left: 5px solid transparent;
 }
-.place.router-link-active {
+.place.here {
   border-left-color: var(--ink);
   background: var(--shade);
   font-weight: 700;
@@ -51,7 +62,7 @@ const PLACES: { to: string; title: string; icon: IconName }[] = [
     border-left: 0;
     border-top: 4px solid transparent;
   }
-  .place.router-link-active {
+  .place.here {
     border-top-color: var(--ink);
   }
 }
