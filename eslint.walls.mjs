@@ -173,7 +173,7 @@ export const walls = [
     ),
   },
   {
-    files: ['server/areas/*/{service,append,import,mapper,gather,refold}.ts'],
+    files: ['server/areas/*/{service,append,import,mapper,refold}.ts'],
     rules: {
       'no-restricted-syntax': [
         'error',

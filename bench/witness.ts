@@ -25,7 +25,7 @@ interface Call {
   evidence: Evidence[]
   said: Said[]
 }
-export type Record14 = Record<string, Call[]>
+type Witness = Record<string, Call[]>
 
 const FILE = join(import.meta.dirname, '..', 'test', 'fixtures', 'witness.json')
 const CALLS = 2
@@ -36,7 +36,7 @@ export const SAME = 1e-12
 /** Shipped sheets of whole machines that stand somewhere. */
 const machines = () => shippedIds().filter((id) => /^maker:/m.test(findShipped(id)!.text))
 
-export const kept = (): Record14 => JSON.parse(readFileSync(FILE, 'utf8')) as Record14
+export const kept = (): Witness => JSON.parse(readFileSync(FILE, 'utf8')) as Witness
 
 const predictorOf = (id: string) => {
   const { text, file } = findShipped(id)!

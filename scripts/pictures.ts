@@ -7,83 +7,108 @@ import { join } from 'node:path'
 import { chromium, type Page } from '@playwright/test'
 import config from '../playwright.config'
 import { ensureBuild } from './setup/build.mjs'
-import { choose, enter, makeSafe, openCall, openPlace, settled, signIn } from '../test/browser/place'
+import {
+  answer,
+  cause,
+  choose,
+  enter,
+  makeSafe,
+  openCall,
+  openPlace,
+  readings,
+  settled,
+  signIn,
+  testTitle,
+  type Place,
+} from '../test/browser/place'
 
 const folder = join(import.meta.dirname, '..', 'docs', 'screenshots')
 await ensureBuild(join(import.meta.dirname, '..'))
 mkdirSync(folder, { recursive: true })
 const browser = await chromium.launch(config.use!.launchOptions!)
-const place = await openPlace('pictures')
-const shoot = async (page: Page, name: string) => {
-  await page.waitForTimeout(400)
+const place = await openPlace('pictures', { bare: false })
+const LAPTOP = { width: 1280, height: 800 }
+const PHONE = { width: 390, height: 844 }
+
+async function shoot(page: Page, name: string): Promise<void> {
+  await page.evaluate(() => window.scrollTo(0, 0))
+  await page.waitForTimeout(500)
   await page.screenshot({ path: join(folder, `${name}.png`) })
 }
-try {
-  for (const [suffix, viewport] of [
-    ['', { width: 1280, height: 800 }],
-    ['-phone', { width: 390, height: 844 }],
-  ] as const) {
-    const page = await (await browser.newContext({ viewport })).newPage()
-    if (!suffix) {
-      await page.goto(`${place.url}/sign-in`)
-      await shoot(page, 'sign-in')
-    }
-    await signIn(page, place)
-    await page.goto(`${place.url}/jobs/new`)
-    await page.getByRole('button', { name: /laundry left/ }).click()
-    await page.getByRole('button', { name: 'No water comes in' }).click()
-    if (!suffix) await shoot(page, 'new-call')
-    await openCall(page, place, 'No water comes in', 'It hums')
-    await shoot(page, `find${suffix}`)
-    await choose(page, 'Volts across the cold valve')
-    await page.evaluate(() => window.scrollTo(0, document.body.scrollHeight / 4))
-    if (!suffix) await shoot(page, 'make-safe')
-    await makeSafe(page)
-    await page.getByLabel('Reading', { exact: true }).fill('118.6')
-    await shoot(page, `reading${suffix}`)
-    await enter(page, '118.6')
+const newPage = async (viewport: typeof LAPTOP) => (await browser.newContext({ viewport })).newPage()
+
+/** A call at a washer with a clogged screen, from its first question to its cause. */
+async function call(page: Page, at: Place, suffix: string): Promise<void> {
+  await page.goto(`${at.url}/jobs/new`)
+  await page.getByRole('button', { name: /laundry left/ }).click()
+  await page.getByRole('button', { name: 'No water comes in' }).click()
+  if (!suffix) await shoot(page, 'new-call')
+  await openCall(page, at, 'No water comes in', 'It hums')
+  await shoot(page, `find${suffix}`)
+  await choose(page, 'Volts across the cold valve')
+  if (!suffix) await shoot(page, 'make-safe')
+  await makeSafe(page)
+  await page.getByLabel('Reading', { exact: true }).fill('118.6')
+  if (suffix) await shoot(page, `reading${suffix}`)
+  await enter(page, '118.6')
+  await settled(page)
+  await choose(page, 'Cold inlet screen: look whether it is clogged')
+  await makeSafe(page)
+  await answer(page, 'yes').click()
+  // Whatever else is asked for looks as it does behind a clogged screen.
+  for (let k = 0; k < 8; k++) {
     await settled(page)
-    await choose(page, 'Cold inlet screen: look whether it is clogged')
+    if (await cause(page).count()) break
     await makeSafe(page)
-    await page.locator('[data-answer=yes]').click()
-    // Whatever else is asked for looks as it does behind a clogged screen.
-    for (let k = 0; k < 8; k++) {
-      await settled(page)
-      if (await page.locator('.cause').count()) break
-      await makeSafe(page)
-      const title = await page.locator('.test h2').innerText()
-      const answer = page.locator(`[data-answer=${/is open$|coil hums$/.test(title) ? 'yes' : 'no'}]`)
-      await ((await answer.count()) ? answer : page.getByRole('button', { name: 'Could not take it' })).click()
-      await page.waitForTimeout(200)
-    }
-    await page.evaluate(() => window.scrollTo(0, 0))
-    await page.waitForTimeout(600)
-    await shoot(page, `cause${suffix}`)
-    if (!suffix)
-      for (const [name, search, machine, says] of [
-        ['flake-ice', 'F-9', /F-9 flakes/, 0],
-        ['steamer', 'S-12', /S-12 steamer/, 1],
-        ['irrigation', 'maritime six', /G-6, six zones/, 1],
-      ] as const) {
-        await page.goto(`${place.url}/jobs/new`)
-        await page.getByLabel('Find a machine').fill(search)
-        await page.getByRole('button', { name: machine }).click()
-        await page.locator('.say').nth(says).click()
-        await page.getByRole('button', { name: 'Begin the job' }).click()
-        await settled(page)
-        await shoot(page, name)
-      }
-    if (!suffix) {
-      await page.goto(place.url)
-      await page.locator('.job').first().waitFor()
-      await shoot(page, 'jobs')
-      await page.getByRole('button', { name: /Look: light/ }).click()
-      await page.locator('.job').first().click()
-      await settled(page)
-      await shoot(page, 'find-dark')
-    }
-    await page.context().close()
+    const count = await readings(page).count()
+    const title = await testTitle(page).innerText()
+    const word = /is open$|coil hums$/.test(title) ? 'yes' : 'no'
+    if (await answer(page, word).count()) await answer(page, word).click()
+    else await page.getByRole('button', { name: 'Could not take it' }).click()
+    await page.waitForFunction((n) => document.querySelectorAll('[aria-label="Readings so far"] li').length > n, count)
   }
+  await shoot(page, `cause${suffix}`)
+}
+
+try {
+  const page = await newPage(LAPTOP)
+  await page.goto(`${place.url}/sign-in`)
+  await shoot(page, 'sign-in')
+  await signIn(page, place)
+  await page.getByRole('list', { name: 'Jobs' }).waitFor()
+  await shoot(page, 'jobs')
+  await page.goto(`${place.url}/machines`)
+  await page.getByRole('link', { name: /laundry left/ }).waitFor()
+  await shoot(page, 'machines')
+  await page.getByRole('link', { name: /laundry left/ }).click()
+  await page.getByRole('heading', { name: 'Visits' }).waitFor()
+  await shoot(page, 'machine')
+  await page.goto(`${place.url}/me`)
+  await shoot(page, 'me')
+  for (const [name, machine] of [
+    ['flake-ice', /Ulldale F-9 flakes/],
+    ['irrigation', /Ulldale G-6, six zones/],
+  ] as const) {
+    await page.goto(`${place.url}/jobs`)
+    await page.getByRole('link', { name: machine }).click()
+    await settled(page)
+    await shoot(page, name)
+  }
+  await call(page, place, '')
+  await page.goto(`${place.url}/me`)
+  await page.getByRole('radio', { name: 'Dark' }).click()
+  await page.goto(`${place.url}/jobs`)
+  await page.getByRole('link', { name: /Brindlow D-6/ }).click()
+  await settled(page)
+  await shoot(page, 'find-dark')
+  await page.context().close()
+
+  const phone = await newPage(PHONE)
+  await signIn(phone, place)
+  await phone.getByRole('list', { name: 'Jobs' }).waitFor()
+  await shoot(phone, 'jobs-phone')
+  await call(phone, place, '-phone')
+  await phone.context().close()
 } finally {
   await browser.close()
   await place.close()

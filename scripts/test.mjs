@@ -1,7 +1,6 @@
 import { mkdirSync, readFileSync, rmSync, existsSync } from 'node:fs'
-import { join } from 'node:path'
+import { join, relative } from 'node:path'
 import { ensureBuild } from './setup/build.mjs'
-import { startCluster } from './setup/cluster.mjs'
 import { CHROMIUM, ensureDebian, postgresBin } from './setup/debian.mjs'
 import { ensurePackages } from './setup/packages.mjs'
 import { run } from './setup/run.mjs'
@@ -24,6 +23,8 @@ const step = async (title, command, args, env = {}) => {
   return code === 0
 }
 const count = (ok) => (ok ? passed++ : failed++)
+/** Seconds of each test file. */
+const seconds = new Map()
 
 /** Counts of a test report; a runner that failed without counting a failure still counts as one. */
 function tally(file, read, ok) {
@@ -37,32 +38,42 @@ function tally(file, read, ok) {
   failed += report.failed
   if (report.passed + report.failed === 0 || (!ok && report.failed === 0)) failed++
 }
+const readUnit = (r) => {
+  for (const f of r.testResults) seconds.set(relative(root, f.name), (f.endTime - f.startTime) / 1000)
+  return { passed: r.numPassedTests, failed: r.numFailedTests }
+}
+const readBrowser = (r) => {
+  const sum = (suite) =>
+    (suite.specs ?? []).flatMap((s) => s.tests.flatMap((t) => t.results)).reduce((n, x) => n + x.duration / 1000, 0) +
+    (suite.suites ?? []).reduce((n, s) => n + sum(s), 0)
+  for (const suite of r.suites) seconds.set(`test/browser/${suite.file}`, sum(suite))
+  return { passed: r.stats.expected, failed: r.stats.unexpected + r.stats.flaky }
+}
 
 count(await step('Prepare', bin('nuxt'), ['prepare', '--logLevel=silent']))
-count(await step('Lint', bin('eslint'), ['.', '--max-warnings=0']))
-count(await step('Types: core, command line, tests', bin('tsc'), ['--noEmit', '-p', 'tsconfig.core.json']))
+count(await step('Lint, with the walls of the house', bin('eslint'), ['.', '--max-warnings=0']))
+count(await step('Exports and packages that nobody uses', bin('knip'), ['--no-progress']))
+count(await step('Types: core and command line', bin('tsc'), ['--noEmit', '-p', 'tsconfig.core.json']))
+count(await step('Types: tests', bin('tsc'), ['--noEmit', '-p', 'tsconfig.tests.json']))
 count(await step('Types: application and server', bin('vue-tsc'), ['--noEmit', '-p', 'tsconfig.json']))
 
-const cluster = process.env.TEST_DATABASE_URL ? undefined : await startCluster(root, 'test', { fresh: true })
-const env = { TEST_DATABASE_URL: process.env.TEST_DATABASE_URL ?? cluster.url }
-try {
-  const unit = await step(
-    'Unit tests',
-    bin('vitest'),
-    ['run', '--reporter=default', '--reporter=json', `--outputFile.json=${join(results, 'unit.json')}`],
-    env,
-  )
-  tally('unit.json', (r) => ({ passed: r.numPassedTests, failed: r.numFailedTests }), unit)
-  say('\n── Build')
-  await ensureBuild(root)
-  passed++
-} finally {
-  cluster?.stop()
-}
+const unit = await step('Unit tests, and services against a PostgreSQL of their own', bin('vitest'), [
+  'run',
+  '--reporter=default',
+  '--reporter=json',
+  `--outputFile.json=${join(results, 'unit.json')}`,
+])
+tally('unit.json', readUnit, unit)
+say('\n── Build')
+await ensureBuild(root)
+passed++
 const browser = await step('The interface in Chromium', bin('playwright'), ['test'], {
   PLAYWRIGHT_JSON_OUTPUT_NAME: join(results, 'browser.json'),
 })
-tally('browser.json', (r) => ({ passed: r.stats.expected, failed: r.stats.unexpected + r.stats.flaky }), browser)
+tally('browser.json', readBrowser, browser)
 
+say('\nThe 20 slowest files, s:')
+for (const [file, s] of [...seconds].sort((a, b) => b[1] - a[1]).slice(0, 20))
+  say(`${s.toFixed(1).padStart(8)}  ${file}`)
 say(`\n${passed} passed, ${failed} failed`)
 process.exit(failed ? 1 : 0)

@@ -190,8 +190,8 @@ function drawer(seed: number) {
     const keys = Object.keys(copy)
     if (!keys.length) return value()
     const key = pick(keys)
-    if (next() < 0.15) delete copy[key]
-    else copy[key] = next() < 0.6 ? bend(copy[key]) : value()
+    if (next() < 0.15) return Object.fromEntries(Object.entries(copy).filter(([k]) => k !== key))
+    copy[key] = next() < 0.6 ? bend(copy[key]) : value()
     return copy
   }
   return { next, pick, text: () => pick(texts), value, bend }

@@ -52,8 +52,8 @@ test('a reading on its way when another job is opened belongs to the job where i
   await signIn(page, place)
   const other = await openCall(page, place, 'It hums')
   const job = await openCall(page, place, 'No water comes in')
-  let go = () => undefined as void
-  const held = new Promise<void>((resolve) => (go = resolve))
+  let go: () => unknown = () => undefined
+  const held = new Promise<undefined>((resolve) => (go = () => resolve(undefined)))
   await page.route('**/events', async (route) => {
     await held
     await route.continue()

@@ -30,7 +30,8 @@ export const useSession = defineStore('session', () => {
     try {
       keep((await call(whoAmI, { patience: PATIENCE })).person)
     } catch (error) {
-      if (!(error instanceof ApiError) || !error.transient) throw error
+      // Too old for the server: the page still stands, keeps what waits and offers the newer one.
+      if (!(error instanceof ApiError) || !(error.transient || error.status === 426)) throw error
       person.value = keptPerson()
     }
     return person.value ?? null

@@ -15,11 +15,21 @@ import { boundedMoment, type EventResult } from '../../../core/sync'
 import { describeRefusal } from '../../../core/words'
 import type { Person } from '../../../shared/contracts/session'
 import { apiError, notFound } from '../../platform/errors'
+import { gather } from './gather'
 import { announceJob } from '../news/service'
 import { currentRevision, factsOfRevision } from '../sheets/service'
 import { findUnitSheet } from '../units/service'
 import { inTransaction } from '../../platform/database'
-import { findEvents, insertJob, lockJob, readForAppend, writeEvents, writeWords, type LockedJob } from './repository'
+import {
+  findEvents,
+  insertJob,
+  lockJob,
+  readForAppend,
+  writeEvents,
+  writeWords,
+  type JobWrite,
+  type LockedJob,
+} from './repository'
 
 /** Largest single event, characters of JSON. */
 const LARGEST_EVENT = 16_000
@@ -126,6 +136,12 @@ class Append {
     this.results.push({ id, status: 'accepted', seq: kept.seq })
   }
 
+  /** What is to be written of it. */
+  writeOf(received: Date): JobWrite {
+    const { job, who, fresh, standing } = this
+    return { job: job.id, after: job.seq, person: who.id, events: fresh, standing, received }
+  }
+
   private judge(event: JobEvent): Refusal | undefined {
     const { payload } = event
     if (payload.type === 'opened' && payload.unit !== this.job.unit) return { code: 'unknown-unit' }
@@ -149,6 +165,21 @@ type Outcome = { append: Append } | { refusal: Refusal }
 
 /** Tries without a lock before everybody else waits; a job with many writers is rare. */
 const TRIES_WITHOUT_LOCK = 2
+/** Pieces of shared work at a time: enough to keep the database busy, few enough that calls gather. */
+const UNDER_WAY = 2
+
+const readTogether = gather(readForAppend, UNDER_WAY)
+/** One event that the table refuses must not take those of other jobs with it: then each is written by itself. */
+const writeTogether = gather(async (writes: JobWrite[]): Promise<boolean[]> => {
+  // Two requests for one job cannot both follow the same sequence: the second tries again.
+  const first = writes.filter((w, i) => writes.findIndex((o) => o.job === w.job) === i)
+  const written = await writeEvents(first).catch(async (error: unknown) => {
+    if (first.length === 1) throw error
+    const each = await Promise.all(first.map((w) => writeEvents([w]).catch(() => new Set<string>())))
+    return new Set(each.flatMap((e) => [...e]))
+  })
+  return writes.map((w) => first.includes(w) && written.has(w.job))
+}, UNDER_WAY)
 
 /** Events that change no more than the job's own row: judged on what is read, and written where nobody wrote meanwhile. */
 async function appendPlain(
@@ -160,17 +191,12 @@ async function appendPlain(
 ): Promise<Append | undefined> {
   if (events.some((e) => ['opened', 'retracted', 'closed', 'reopened'].includes(e.payload.type))) return undefined
   for (let i = 0; i < TRIES_WITHOUT_LOCK; i++) {
-    const found = await readForAppend(
-      jobId,
-      who.organisation,
-      events.map((e) => e.id),
-    )
+    const found = await readTogether({ id: jobId, organisation: who.organisation, events: events.map((e) => e.id) })
     if (!found?.job.standing) return undefined
     const append = new Append(who, found.job, await factsOfJob(found.job), found.known, shown)
     for (const event of events) append.take(event)
     if (!append.fresh.length) return append
-    const { fresh, standing } = append
-    if (await writeEvents(jobId, found.job.seq, who.id, fresh, standing, received)) return append
+    if (await writeTogether(append.writeOf(received))) return append
   }
   return undefined
 }
@@ -198,7 +224,7 @@ const appendLocked = (
     const append = new Append(who, job, facts, known, shown)
     for (const event of events) append.take(event)
     if (append.fresh.length) {
-      await writeEvents(jobId, job.seq, who.id, append.fresh, append.standing, received, transaction)
+      await writeEvents([append.writeOf(received)], transaction)
       if (append.fresh.some((e) => ['opened', 'closed', 'reopened'].includes(e.payload.type))) {
         const { complaints, more } = wordsOf(append.standing, facts)
         await writeWords(jobId, complaints, more, transaction)

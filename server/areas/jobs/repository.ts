@@ -41,24 +41,42 @@ export async function insertJob(
   )
 }
 
+/** A job of an organisation, with events that are asked for. */
+export interface WantedJob {
+  id: string
+  organisation: string
+  events: readonly string[]
+}
+export interface JobWithEvents {
+  job: LockedJob
+  known: { job: string; event: SequencedEvent }[]
+}
+
 /**
- * A job as it stands now with those events that are there already, in one statement and without a lock: what is
- * written on it afterwards holds only where nobody wrote in between (`writeEventsUnless`).
+ * Jobs as they stand now with those of the events that are there already, in one statement and without a lock: what
+ * is written on them afterwards holds only where nobody wrote in between (`writeEvents`).
+ *
+ * @returns one for each job asked for, in that order; undefined for one that is not there
  */
-export async function readForAppend(
-  id: string,
-  organisation: string,
-  events: readonly string[],
-): Promise<{ job: LockedJob; known: { job: string; event: SequencedEvent }[] } | undefined> {
-  const [row] = await database().query<LockedJob & { known: (Omit<EventRow, 'at'> & { at: string })[] | null }>(
-    `SELECT j.id, j.unit_id AS unit, j.revision, u.sheet, j.seq, j.standing,
-       (SELECT jsonb_agg(to_jsonb(k)) FROM (SELECT ${EVENT} FROM job_events e JOIN users p ON p.id = e.user_id WHERE e.id = ANY($3::uuid[])) k) AS known
-     FROM jobs j JOIN units u ON u.id = j.unit_id WHERE j.id = $1 AND j.organisation_id = $2`,
-    { bind: [id, organisation, events], type: QueryTypes.SELECT },
+export async function readForAppend(wanted: readonly WantedJob[]): Promise<(JobWithEvents | undefined)[]> {
+  const rows = await database().query<
+    LockedJob & { n: number; known: (Omit<EventRow, 'at'> & { at: string })[] | null }
+  >(
+    `SELECT w.n, j.id, j.unit_id AS unit, j.revision, u.sheet, j.seq, j.standing,
+       (SELECT jsonb_agg(to_jsonb(k)) FROM (
+          SELECT ${EVENT} FROM job_events e JOIN users p ON p.id = e.user_id
+          WHERE e.id = ANY (SELECT x::uuid FROM jsonb_array_elements_text(w.events) x)) k) AS known
+     FROM jsonb_to_recordset($1::jsonb) AS w (n int, id uuid, organisation uuid, events jsonb)
+       JOIN jobs j ON j.id = w.id AND j.organisation_id = w.organisation JOIN units u ON u.id = j.unit_id`,
+    { bind: [JSON.stringify(wanted.map((w, n) => ({ n, ...w })))], type: QueryTypes.SELECT },
   )
-  if (!row) return undefined
-  const { known, ...job } = row
-  return { job, known: (known ?? []).map((k) => ({ job: k.job_id, event: toEvent({ ...k, at: new Date(k.at) }) })) }
+  const out: (JobWithEvents | undefined)[] = wanted.map(() => undefined)
+  for (const { n, known, ...job } of rows)
+    out[n] = {
+      job,
+      known: (known ?? []).map((k) => ({ job: k.job_id, event: toEvent({ ...k, at: new Date(k.at) }) })),
+    }
+  return out
 }
 
 interface EventRow {
@@ -118,60 +136,67 @@ export async function eventsAfter(job: string, after: number, most: number): Pro
   return rows.map(toEvent)
 }
 
+/** What is to be written of one job. */
+export interface JobWrite {
+  job: string
+  /** Sequence of the job that the events were judged against. */
+  after: number
+  person: string
+  events: readonly (JobEvent & { seq: number; shownAt: Date })[]
+  standing: JobStanding
+  received: Date
+}
+
 /**
- * Writes new events and what the job has come to with them, in one statement: under the row lock of the job, and
- * only where the job still stands at the sequence that the events follow.
+ * Writes new events of one job or of several, and what each has come to with them, in one statement: under the row
+ * lock of each job, and only where it still stands at the sequence that the events follow. Of several jobs each is
+ * written or not by itself.
  *
- * @param after sequence of the job that the events were judged against
- * @returns false where somebody else wrote meanwhile; nothing is written then
+ * @returns ids of the jobs that were written; for the others somebody else wrote meanwhile
  */
-export async function writeEvents(
-  job: string,
-  after: number,
-  person: string,
-  events: readonly (JobEvent & { seq: number; shownAt: Date })[],
-  standing: JobStanding,
-  received: Date,
-  transaction?: Transaction,
-): Promise<boolean> {
-  const rows = events.map((e) => ({
-    id: e.id,
-    version: e.version,
-    at: e.shownAt,
-    device: e.device,
-    ordinal: e.ordinal,
-    base_seq: e.baseSeq,
-    payload: e.payload,
-    seq: e.seq,
+export async function writeEvents(writes: readonly JobWrite[], transaction?: Transaction): Promise<Set<string>> {
+  const jobs = writes.map((w) => ({
+    job: w.job,
+    after: w.after,
+    person: w.person,
+    seq: w.standing.seq,
+    standing: w.standing,
+    received: w.received,
+    closed: w.standing.closed !== undefined,
+    bypassed: w.standing.bypasses.length > 0,
   }))
+  const events = writes.flatMap((w) =>
+    w.events.map((e) => ({
+      id: e.id,
+      job: w.job,
+      person: w.person,
+      version: e.version,
+      at: e.shownAt,
+      device: e.device,
+      ordinal: e.ordinal,
+      base_seq: e.baseSeq,
+      payload: e.payload,
+      seq: e.seq,
+      received: w.received,
+    })),
+  )
   const written = await database().query<{ id: string }>(
     `WITH own AS (
-       UPDATE jobs SET seq = $4, standing = $5::jsonb, touched_at = $6, touched_by = $3,
-         closed_at = CASE WHEN $7 THEN COALESCE(closed_at, $6) END, bypassed = $8
-       WHERE id = $2 AND seq = $9 RETURNING id),
+       UPDATE jobs j SET seq = w.seq, standing = w.standing, touched_at = w.received, touched_by = w.person,
+         closed_at = CASE WHEN w.closed THEN COALESCE(closed_at, w.received) END, bypassed = w.bypassed
+       FROM jsonb_to_recordset($1::jsonb) AS w
+         (job uuid, after int, person uuid, seq int, standing jsonb, received timestamptz, closed boolean, bypassed boolean)
+       WHERE j.id = w.job AND j.seq = w.after RETURNING j.id),
      fresh AS (
        INSERT INTO job_events (id, job_id, user_id, version, at, device, ordinal, base_seq, payload, seq, received_at)
-       SELECT r.id, own.id, $3, r.version, r.at, r.device, r.ordinal, r.base_seq, r.payload, r.seq, $6
-       FROM own, jsonb_to_recordset($1::jsonb) AS r
-         (id uuid, version int, at timestamptz, device text, ordinal int, base_seq int, payload jsonb, seq int))
+       SELECT r.id, own.id, r.person, r.version, r.at, r.device, r.ordinal, r.base_seq, r.payload, r.seq, r.received
+       FROM jsonb_to_recordset($2::jsonb) AS r
+         (id uuid, job uuid, person uuid, version int, at timestamptz, device text, ordinal int, base_seq int,
+          payload jsonb, seq int, received timestamptz) JOIN own ON own.id = r.job)
      SELECT id FROM own`,
-    {
-      bind: [
-        JSON.stringify(rows),
-        job,
-        person,
-        standing.seq,
-        JSON.stringify(standing),
-        received,
-        standing.closed !== undefined,
-        standing.bypasses.length > 0,
-        after,
-      ],
-      type: QueryTypes.SELECT,
-      transaction,
-    },
+    { bind: [JSON.stringify(jobs), JSON.stringify(events)], type: QueryTypes.SELECT, transaction },
   )
-  return written.length > 0
+  return new Set(written.map((w) => w.id))
 }
 
 /** Writes what a job is listed and looked for by: its machine, what is complained of, the words and the repair. */

@@ -3,7 +3,7 @@ import type { Person } from '../../../shared/contracts/session'
 import { unitFields, type UnitFields } from '../../../shared/contracts/units'
 import { inTransaction } from '../../platform/database'
 import { listSheets } from '../sheets/service'
-import { ensureSite, insertUnits, listCustomers } from './repository'
+import { ensureSite, insertUnits, listCustomers, listUnits } from './repository'
 
 type Row = Record<string, string>
 interface WrongCell {
@@ -17,8 +17,12 @@ const MUST: ReadonlySet<string> = new Set(['title', 'sheet', 'customer', 'site']
 
 const plain = (text: string) => text.trim().toLowerCase()
 
+/** What tells one machine from another at one place. */
+const keyOf = (u: { customer: string; site: string; title: string; serial: string }) =>
+  plain(`${u.customer}|${u.site}|${u.title}|${u.serial}`)
+
 /** Reads rows as units; a sheet may be given by its id or by its title. */
-function readRows(rows: readonly Row[], sheets: readonly { id: string; title: string }[]) {
+function readRows(rows: readonly Row[], sheets: readonly { id: string; title: string }[], there: ReadonlySet<string>) {
   const problems: WrongCell[] = []
   const units: UnitFields[] = []
   const seen = new Map<string, number>()
@@ -45,7 +49,8 @@ function readRows(rows: readonly Row[], sheets: readonly { id: string; title: st
       for (const issue of read.error.issues) say(String(issue.path[0] ?? ''), issue.message)
       return
     }
-    const key = plain(`${read.data.customer}|${read.data.site}|${read.data.title}|${read.data.serial}`)
+    const key = keyOf(read.data)
+    if (there.has(key)) say('title', 'This machine is there already.')
     const earlier = seen.get(key)
     if (earlier !== undefined) say('title', `The same machine stands in row ${earlier}.`)
     else seen.set(key, i + 1)
@@ -56,7 +61,8 @@ function readRows(rows: readonly Row[], sheets: readonly { id: string; title: st
 
 /** Units from the rows of a file: all of them, or none where one is wrong. */
 export async function importUnits(who: Person, rows: readonly Row[], commit: boolean) {
-  const { problems, units } = readRows(rows, await listSheets())
+  const known = new Set((await listUnits(who.organisation, [], true)).map(keyOf))
+  const { problems, units } = readRows(rows, await listSheets(), known)
   const there = await listCustomers(who.organisation)
   const sitesThere = new Set(there.flatMap((c) => c.sites.map((s) => `${c.name}, ${s.name}`)))
   const customersThere = new Set(there.map((c) => c.name))

@@ -121,5 +121,8 @@ describe('machines', () => {
     expect((await listUnits(mara)).units).toHaveLength(before)
     expect(await importUnits(mara, good, true)).toMatchObject({ made: 2, problems: [] })
     expect((await listUnits(mara, 'dune')).units.map((u) => u.title)).toEqual(['Row one', 'Row two'])
+    expect((await importUnits(mara, good, true)).problems.map((p) => p.message)).toEqual(
+      Array(2).fill('This machine is there already.'),
+    )
   })
 })
