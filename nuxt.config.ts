@@ -1,4 +1,5 @@
 import { defineNuxtConfig } from 'nuxt/config'
+import license from 'rollup-plugin-license'
 import { bundleSheetWorker } from './scripts/setup/sheet-worker.mjs'
 
 export default defineNuxtConfig({
@@ -80,9 +81,20 @@ export default defineNuxtConfig({
     compressPublicAssets: { gzip: true, brotli: true },
     errorHandler: '~~/server/platform/error-handler.ts',
     serverAssets: [{ baseName: 'library', dir: '../library' }],
+    publicAssets: [{ dir: '../.nuxt/licences' }],
     hooks: { compiled: ({ options }) => bundleSheetWorker(options.output.serverDir) },
   },
-  vite: { worker: { format: 'es' }, build: { modulePreload: { polyfill: false } } },
+  vite: {
+    worker: { format: 'es' },
+    build: { modulePreload: { polyfill: false } },
+    // The notices of everything that is shipped to a browser, made from what is really in it.
+    plugins: [
+      {
+        ...license({ thirdParty: { output: '.nuxt/licences/licences.txt' } }),
+        apply: (_, { isSsrBuild }) => !isSsrBuild,
+      },
+    ],
+  },
   typescript: { tsConfig: { compilerOptions: { noUncheckedIndexedAccess: false } } },
   eslint: { config: { standalone: true } },
 })

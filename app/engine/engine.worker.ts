@@ -79,7 +79,7 @@ const api: EngineApi = {
       sheet = orThrow(readSheet(sheets[0].text, sheets[0].file, (id) => sheets.find((s) => s.id === id)))
       opened()
     } catch (error) {
-      if (error instanceof InputFault) throw new Error(error.problems.map(describeProblem).join(' '))
+      if (error instanceof InputFault) throw new Error(error.problems.map((p) => describeProblem(p)).join(' '))
       throw error
     }
     const predictor = opened()
@@ -129,7 +129,7 @@ const api: EngineApi = {
   /** The id of a free probe, or why there is none. */
   probe(text, instrument) {
     const read = readProbe(opened().bench, text, instrument)
-    return read.ok ? { id: read.value.id } : { refused: read.problems.map(describeProblem).join(' ') }
+    return read.ok ? { id: read.value.id } : { refused: read.problems.map((p) => describeProblem(p)).join(' ') }
   },
 }
 

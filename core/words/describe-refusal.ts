@@ -1,25 +1,28 @@
 import type { Refusal, RefusalCode } from '../job'
 import { describeProblem } from './describe-problem'
+import { LOCALE, type Locale } from './locale'
 
-const REFUSED: Record<RefusalCode, string> = {
-  'make-safe-first': 'Make it safe first: the safety steps before this are not all confirmed.',
-  'bypass-in': 'A jumper is still in. Take it out before the job is closed.',
-  closed: 'This job is closed. Reopen it to go on.',
-  'not-opened': 'This job has not been opened.',
-  'opened-twice': 'This job is open already.',
-  'no-live-work': 'Live work is not for a trainee: somebody trained for it takes this.',
-  'read-only': 'You may look at jobs and not write into them.',
-  'unknown-name': 'This names something that the sheet or the job does not have.',
-  'bad-reading': 'This reading is not understood.',
-  'not-retractable': 'This cannot be taken back: it is not there, or it changed the machine.',
-  'wrong-shape': 'Part of this entry is missing or has the wrong form.',
-  'too-large': 'This entry is too large to be kept.',
-  'id-taken': 'Another entry has this number already.',
-  'unknown-unit': 'This machine is not known here.',
-  'unknown-revision': 'This state of the sheet is not known here.',
+const REFUSED: Record<Locale, Record<RefusalCode, string>> = {
+  en: {
+    'make-safe-first': 'Make it safe first: the safety steps before this are not all confirmed.',
+    'bypass-in': 'A jumper is still in. Take it out before the job is closed.',
+    closed: 'This job is closed. Reopen it to go on.',
+    'not-opened': 'This job has not been opened.',
+    'opened-twice': 'This job is open already.',
+    'no-live-work': 'Live work is not for a trainee: somebody trained for it takes this.',
+    'read-only': 'You may look at jobs and not write into them.',
+    'unknown-name': 'This names something that the sheet or the job does not have.',
+    'bad-reading': 'This reading is not understood.',
+    'not-retractable': 'This cannot be taken back: it is not there, or it changed the machine.',
+    'wrong-shape': 'Part of this entry is missing or has the wrong form.',
+    'too-large': 'This entry is too large to be kept.',
+    'id-taken': 'Another entry has this number already.',
+    'unknown-unit': 'This machine is not known here.',
+    'unknown-revision': 'This state of the sheet is not known here.',
+  },
 }
 
 /** The sentence for a refused entry, with what is wrong where that is known. */
-export function describeRefusal({ code, problems }: Refusal): string {
-  return problems?.length ? problems.map(describeProblem).join(' ') : REFUSED[code]
+export function describeRefusal({ code, problems }: Refusal, locale: Locale = LOCALE): string {
+  return problems?.length ? problems.map((p) => describeProblem(p, locale)).join(' ') : REFUSED[locale][code]
 }

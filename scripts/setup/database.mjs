@@ -24,9 +24,12 @@ function appPassword(root) {
 export async function prepareDatabase(root, ownerUrl, { fresh = false, bare = false } = {}) {
   const password = appPassword(root)
   const args = ['server/database/prepare.ts', ...(fresh ? ['--fresh'] : []), ...(bare ? ['--bare'] : [])]
-  const env = { ...process.env, DATABASE_URL: ownerUrl, APP_PASSWORD: password }
+  // Where the owner may not make roles, somebody else has made one and says how it works.
+  const given = process.env.APP_DATABASE_URL
+  const env = { ...process.env, DATABASE_URL: ownerUrl, ...(given ? {} : { APP_PASSWORD: password }) }
   const code = await run(join(root, 'node_modules/.bin/tsx'), args, { cwd: root, env })
   if (code !== 0) return undefined
+  if (given) return given
   const url = new URL(ownerUrl)
   url.username = APP_ROLE
   url.password = password

@@ -19,7 +19,7 @@ export default function compileSheet(files: SheetFile[]): SheetFacts {
     const sheet = orThrow(readSheet(own!.text, own!.file, (id) => files.find((f) => f.id === id)))
     return factsOf(listProcedures(buildMachine(sheet)))
   } catch (error) {
-    if (error instanceof InputFault) throw new Error(error.problems.map(describeProblem).join('\n'))
+    if (error instanceof InputFault) throw new Error(error.problems.map((p) => describeProblem(p)).join('\n'))
     throw error
   }
 }

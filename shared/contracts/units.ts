@@ -97,6 +97,16 @@ export const updateCustomer = contract({
   answer: z.object({ customer: z.object({ id, name: z.string() }) }),
 })
 
+/** Gives a place of a customer another name. */
+export const updateSite = contract({
+  method: 'PUT',
+  path: '/api/sites/:id',
+  roles: ['lead', 'technician'],
+  params: idParam,
+  body: z.strictObject({ name: line(120) }),
+  answer: z.object({ site: z.object({ id, name: z.string() }) }),
+})
+
 /** Most rows of one file. */
 export const MOST_ROWS = 2000
 

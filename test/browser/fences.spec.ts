@@ -15,6 +15,7 @@ test.afterAll(() => place.close())
 
 const UNIT = '01900000-0000-7000-8000-000000000101'
 const CUSTOMER = '01900000-0000-7000-8000-000000000300'
+const SITE = '01900000-0000-7000-8000-000000000400'
 const opening = (unit = UNIT) => jobEvent({ type: 'opened', unit, complaints: ['no-fill'], words: 'Tuesday' })
 
 async function signedIn(playwright: { request: { newContext(): Promise<APIRequestContext> } }, who?: typeof MARA) {
@@ -31,7 +32,13 @@ async function newJob(request: APIRequestContext): Promise<string> {
 
 /** Values that lead to Mara's things, for the places that a contract leaves open. */
 const marasParams = (contract: Contract, job: string, revision: string): Record<string, string> => ({
-  id: contract.path.includes('/jobs/') ? job : contract.path.includes('/customers/') ? CUSTOMER : UNIT,
+  id: contract.path.includes('/jobs/')
+    ? job
+    : contract.path.includes('/customers/')
+      ? CUSTOMER
+      : contract.path.includes('/sites/')
+        ? SITE
+        : UNIT,
   revision,
 })
 /** Half a surrogate as the bytes that a careless client sends for it; what begins with a % goes as it is. */
@@ -50,6 +57,7 @@ const BODIES: Record<string, () => unknown> = {
   createUnit: () => ({ id: uuidv7(), title: 'x', serial: '', sheet: 'orrisk-tl40', customer: 'c', site: 's' }),
   updateUnit: () => ({ title: 'x', serial: '', sheet: 'orrisk-tl40', customer: 'c', site: 's', retired: false }),
   updateCustomer: () => ({ name: 'mine now' }),
+  updateSite: () => ({ name: 'mine now' }),
   importUnits: () => ({ commit: true, rows: [{ title: 'x', sheet: 'orrisk-tl40', customer: 'c', site: 's' }] }),
 }
 const ask = (request: APIRequestContext, contract: Contract, name: string, params: Record<string, string>) =>

@@ -2,6 +2,7 @@ import { expect, test, type Page, type Route } from '@playwright/test'
 import {
   answer,
   choose,
+  enter,
   history,
   IVO,
   jobEvent,
@@ -41,6 +42,11 @@ const kept = async (job: string) =>
       [job],
     )
   ).map((r) => `${String(r.test)} by ${String(r.by)}`)
+/** Ends every session as if its time had run out; a process believes one for three seconds. */
+async function endSessions(): Promise<void> {
+  await place.sql('DELETE FROM sessions')
+  await new Promise((go) => setTimeout(go, 3200))
+}
 const waits = (page: Page) => readings(page).filter({ hasText: 'waits to be sent' })
 const ready = (page: Page) => page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined))
 const goToJobs = async (page: Page) => {
@@ -215,7 +221,7 @@ test('entries belong to the person who made them, whoever signs in on the device
   await look(page, KINKED, 'no')
   await expect(waits(page)).toHaveCount(1)
   // The session ends under the page.
-  await place.sql('DELETE FROM sessions')
+  await endSessions()
   await page.unroute('**/events')
   for (const [who, sees] of [
     [JOSS, true],
@@ -236,7 +242,7 @@ test('entries belong to the person who made them, whoever signs in on the device
     }
     await page.waitForTimeout(1500)
     expect(await kept(job)).toEqual([])
-    await place.sql('DELETE FROM sessions')
+    await endSessions()
   }
   await page.goto(`${place.url}/jobs/${job}`)
   await page.getByLabel('E-mail').fill(MARA.email)
@@ -438,6 +444,25 @@ test('a device that keeps nothing says so before anything is lost', async ({ pag
   await page.getByRole('button', { name: 'Begin the job' }).click()
   await expect(page.getByRole('alert').first()).toBeVisible()
   expect(page.url()).toContain('/jobs/new')
+})
+
+test('a device that is full says so, enters nothing, and what was typed stays where it was typed', async ({ page }) => {
+  await signIn(page, place)
+  const job = await openCall(page, place, 'No water comes in')
+  await choose(page, 'Ohms of the cold valve')
+  await makeSafe(page)
+  await page.evaluate(() => {
+    const { add } = IDBObjectStore.prototype
+    IDBObjectStore.prototype.add = function (...args) {
+      if (this.name === 'outbox') throw new DOMException('full', 'QuotaExceededError')
+      return add.apply(this, args)
+    }
+  })
+  await enter(page, '812')
+  await expect(page.getByRole('region', { name: 'Notices' })).toContainText('could not be kept on this device')
+  await expect(page.getByLabel('Reading', { exact: true })).toHaveValue('812')
+  await expect(readings(page)).toHaveCount(0)
+  expect(await kept(job)).toEqual([])
 })
 
 test('a device clock that is a day fast is told, and the job can still be closed and reopened', async ({ browser }) => {

@@ -76,6 +76,14 @@ test('machines: found by any word, made, changed, retired, and taken from a file
   await expect(page.getByRole('heading', { name: 'No machine fits' })).toBeVisible()
   await page.getByLabel('retired ones too').check()
   await expect(page.getByRole('link', { name: /boathouse/ })).toBeVisible()
+  await page.getByLabel('Search machines').fill('4711')
+  await page.getByRole('button', { name: 'Rename the customer Dune Farm' }).click()
+  await page.getByLabel('Name of the customer').fill('Quay Bakery')
+  await page.getByRole('button', { name: 'Keep', exact: true }).click()
+  await expect(page.getByRole('alert')).toBeVisible()
+  await page.getByLabel('Name of the customer').fill('Dune Farm, north')
+  await page.getByRole('button', { name: 'Keep', exact: true }).click()
+  await expect(page.getByRole('region', { name: 'Dune Farm, north' })).toBeVisible()
   await page.getByRole('button', { name: 'From a file' }).click()
   const file = (lines: string[]) => ({
     name: 'machines.csv',

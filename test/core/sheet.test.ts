@@ -18,7 +18,7 @@ describe('sheets', () => {
   it.each(shippedIds())('shipped sheet %s is right', (id) => {
     const { text, file } = findShipped(id)!
     const r = readSheet(text, file, findShipped)
-    expect(r.ok ? [] : r.problems.map(describeProblem)).toEqual([])
+    expect(r.ok ? [] : r.problems.map((p) => describeProblem(p))).toEqual([])
   })
   it('what docs say of the language is what the language is', () => {
     const page = (name: string) => readFileSync(join(import.meta.dirname, '../../docs', name), 'utf8')

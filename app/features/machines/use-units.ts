@@ -7,6 +7,7 @@ import { hear } from '../../data/tabs'
 import { useSession } from '../session'
 
 export interface Owner {
+  id: string
   customer: string
   units: Unit[]
 }
@@ -42,7 +43,7 @@ export function useUnits() {
     if (!found.value) return undefined
     const out = new Map<string, Owner>()
     for (const u of search(found.value, words.value)) {
-      const owner = out.get(u.customer.id) ?? { customer: u.customer.name, units: [] }
+      const owner = out.get(u.customer.id) ?? { id: u.customer.id, customer: u.customer.name, units: [] }
       owner.units.push(u)
       out.set(u.customer.id, owner)
     }

@@ -6,6 +6,8 @@ import { hear } from '../../data/tabs'
 import { useSession } from '../session'
 import { dismiss, notify } from './notices'
 
+/** Time that a new page gets before it may be loaded anew, ms. */
+const SETTLED_AFTER = 400
 const HOUR = 3_600_000
 const DAY = 24 * HOUR
 
@@ -86,16 +88,20 @@ function offerRenewal(): () => void {
       }),
     { immediate: true },
   )
-  const unhook = useRouter().afterEach(async () => {
-    if (
-      $pwa?.needRefresh &&
-      (await deviceDatabase()
-        .drafts.count()
-        .catch(() => 1)) === 0
-    )
-      renew()
+  let timer: ReturnType<typeof setTimeout> | undefined
+  const renewWhenIdle = async () => {
+    const typed = await deviceDatabase()
+      .drafts.count()
+      .catch(() => 1)
+    if ($pwa?.needRefresh && typed === 0) renew()
+  }
+  // Between two pages is the moment at which nobody reads or types; what was typed last is kept by then.
+  const unhook = useRouter().afterEach(() => {
+    clearTimeout(timer)
+    timer = setTimeout(() => void renewWhenIdle(), SETTLED_AFTER)
   })
   return () => {
+    clearTimeout(timer)
     unwatch()
     unhook()
   }

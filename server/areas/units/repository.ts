@@ -95,7 +95,11 @@ export const updateUnit = async (
 ): Promise<boolean> => (await Unit.update(fields, { where: { id, organisationId: organisation }, transaction }))[0] > 0
 
 /** Jobs are looked for by what their unit is called: it follows when that changes. */
-export async function renameInJobs(where: 'unit' | 'customer', id: string, transaction: Transaction): Promise<void> {
+export async function renameInJobs(
+  where: 'unit' | 'site' | 'customer',
+  id: string,
+  transaction: Transaction,
+): Promise<void> {
   await database().query(
     `UPDATE jobs j SET
        listed = j.listed || jsonb_build_object('title', u.title, 'customer', c.name, 'place', s.name),
@@ -103,7 +107,7 @@ export async function renameInJobs(where: 'unit' | 'customer', id: string, trans
          (SELECT string_agg(w, ' ') FROM jsonb_array_elements_text(j.listed->'complaints') w),
          j.standing->>'words', j.standing->'closed'->>'text'))
      FROM units u JOIN sites s ON s.id = u.site_id JOIN customers c ON c.id = s.customer_id
-     WHERE u.id = j.unit_id AND ${where === 'unit' ? 'u.id' : 'c.id'} = $1`,
+     WHERE u.id = j.unit_id AND ${{ unit: 'u.id', site: 's.id', customer: 'c.id' }[where]} = $1`,
     { bind: [id], transaction },
   )
 }
@@ -142,3 +146,17 @@ export const renameCustomer = async (
   transaction: Transaction,
 ): Promise<boolean> =>
   (await Customer.update({ name }, { where: { id, organisationId: organisation }, transaction }))[0] > 0
+
+export async function renameSite(
+  id: string,
+  organisation: string,
+  name: string,
+  transaction: Transaction,
+): Promise<boolean> {
+  const own = await database().query<{ id: string }>(
+    `UPDATE sites s SET name = $3 FROM customers c
+     WHERE s.id = $1 AND c.id = s.customer_id AND c.organisation_id = $2 RETURNING s.id`,
+    { bind: [id, organisation, name], type: QueryTypes.SELECT, transaction },
+  )
+  return own.length > 0
+}

@@ -95,3 +95,11 @@ export async function renameCustomer(who: Person, id: string, name: string) {
   })
   return { id, name }
 }
+
+export async function renameSite(who: Person, id: string, name: string) {
+  await inTransaction(async (t) => {
+    if (!(await rows.renameSite(id, who.organisation, name, t))) throw notFound('place')
+    await rows.renameInJobs('site', id, t)
+  })
+  return { id, name }
+}

@@ -7,6 +7,7 @@ import {
   listUnits,
   readUnit,
   renameCustomer,
+  renameSite,
   updateUnit,
 } from '../../../server/areas/units/service'
 import { v7 as uuidv7 } from 'uuid'
@@ -89,6 +90,10 @@ describe('machines', () => {
     await renameCustomer(mara, own.id, 'Sail Loft Café')
     expect((await pageOfJobs(mara, { q: 'sail loft' })).jobs.length).toBeGreaterThan(0)
     await expect(renameCustomer(ivo, own.id, 'mine now')).rejects.toMatchObject({ statusCode: 404 })
+    const [site] = own.sites
+    await renameSite(mara, site!.id, 'Sail room')
+    await expect(renameSite(ivo, site!.id, 'mine now')).rejects.toMatchObject({ statusCode: 404 })
+    expect((await listUnits(mara, 'sail room')).units.length).toBeGreaterThan(0)
     const twin = (await listCustomers(mara)).find((c) => c.name === 'Quay Bakery')!
     await expect(renameCustomer(mara, twin.id, 'Sail Loft Café')).rejects.toThrow()
   })

@@ -6,12 +6,20 @@ import { useRouter } from 'vue-router'
 import { AppIcon, TroubleBar, useKeys } from '../../../ui'
 import { useSession } from '../../session'
 import { NuxtLink } from '#components'
+import { updateCustomer } from '../../../../shared/contracts/units'
+import { call } from '../../../data/http'
 import { useUnits } from '../use-units'
+import NameField from './NameField.vue'
 
 const router = useRouter()
 const session = useSession()
 const { owners, words, retired, trouble, load } = useUnits()
 watch(retired, load)
+/** The whole list again: places and searches follow the name. */
+async function rename(id: string, name: string) {
+  await call(updateCustomer, { params: { id }, body: { name } })
+  await load()
+}
 const mayWrite = computed(() => ['lead', 'technician'].includes(session.person?.role ?? ''))
 useKeys({ n: () => mayWrite.value && void router.push('/machines/new') })
 </script>
@@ -41,8 +49,8 @@ useKeys({ n: () => mayWrite.value && void router.push('/machines/new') })
       <h2>No machine fits</h2>
       <p>Try the model alone, or the customer. Spelling and hyphens do not matter.</p>
     </section>
-    <section v-for="o in owners" :key="o.customer" class="place" :aria-label="o.customer">
-      <h2>{{ o.customer }}</h2>
+    <section v-for="o in owners" :key="o.id" class="place" :aria-label="o.customer">
+      <h2><NameField :name="o.customer" what="customer" :may="mayWrite" :change="(name) => rename(o.id, name)" /></h2>
       <ul>
         <li v-for="u in o.units" :key="u.id">
           <NuxtLink :to="`/machines/${u.id}`" class="unit">

@@ -3,7 +3,7 @@ import Button from 'primevue/button'
 import { computed, onScopeDispose, ref, shallowRef, watchEffect } from 'vue'
 import { useRouter } from 'vue-router'
 import type { z } from 'zod'
-import { readUnit, updateUnit, type UnitFields } from '../../../../shared/contracts/units'
+import { readUnit, updateSite, updateUnit, type UnitFields } from '../../../../shared/contracts/units'
 import { fetchOrKept } from '../../../data/fetched'
 import { ApiError, call } from '../../../data/http'
 import { hear } from '../../../data/tabs'
@@ -11,6 +11,7 @@ import { formatMoment, TroubleBar } from '../../../ui'
 import { useSession } from '../../session'
 import { NuxtLink } from '#components'
 import MachineFields from './MachineFields.vue'
+import NameField from './NameField.vue'
 
 const props = defineProps<{ id: string }>()
 const session = useSession()
@@ -48,6 +49,10 @@ function edit() {
   const { title, serial, sheet, customer, site } = shown.value!.unit
   editing.value = { title, serial, sheet, customer: customer.name, site: site.name }
 }
+async function renameSite(name: string) {
+  await call(updateSite, { params: { id: shown.value!.unit.site.id }, body: { name } })
+  await load()
+}
 const write = (fields: UnitFields, retired: boolean) =>
   attempt(async () => {
     await call(updateUnit, { params: { id: props.id }, body: { ...fields, retired } })
@@ -71,7 +76,10 @@ function retire() {
       <div class="row">
         <div>
           <h1>{{ shown.unit.title }}</h1>
-          <p class="soft">{{ shown.unit.customer.name }}, {{ shown.unit.site.name }}</p>
+          <p class="soft">
+            {{ shown.unit.customer.name }},
+            <NameField :name="shown.unit.site.name" what="place" :may="mayWrite" :change="renameSite" />
+          </p>
         </div>
         <span class="push" />
         <Button

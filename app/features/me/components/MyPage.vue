@@ -95,6 +95,9 @@ function leave() {
         <Button severity="secondary" @click="leave">{{ asked ? 'Sign out all the same' : 'Sign out' }}</Button>
       </div>
     </section>
+    <p class="soft small">
+      <a href="/licences.txt" target="_blank">Licences of what this program is built with</a>
+    </p>
   </main>
 </template>
 
