@@ -110,11 +110,14 @@ async function loopDelay(): Promise<number> {
 async function fill(): Promise<string> {
   const pattern = await newJob()
   await owner.query(
-    `INSERT INTO jobs (id, organisation_id, unit_id, revision, opened_by, created_at, seq, standing, listed, touched_at, touched_by, search)
+    `INSERT INTO jobs (id, organisation_id, unit_id, revision, opened_by, created_at, seq, standing, listed, touched_at, touched_by)
      SELECT gen_random_uuid(), organisation_id, unit_id, revision, opened_by, created_at, seq, standing, listed,
-       date_trunc('milliseconds', now() - n * interval '1 minute'), touched_by, search || ' number ' || n
+       date_trunc('milliseconds', now() - n * interval '1 minute'), touched_by
      FROM jobs, generate_series(1, ${LISTED}) n WHERE id = $1`,
     [pattern],
+  )
+  await owner.query(
+    `INSERT INTO job_words SELECT j.id, 'measured harbour lights hostel number ' || row_number() OVER () FROM jobs j WHERE j.id NOT IN (SELECT job_id FROM job_words)`,
   )
   const long = await newJob()
   await owner.query(

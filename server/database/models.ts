@@ -100,7 +100,6 @@ export class Job extends Model<Row<Job>, New<Job>> {
   declare bypassed: boolean
   declare touchedAt: Date
   declare touchedBy: string
-  declare search: string
 }
 
 export class JobEventRow extends Model<Row<JobEventRow>, New<JobEventRow>> {
@@ -192,7 +191,6 @@ export function defineModels(sequelize: Sequelize): void {
       bypassed: { type: DataTypes.BOOLEAN, allowNull: false },
       touchedAt: moment(),
       touchedBy: uuid(),
-      search: text(),
     },
     { ...common, tableName: 'jobs' },
   )

@@ -207,11 +207,16 @@ export async function writeWords(
   transaction?: Transaction,
 ): Promise<void> {
   await database().query(
-    `UPDATE jobs j SET
-       listed = jsonb_build_object('title', u.title, 'customer', c.name, 'place', s.name, 'complaints', $2::jsonb, 'openedBy', p.name),
-       search = lower(concat_ws(' ', u.title, u.serial, c.name, s.name, $3::text))
-     FROM units u JOIN sites s ON s.id = u.site_id JOIN customers c ON c.id = s.customer_id, users p
-     WHERE j.id = $1 AND u.id = j.unit_id AND p.id = j.opened_by`,
+    `WITH own AS (
+       SELECT j.id, u.title, u.serial, c.name AS customer, s.name AS place, p.name AS opened_by
+       FROM jobs j JOIN units u ON u.id = j.unit_id JOIN sites s ON s.id = u.site_id
+         JOIN customers c ON c.id = s.customer_id JOIN users p ON p.id = j.opened_by WHERE j.id = $1),
+     listed AS (
+       UPDATE jobs j SET listed = jsonb_build_object('title', o.title, 'customer', o.customer, 'place', o.place,
+         'complaints', $2::jsonb, 'openedBy', o.opened_by) FROM own o WHERE j.id = o.id)
+     INSERT INTO job_words (job_id, search)
+       SELECT id, lower(concat_ws(' ', title, serial, customer, place, $3::text)) FROM own
+     ON CONFLICT (job_id) DO UPDATE SET search = EXCLUDED.search`,
     { bind: [job, JSON.stringify(complaints), [...complaints, ...more].join(' ')], transaction },
   )
 }
@@ -246,7 +251,11 @@ export async function listJobs(f: JobFilter): Promise<ListedJob[]> {
   const where = [
     'j.organisation_id = $1',
     'j.standing IS NOT NULL',
-    ...f.words.map((word) => `j.search LIKE ${put(likely(word))}`),
+    ...(f.words.length
+      ? [
+          `j.id IN (SELECT w.job_id FROM job_words w WHERE ${f.words.map((word) => `w.search LIKE ${put(likely(word))}`).join(' AND ')})`,
+        ]
+      : []),
     ...(f.state === 'open' ? ['j.closed_at IS NULL'] : []),
     ...(f.state === 'closed' ? ['j.closed_at IS NOT NULL'] : []),
     ...(f.state === 'bypass' ? ['j.bypassed'] : []),

@@ -101,13 +101,17 @@ export async function renameInJobs(
   transaction: Transaction,
 ): Promise<void> {
   await database().query(
-    `UPDATE jobs j SET
-       listed = j.listed || jsonb_build_object('title', u.title, 'customer', c.name, 'place', s.name),
-       search = lower(concat_ws(' ', u.title, u.serial, c.name, s.name,
-         (SELECT string_agg(w, ' ') FROM jsonb_array_elements_text(j.listed->'complaints') w),
-         j.standing->>'words', j.standing->'closed'->>'text'))
-     FROM units u JOIN sites s ON s.id = u.site_id JOIN customers c ON c.id = s.customer_id
-     WHERE u.id = j.unit_id AND ${{ unit: 'u.id', site: 's.id', customer: 'c.id' }[where]} = $1`,
+    `WITH own AS (
+       SELECT j.id, j.listed, j.standing, u.title, u.serial, c.name AS customer, s.name AS place
+       FROM jobs j JOIN units u ON u.id = j.unit_id JOIN sites s ON s.id = u.site_id JOIN customers c ON c.id = s.customer_id
+       WHERE ${{ unit: 'u.id', site: 's.id', customer: 'c.id' }[where]} = $1),
+     listed AS (
+       UPDATE jobs j SET listed = j.listed || jsonb_build_object('title', o.title, 'customer', o.customer, 'place', o.place)
+       FROM own o WHERE j.id = o.id)
+     UPDATE job_words w SET search = lower(concat_ws(' ', o.title, o.serial, o.customer, o.place,
+         (SELECT string_agg(x, ' ') FROM jsonb_array_elements_text(o.listed->'complaints') x),
+         o.standing->>'words', o.standing->'closed'->>'text'))
+     FROM own o WHERE w.job_id = o.id`,
     { bind: [id], transaction },
   )
 }

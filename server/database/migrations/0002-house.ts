@@ -83,8 +83,9 @@ export async function up(sequelize: Sequelize): Promise<void> {
       ADD COLUMN closed_at timestamptz,
       ADD COLUMN bypassed boolean NOT NULL DEFAULT false,
       ADD COLUMN touched_at timestamptz,
-      ADD COLUMN touched_by uuid REFERENCES users,
-      ADD COLUMN search text NOT NULL DEFAULT '';
+      ADD COLUMN touched_by uuid REFERENCES users;
+    -- Apart from the job's row: an append must not touch the index of its words.
+    CREATE TABLE job_words (job_id uuid PRIMARY KEY REFERENCES jobs, search text NOT NULL);
 
     ALTER TABLE job_events RENAME COLUMN what TO payload;
     ALTER TABLE job_events
@@ -106,7 +107,7 @@ export async function up(sequelize: Sequelize): Promise<void> {
     DROP INDEX jobs_by_organisation;
     CREATE INDEX jobs_by_touch ON jobs (organisation_id, touched_at DESC, id DESC);
     CREATE INDEX jobs_by_unit ON jobs (unit_id, created_at DESC);
-    CREATE INDEX jobs_by_words ON jobs USING gin (search gin_trgm_ops);
+    CREATE INDEX jobs_by_words ON job_words USING gin (search gin_trgm_ops);
   `)
 }
 
