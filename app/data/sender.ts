@@ -20,6 +20,7 @@ export class Sender {
 
   /** Takes up whatever waits on the device. */
   async start(): Promise<void> {
+    say({ type: 'trouble', trouble: undefined })
     const entries = await deviceDatabase().outbox.where('person').equals(this.person).toArray()
     for (const job of new Set(entries.map((e) => e.job))) await this.takeUp(job)
   }

@@ -135,6 +135,8 @@ export function tieToDevice(): () => void {
     // Another tab signed somebody else in or out: nothing of the one before may stand here.
     if (message.type === 'session' && message.person !== session.person?.id) location.reload()
     if (message.type === 'clock') sayClock(message.offset)
+    // What waits goes on waiting; the way back leads here.
+    if (message.type === 'trouble' && message.trouble?.code === 'not-signed-in') session.expire()
   })
   return () => {
     unwatch()
