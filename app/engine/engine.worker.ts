@@ -37,7 +37,9 @@ function understood(written: readonly Written[]): { evidence: Evidence; event: s
   const words = vocabularyOf(opened().bench)
   return written.flatMap((item) => {
     const one = readEvidence([item], words)
-    return one.ok ? one.value.map((evidence) => ({ evidence, event: 'event' in item ? item.event : undefined })) : []
+    const value = 'value' in item ? item.value : undefined
+    const event = 'event' in item ? item.event : undefined
+    return one.ok ? one.value.map((e) => ({ evidence: e.is === 'reading' && value ? { ...e, value } : e, event })) : []
   })
 }
 

@@ -1,3 +1,5 @@
+import type { ReadingValue } from '../../core/foundation/quantity'
+
 export type Strategy = 'best' | 'live-first' | 'dead-first' | 'water-first'
 export type Acceptance = 'published' | 'sibling' | 'not-open-or-short'
 
@@ -5,4 +7,5 @@ export type Acceptance = 'published' | 'sibling' | 'not-open-or-short'
 export type Written =
   | { complaint: string }
   | { event: string; action: string }
-  | { event: string; test: string; reading: string; instrument?: string }
+  /** `value`: as it was understood where it was typed; absent in entries of before, whose text is read again. */
+  | { event: string; test: string; reading: string; value?: ReadingValue; instrument?: string }

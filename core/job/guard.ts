@@ -52,7 +52,12 @@ function problemsOf({ payload }: JobEvent, facts: SheetFacts): { code: RefusalCo
   const vocabulary = vocabularyFrom(facts)
   const asEvidence = (written: object, code: RefusalCode) => {
     const read = readEvidence([written], vocabulary)
-    return read.ok ? undefined : { code, problems: read.problems }
+    if (!read.ok) return { code, problems: read.problems }
+    // What was understood where it was typed is what the text says, or one of the two is not what was read.
+    const [own] = read.value
+    const value = payload.type === 'reading' ? payload.value : undefined
+    const same = !value || (own?.is === 'reading' && JSON.stringify(own.value) === JSON.stringify(value))
+    return same ? undefined : { code: 'bad-reading' as const, problems: [] }
   }
   const unless = (known: boolean) => (known ? undefined : { code: 'unknown-name' as const, problems: [] })
   switch (payload.type) {

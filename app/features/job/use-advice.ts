@@ -21,6 +21,7 @@ const questionOf = (job: Job): Question => ({
             event: l.event,
             test: l.test,
             reading: l.text,
+            ...(l.value === undefined ? {} : { value: l.value }),
             ...(l.instrument === undefined ? {} : { instrument: l.instrument }),
           }
         : { event: l.event, action: `${l.action.verb} ${l.action.target ?? ''}`.trim() },

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { computed, ref, useTemplateRef, watchEffect } from 'vue'
+import type { ReadingValue } from '../../../../core/foundation/quantity'
 import { missingSteps, type Payload } from '../../../../core/job'
 import { describeRefusal } from '../../../../core/words'
 import { AppIcon, TroubleBar, useKeys } from '../../../ui'
@@ -68,7 +69,7 @@ const stands = computed(
 )
 
 const enter = (payload: Payload) => void job.enter(payload)
-async function take(answer: string) {
+async function take(answer: string, value: ReadingValue) {
   if (!card.value || missing.value.length || locked.value || barred.value) return
   const other = card.value.meter !== card.value.meters[0]?.id || card.value.id.includes(' to ')
   const instrument = other ? card.value.meter : undefined
@@ -77,6 +78,7 @@ async function take(answer: string) {
     type: 'reading',
     test: id,
     text: answer,
+    value,
     ...(instrument === undefined ? {} : { instrument }),
   })
   // What could not be kept stays where it was typed.
@@ -114,7 +116,7 @@ const handsOn = computed(
 )
 const undo = (event: string) => enter({ type: 'retracted', event })
 const safety = (step: string) => enter({ type: 'safety', step })
-const answer = (word: 'yes' | 'no') => card.value?.shape.takes === 'yes-no' && take(word)
+const answer = (word: 'yes' | 'no') => card.value?.shape.takes === 'yes-no' && take(word, { is: word })
 /** What stops the engine: only where nothing else is known to be wrong. */
 const stopped = computed(() => (broken.value && !view.value && !trouble.value ? broken.value : ''))
 

@@ -5,7 +5,7 @@ import InputText from 'primevue/inputtext'
 import Button from 'primevue/button'
 import { computed, ref, watch, useTemplateRef } from 'vue'
 import { AppIcon } from '../../../ui'
-import { sayQuantity, readReading, type Dimension } from '../../../../core/foundation/quantity'
+import { sayQuantity, readReading, type Dimension, type ReadingValue } from '../../../../core/foundation/quantity'
 import type { TestCard } from '../../../../core/explain'
 import { describeProblem, formatChance } from '../../../../core/words'
 
@@ -18,7 +18,8 @@ const props = defineProps<{
   barred: string
 }>()
 const emit = defineEmits<{
-  taken: [text: string]
+  /** What was read, as typed and as understood. */
+  taken: [text: string, value: ReadingValue]
   safety: [step: string]
   best: []
   meter: [id: string]
@@ -46,7 +47,7 @@ function take(value = text.value) {
     refusal.value = describeProblem(r.problems[0])
     return
   }
-  emit('taken', value.trim())
+  emit('taken', value.trim(), r.value)
 }
 const focus = () => field.value?.$el.focus()
 defineExpose({ focus })
@@ -109,15 +110,13 @@ const chips = computed(() => {
     <form v-else-if="!closed" class="entry" aria-label="Enter what it shows" @submit.prevent="take()">
       <p class="again">{{ card.title }}</p>
       <div v-if="card.shape.takes === 'yes-no'" class="two">
-        <Button type="button" size="large" severity="contrast" variant="outlined" @click="emit('taken', 'yes')"
+        <Button type="button" size="large" severity="contrast" variant="outlined" @click="take('yes')"
           >Yes <kbd>Y</kbd></Button
         >
-        <Button type="button" size="large" severity="contrast" variant="outlined" @click="emit('taken', 'no')"
+        <Button type="button" size="large" severity="contrast" variant="outlined" @click="take('no')"
           >No <kbd>X</kbd></Button
         >
-        <button v-if="card.waits" type="button" class="chip" @click="emit('taken', 'never')">
-          It never came to that
-        </button>
+        <button v-if="card.waits" type="button" class="chip" @click="take('never')">It never came to that</button>
       </div>
       <template v-else>
         <ReadingScale
@@ -157,7 +156,7 @@ const chips = computed(() => {
           <button v-for="c in chips" :key="c" type="button" class="chip" @click="take(c)">{{ c }}</button>
         </div>
       </template>
-      <button type="button" class="chip quiet" @click="emit('taken', 'could not')">Could not take it</button>
+      <button type="button" class="chip quiet" @click="take('could not')">Could not take it</button>
     </form>
     <div v-if="card.why.length" class="why">
       <h3>Why this one</h3>

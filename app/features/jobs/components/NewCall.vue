@@ -5,6 +5,7 @@ import Textarea from 'primevue/textarea'
 import { computed, onScopeDispose, ref, shallowRef } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { fits, search } from '../../../../core/search'
+import { describeRefusal } from '../../../../core/words'
 import { listUnits, type Unit } from '../../../../shared/contracts/units'
 import { fetchOrKept } from '../../../data/fetched'
 import { sheetOf } from '../../../data/sheets'
@@ -91,6 +92,9 @@ const turn = (id: string) =>
 <template>
   <main class="page narrow">
     <h1>New call</h1>
+    <p v-if="session.person?.role === 'read-only'" role="alert" class="card">
+      {{ describeRefusal({ code: 'read-only' }) }}
+    </p>
     <p v-if="trouble" role="alert" class="card">{{ trouble }}</p>
     <TroubleBar
       v-else-if="stale"
@@ -164,7 +168,9 @@ const turn = (id: string) =>
         </label>
       </section>
       <div class="bar">
-        <Button :disabled="!picked.length" :loading="busy" @click="begin">Begin the job</Button>
+        <Button :disabled="!picked.length || session.person?.role === 'read-only'" :loading="busy" @click="begin"
+          >Begin the job</Button
+        >
         <span v-if="!picked.length" class="soft small">Pick at least one complaint.</span>
       </div>
     </template>
