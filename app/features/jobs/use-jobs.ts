@@ -32,8 +32,11 @@ export function useJobs() {
     clearTimeout(timer)
     const mine = ++round
     try {
-      const name = `jobs:${JSON.stringify(query.value)}`
-      const { value, fresh } = await fetchOrKept(session.person!.id, name, listJobs, { query: query.value })
+      const asked = { query: query.value }
+      // What is searched for is asked anew; the lists themselves are kept, one for each choice.
+      const { value, fresh } = words.value.trim()
+        ? { value: await call(listJobs, asked), fresh: true }
+        : await fetchOrKept(session.person!.id, `jobs:${filter.value}`, listJobs, asked)
       if (mine !== round) return
       rows.value = value.jobs
       next.value = value.next
