@@ -5,6 +5,7 @@ export {
   jobEventSchema,
   moment,
   soundText,
+  text,
   type JobEvent,
   type Payload,
   type SequencedEvent,

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { text } from '../../core/job'
 import { contract, EVERYBODY } from './contract'
 
 export const person = z.object({
@@ -17,7 +18,7 @@ export const signIn = contract({
   method: 'POST',
   path: '/api/session',
   roles: 'anyone',
-  body: z.strictObject({ email: z.string().min(3).max(200), password: z.string().min(1).max(200) }),
+  body: z.strictObject({ email: text(200, 3), password: text(200, 1) }),
   answer: z.object({ person }),
 })
 

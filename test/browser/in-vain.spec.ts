@@ -35,6 +35,7 @@ test('two faults at once: the first repair is right and does not do, the tests g
   await settled(page)
   await expect(remedies(page).first()).toHaveAccessibleName(new RegExp(repairs[0].title))
   await failed.click()
+  await expect(history(page)).toContainText(repairs[0].title)
   await settled(page)
   await testToTheEnd(page, machine)
   await expect(remedies(page).first()).toHaveAccessibleName(new RegExp(repairs[1].title))

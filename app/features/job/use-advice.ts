@@ -9,6 +9,9 @@ import { useEngine, type Acceptance, type Judged, type MachineFacts, type Questi
 /** A sheet that could not be fetched is asked for again after this time, ms. */
 const AGAIN_AFTER = 3000
 
+/** The same value from the device and from the server is the same question: a table keeps fields in an order of its own. */
+const inOneOrder = <T extends object>(value: T): T => Object.fromEntries(Object.entries(value).sort()) as T
+
 /** The log of a job as the engine takes it. */
 const questionOf = (job: Job): Question => ({
   strategy: job.strategy as Strategy,
@@ -21,7 +24,7 @@ const questionOf = (job: Job): Question => ({
             event: l.event,
             test: l.test,
             reading: l.text,
-            ...(l.value === undefined ? {} : { value: l.value }),
+            ...(l.value === undefined ? {} : { value: inOneOrder(l.value) }),
             ...(l.instrument === undefined ? {} : { instrument: l.instrument }),
           }
         : { event: l.event, action: `${l.action.verb} ${l.action.target ?? ''}`.trim() },
