@@ -97,7 +97,7 @@ const policies = [
   ...allow(is('area'), door('area', 'service'), is('platform'), is('database'), is('contracts'), rooms(FOR_SERVER)),
   // The language version names a revision; nothing is run.
   { from: is('area', { name: 'sheets' }), allow: { to: rooms(['sheet']) } },
-  ...allow(is('platform'), is('contracts'), is('area', { name: 'session' }), is('database')),
+  ...allow(is('platform'), is('contracts'), is('area', { name: 'session' }), is('database'), rooms(['words'])),
   ...allow(is('pool'), is('core'), is('database')),
   ...allow(is('database'), is('area'), is('platform'), is('pool'), rooms(FOR_SERVER)),
   ...allow(is('start'), is('area'), is('platform'), is('pool')),

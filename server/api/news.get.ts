@@ -10,7 +10,7 @@ const ALIVE_EVERY = 20_000
 /** The stream of news of the asking organisation; it ends with the session. */
 export default defineEventHandler(async (event) => {
   const own = await withDatabase(() => sessionOf(event))
-  if (!own) throw apiError(401, 'not-signed-in', 'Sign in first.')
+  if (!own) throw apiError(401, 'not-signed-in')
   const stream = createEventStream(event)
   const say = (name: string, data: object) => void stream.push({ event: name, data: JSON.stringify(data) })
   const leave = subscribe((news) => {

@@ -1,4 +1,5 @@
 import { setResponseHeader, setResponseStatus, send, type H3Event } from 'h3'
+import { describeAnswer, type AnswerCode } from '../../core/words'
 import type { ErrorAnswer } from '../../shared/contracts/contract'
 
 interface Thrown {
@@ -8,20 +9,20 @@ interface Thrown {
   data?: { code?: string; problems?: ErrorAnswer['error']['problems'] }
 }
 
-const PLAIN: Record<number, [string, string]> = {
-  400: ['bad-request', 'This request is not understood.'],
-  401: ['not-signed-in', 'Sign in first.'],
-  403: ['not-allowed', 'This is not yours to change.'],
-  404: ['not-found', 'There is nothing here.'],
-  405: ['wrong-method', 'This address does not take that kind of request.'],
+const PLAIN: Record<number, AnswerCode> = {
+  400: 'bad-request',
+  401: 'not-signed-in',
+  403: 'not-allowed',
+  404: 'not-found',
+  405: 'wrong-method',
 }
-const OURS: [string, string] = ['program-failed', 'Something went wrong on our side. Nothing you entered is lost.']
 
 /** Writes errors in one shape, never with a stack. */
 export default function errorHandler(error: unknown, event: H3Event): Promise<void> {
   const { statusCode = 500, message, data, unhandled } = error as Thrown
   const known = data?.code !== undefined
-  const [code, text] = PLAIN[statusCode] ?? (statusCode < 500 ? PLAIN[400]! : OURS)
+  const code = PLAIN[statusCode] ?? (statusCode < 500 ? 'bad-request' : 'program-failed')
+  const text = describeAnswer(code, 'page')
   if (statusCode >= 500 && unhandled) console.error(error)
   const answer: ErrorAnswer = {
     error: {

@@ -8,6 +8,5 @@ const LARGEST_BODY = 1_000_000
 export function refuseTooLarge(event: H3Event): void {
   const length = getHeader(event, 'content-length')
   const chunked = getHeader(event, 'transfer-encoding') !== undefined
-  if (chunked || Number(length ?? 0) > LARGEST_BODY)
-    throw apiError(413, 'too-large', 'This request is larger than the server takes.')
+  if (chunked || Number(length ?? 0) > LARGEST_BODY) throw apiError(413, 'too-large')
 }

@@ -8,5 +8,5 @@ export const setSheetsReady = (): void => void (sheetsReady = true)
 /** Throws 503 until the database answers and the sheets are ready. */
 export async function checkReady(): Promise<void> {
   await database().authenticate()
-  if (!sheetsReady) throw apiError(503, 'sheets-not-ready', 'The sheets are being prepared.')
+  if (!sheetsReady) throw apiError(503, 'sheets-not-ready')
 }

@@ -50,19 +50,17 @@ async function bodyOf(event: H3Event): Promise<unknown> {
   refuseTooLarge(event)
   const raw = await readRawBody(event, 'utf8')
   if (!raw) return undefined
-  if (!(getHeader(event, 'content-type') ?? '').startsWith('application/json'))
-    throw apiError(415, 'not-json', 'This address takes JSON.')
+  if (!(getHeader(event, 'content-type') ?? '').startsWith('application/json')) throw apiError(415, 'not-json')
   try {
     return JSON.parse(raw)
   } catch {
-    throw apiError(400, 'not-json', 'This is not readable as JSON.')
+    throw apiError(400, 'not-json')
   }
 }
 
 function checkVersion(event: H3Event): void {
   const version = getHeader(event, CONTRACT_HEADER)
-  if (version !== undefined && Number(version) < CONTRACT_VERSION)
-    throw apiError(426, 'too-old', 'This page is older than the server. Load it again; what waits here is kept.')
+  if (version !== undefined && Number(version) < CONTRACT_VERSION) throw apiError(426, 'too-old')
 }
 
 /**
@@ -80,9 +78,8 @@ export function route<C extends Contract>(
       if (contract.roles !== 'anyone') {
         who = await whoAsks(event)
         const meant = getHeader(event, PERSON_HEADER)
-        if (meant !== undefined && meant !== who.id)
-          throw apiError(403, 'other-person', 'Somebody else is signed in here now.')
-        if (!contract.roles.includes(who.role)) throw apiError(403, 'not-your-role', 'Your role does not allow this.')
+        if (meant !== undefined && meant !== who.id) throw apiError(403, 'other-person')
+        if (!contract.roles.includes(who.role)) throw apiError(403, 'not-your-role')
       }
       const params = parsePart(contract.params, getRouterParams(event, { decode: true }))
       const query = parsePart(contract.query, getQuery(event))

@@ -85,7 +85,7 @@ export async function factsOfJob(
   transaction?: Transaction,
 ): Promise<SheetFacts> {
   const revision = job.revision ?? (await currentRevision(job.sheet, transaction))
-  if (revision === undefined) throw apiError(503, 'sheet-not-ready', 'This sheet is being prepared. It is tried again.')
+  if (revision === undefined) throw apiError(503, 'sheet-not-ready')
   return factsOfRevision(revision, transaction)
 }
 
@@ -104,8 +104,7 @@ class Append {
     known: readonly { job: string; event: SequencedEvent }[],
     private readonly shown: (at: string) => Date,
   ) {
-    if (job.seq > 0 && !job.standing)
-      throw apiError(503, 'job-not-ready', 'This job is being brought to its new form. It is tried again.')
+    if (job.seq > 0 && !job.standing) throw apiError(503, 'job-not-ready')
     this.standing = job.standing ?? emptyStanding
     for (const k of known) {
       if (k.job === job.id) this.byId.set(k.event.id, k.event)

@@ -17,7 +17,7 @@ type Query = z.infer<(typeof listContract)['query']>
 /** A page of the jobs of an organisation, last touched first. */
 export async function pageOfJobs(who: Person, { q, state, mine, unit, cursor }: Query) {
   const after = cursor === undefined ? undefined : fromCursor(cursor)
-  if (cursor !== undefined && !after) throw apiError(400, 'wrong-shape', 'This is no place in the list.')
+  if (cursor !== undefined && !after) throw apiError(400, 'wrong-shape')
   const rows = await listJobs({
     organisation: who.organisation,
     words: (q ?? '').split(/\s+/).filter(Boolean).slice(0, 8),
@@ -36,7 +36,7 @@ export async function readJob(who: Person, id: string, after = 0) {
   const job = await findJob(id, who.organisation)
   if (!job) throw notFound('job')
   const revision = job.revision ?? (await currentRevision(job.sheet))
-  if (revision === undefined) throw apiError(503, 'sheet-not-ready', 'This sheet is being prepared. It is tried again.')
+  if (revision === undefined) throw apiError(503, 'sheet-not-ready')
   return {
     id: job.id,
     unit: { id: job.unit, title: job.title, customer: job.customer, place: job.place },

@@ -74,7 +74,7 @@ export async function sessionOf(event: H3Event): Promise<{ session: string; pers
 /** Who asks. Throws 401 when nobody is signed in. */
 export async function whoAsks(event: H3Event): Promise<Person> {
   const session = await sessionOf(event)
-  if (!session) throw apiError(401, 'not-signed-in', 'Sign in first.')
+  if (!session) throw apiError(401, 'not-signed-in')
   return session.person
 }
 
@@ -97,7 +97,7 @@ export async function signIn(event: H3Event, email: string, password: string): P
   const right = await hasher.verify(user?.passwordHash ?? (await nobodysHash()), password)
   if (!user || !right) {
     await countFailure(key)
-    throw apiError(401, 'wrong-sign-in', 'Name or password is not right.')
+    throw apiError(401, 'wrong-sign-in')
   }
   await forgetFailures(key)
   await deleteExpired()

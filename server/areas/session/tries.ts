@@ -29,11 +29,7 @@ export async function countFailure(key: string): Promise<void> {
 export async function refuseIfTooMany(key: string): Promise<void> {
   const now = await tries().get(key)
   if (now && now.consumedPoints >= TRIES)
-    throw apiError(
-      429,
-      'too-many-tries',
-      `Too many tries. Wait ${Math.ceil(now.msBeforeNext / 60000)} minutes and try again.`,
-    )
+    throw apiError(429, 'too-many-tries', `${Math.ceil(now.msBeforeNext / 60000)}`)
 }
 
 export const forgetFailures = (key: string) => tries().delete(key)

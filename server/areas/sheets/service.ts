@@ -16,7 +16,7 @@ export async function factsOfRevision(hash: string, transaction?: Transaction): 
   let facts = held.get(hash)
   if (!facts) {
     facts = await findFacts(hash, transaction)
-    if (!facts) throw apiError(503, 'sheet-not-ready', 'This sheet is being prepared. It is tried again.')
+    if (!facts) throw apiError(503, 'sheet-not-ready')
     held.set(hash, facts)
   }
   return facts

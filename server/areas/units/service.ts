@@ -59,8 +59,7 @@ export const findUnitSheet = (who: Person, id: string, transaction: Transaction)
   rows.findUnitSheet(id, who.organisation, transaction)
 
 async function refuseUnknownSheet(sheet: string): Promise<void> {
-  if (!(await listSheets()).some((s) => s.id === sheet))
-    throw apiError(422, 'unknown-sheet', 'There is no such sheet. Choose one of the list.')
+  if (!(await listSheets()).some((s) => s.id === sheet)) throw apiError(422, 'unknown-sheet')
 }
 
 export async function createUnit(who: Person, { id, ...fields }: UnitFields & { id: string }): Promise<Unit> {

@@ -1,0 +1,34 @@
+import { LOCALE, type Locale } from './locale'
+
+/** Codes of answers that are none, and what each says to the person. `$1`: what is named, or how many minutes. */
+const ANSWERS = {
+  en: {
+    'bad-request': 'This request is not understood.',
+    'wrong-shape': 'Part of this request is missing or has the wrong form.',
+    'not-json': 'This address takes readable JSON.',
+    'not-signed-in': 'Sign in first.',
+    'wrong-sign-in': 'Name or password is not right.',
+    'too-many-tries': 'Too many tries. Wait $1 minutes and try again.',
+    'not-allowed': 'This is not yours to change.',
+    'not-your-role': 'Your role does not allow this.',
+    'other-person': 'Somebody else is signed in here now.',
+    'not-found': 'There is no such $1.',
+    'wrong-method': 'This address does not take that kind of request.',
+    taken: 'This was made a moment ago. Look again.',
+    'too-large': 'This request is larger than the server takes.',
+    'unknown-sheet': 'There is no such sheet. Choose one of the list.',
+    'cannot-be-kept': 'Something in this cannot be kept as it is.',
+    'too-old': 'This page is older than the server. Load it again; what waits here is kept.',
+    'program-failed': 'Something went wrong on our side. Nothing you entered is lost.',
+    'database-away': 'The database cannot be reached. What you entered is kept here and sent when it is back.',
+    'sheets-not-ready': 'The sheets are being prepared.',
+    'sheet-not-ready': 'This sheet is being prepared. It is tried again.',
+    'job-not-ready': 'This job is being brought to its new form. It is tried again.',
+  },
+} satisfies Record<Locale, Record<string, string>>
+
+export type AnswerCode = keyof (typeof ANSWERS)['en']
+
+/** The sentence for an answer that is none. */
+export const describeAnswer = (code: AnswerCode, fact = 'thing', locale: Locale = LOCALE): string =>
+  ANSWERS[locale][code].replace('$1', fact)
