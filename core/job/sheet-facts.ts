@@ -42,10 +42,10 @@ export function findTest(
   const meter = instrument === undefined ? undefined : facts.meters[instrument]
   if (instrument !== undefined && !meter) return undefined
   const listed = Object.hasOwn(facts.tests, test) ? facts.tests[test] : undefined
-  const shaped = (shape: ReadingShape): ReadingShape => (meter?.says ? { takes: 'yes-no' } : shape)
+  const asWritten = (shape: ReadingShape): ReadingShape => (meter?.says ? { takes: 'yes-no' } : shape)
   if (listed) {
     if (instrument !== undefined && !listed.meters.includes(instrument)) return undefined
-    return { school: listed.school, shape: shaped(listed.shape) }
+    return { school: listed.school, shape: asWritten(listed.shape) }
   }
   const probe = PROBE.exec(test)
   const dimension = meter?.dimension ?? 'voltage'
@@ -56,7 +56,7 @@ export function findTest(
   const dead = dimension === 'resistance'
   // Ohms are taken at rest, proved dead; nothing else is taken then.
   if (dead && at !== undefined && at !== 'off') return undefined
-  return { school: dead ? 'dead' : 'live', shape: shaped({ takes: 'number', dimension }) }
+  return { school: dead ? 'dead' : 'live', shape: asWritten({ takes: 'number', dimension }) }
 }
 
 /** The names that evidence about this machine may use. */

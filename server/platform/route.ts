@@ -15,7 +15,7 @@ import {
 import type { z } from 'zod'
 import { CONTRACT_HEADER, CONTRACT_VERSION, PERSON_HEADER, type Contract } from '../../shared/contracts/contract'
 import type { Person } from '../../shared/contracts/session'
-import { whoAsks } from '../areas/session/service'
+import { requireUser } from '../areas/session/service'
 import { withDatabase } from './database'
 import { apiError, parsePart } from './errors'
 import { refuseTooLarge } from './limits'
@@ -76,7 +76,7 @@ export function route<C extends Contract>(
     return withDatabase(async () => {
       let who: Person | undefined
       if (contract.roles !== 'anyone') {
-        who = await whoAsks(event)
+        who = await requireUser(event)
         const meant = getHeader(event, PERSON_HEADER)
         if (meant !== undefined && meant !== who.id) throw apiError(403, 'other-person')
         if (!contract.roles.includes(who.role)) throw apiError(403, 'not-your-role')

@@ -72,7 +72,7 @@ export async function sessionOf(event: H3Event): Promise<{ session: string; pers
 }
 
 /** Who asks. Throws 401 when nobody is signed in. */
-export async function whoAsks(event: H3Event): Promise<Person> {
+export async function requireUser(event: H3Event): Promise<Person> {
   const session = await sessionOf(event)
   if (!session) throw apiError(401, 'not-signed-in')
   return session.person

@@ -119,10 +119,8 @@ describe('appending to a job', () => {
   it('roles: who may only look writes nothing, a trainee does no live work', async () => {
     const { mara, pim, wenna } = house.people
     const job = await open(mara)
-    const steps = ['water', 'isolate', 'proved', 'leads', 'ready']
     const facts = (await import('../../../server/areas/sheets/service')).factsOfRevision(house.revision)
     for (const need of (await facts).needs) await send(mara, job, entry({ type: 'safety', step: need.id }))
-    expect(steps.length).toBeGreaterThan(0)
     const live = () => entry({ type: 'reading', test: 'cold-valve.volts', text: '118' })
     expect(await codes(pim, job, live())).toEqual(['no-live-work'])
     expect(await codes(mara, job, live())).toEqual(['accepted'])

@@ -239,4 +239,10 @@ section {
   gap: 1rem;
   align-items: center;
 }
+/* Above the bar of places, not behind it. */
+@media (max-width: 700px) {
+  .bar {
+    bottom: calc(3.7rem + env(safe-area-inset-bottom));
+  }
+}
 </style>
