@@ -1,5 +1,5 @@
 import { openBench } from '../core/explain'
-import { orThrow } from '../core/foundation/issues'
+import { orThrow } from '../core/foundation/result'
 import { readSheet } from '../core/sheet'
 import { timeCold, timeJobs, timeTable } from './time-jobs'
 

@@ -15,7 +15,7 @@ import { fileURLToPath } from 'node:url'
 import { findShipped, shippedIds } from '../cli/library'
 import { tellApart, type LookAlikes } from '../core/diagnose'
 import { openBench } from '../core/explain'
-import { InputFault, orThrow } from '../core/foundation/issues'
+import { InputError, orThrow } from '../core/foundation/result'
 import type { Fault } from '../core/machine'
 import { checkRuns, listProcedures } from '../core/procedure'
 import { Predictor, type Prediction } from '../core/predict'
@@ -162,7 +162,7 @@ if (process.argv[1] === fileURLToPath(import.meta.url))
   try {
     main()
   } catch (error) {
-    if (!(error instanceof InputFault)) throw error
+    if (!(error instanceof InputError)) throw error
     console.error(error.message)
     process.exitCode = 1
   }

@@ -6,7 +6,7 @@ import { readProbe } from '../core/procedure'
 import { simulate } from '../core/simulate'
 import { makeVariant } from '../core/machine'
 import { runPlain } from '../core/reference'
-import { orThrow } from '../core/foundation/issues'
+import { orThrow } from '../core/foundation/result'
 import type { Row } from './table'
 import { quantile, timeCold, timed, timeJobs, timeTable } from './time-jobs'
 

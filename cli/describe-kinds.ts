@@ -1,5 +1,5 @@
 import { KINDS, type Kind, type ParamSpec } from '../core/kinds'
-import { HOME_UNIT } from '../core/foundation/quantity'
+import { DEFAULT_UNIT } from '../core/foundation/quantity'
 
 /** What values are that many kinds share under one name. */
 const GLOSSARY: Record<string, string> = {
@@ -36,7 +36,7 @@ const GLOSSARY: Record<string, string> = {
 }
 
 const value = (name: string, { dimension, typical, about = GLOSSARY[name] }: ParamSpec): string =>
-  `${name}: ${typical ?? `must be given, in ${HOME_UNIT[dimension].symbol || 'plain numbers'}`}${about ? ` (${about})` : ''}`
+  `${name}: ${typical ?? `must be given, in ${DEFAULT_UNIT[dimension].symbol || 'plain numbers'}`}${about ? ` (${about})` : ''}`
 
 const list = (words: readonly string[]): string => words.join(', ') || 'none'
 

@@ -17,14 +17,15 @@ import {
   reasons,
   vocabularyOf,
 } from '../core/explain'
-import { InputFault, orThrow, problem } from '../core/foundation/issues'
+import { problem } from '../core/foundation/issues'
+import { InputError, orThrow } from '../core/foundation/result'
 import { describeProblem, formatChance } from '../core/words'
 import { BANDS, buildMachine, makeVariant, type Bands, type History, type Machine, type Present } from '../core/machine'
 import { findKind, KINDS } from '../core/kinds'
 import { ORDERS, type Order, type PlanState } from '../core/plan'
 import { varianceOf, type Prediction, type Predictor } from '../core/predict'
 import { checkRuns, listProcedures, readProbe } from '../core/procedure'
-import { readQuantity, sayQuantity } from '../core/foundation/quantity'
+import { parseQuantity, formatQuantity } from '../core/foundation/quantity'
 import { locate, readSheet, writeWhole, type Sheet } from '../core/sheet'
 import { simulate, type Timeline } from '../core/simulate'
 import { describeKind, describeKinds } from './describe-kinds'
@@ -42,7 +43,7 @@ duckweed netlist SHEET [--fault ID[=severity]]... [--at PHASE] [--dc]
 SHEET is a path or one of: ${shippedIds().join(', ')}`
 
 const fail = (code: Parameters<typeof problem>[0], path: string[], found: string, expected: string): never => {
-  throw new InputFault([problem(code, path, { found, expected })])
+  throw new InputError([problem(code, path, { found, expected })])
 }
 
 function sourceOf(name: string | undefined): { file: string; text: string } {
@@ -68,7 +69,7 @@ function presentOf(machine: Machine, texts: readonly string[]): Present[] {
     const bare = Number(severityText)
     const severity = Number.isFinite(bare)
       ? bare
-      : orThrow(readQuantity(severityText, dimension, ['--fault', id])).value
+      : orThrow(parseQuantity(severityText, dimension, ['--fault', id])).value
     if (!(severity > 0)) fail('out-of-range', ['--fault', id], severityText, `above 0; usual are ${from} to ${to} (SI)`)
     return { fault, severity }
   })
@@ -80,7 +81,7 @@ function withSettings(machine: Machine, settings: readonly string[]): Float64Arr
     const [id, text] = [s.slice(0, s.indexOf('=')), s.slice(s.indexOf('=') + 1)]
     const param = machine.params.find((p) => p.id === id)
     if (!param) return fail('unknown-param', ['--set'], id || s, 'PART.PARAM=VALUE or ambient=VALUE')
-    const { value } = orThrow(readQuantity(text, param.dimension, ['--set', id]))
+    const { value } = orThrow(parseQuantity(text, param.dimension, ['--set', id]))
     const [part, name] = [id.slice(0, id.lastIndexOf('.')), id.slice(id.lastIndexOf('.') + 1)]
     const spec = machine.sheet.parts.find((p) => p.id === part)?.kind.params[name]
     if (value < (spec?.least ?? -Infinity) || value > (spec?.most ?? Infinity))
@@ -110,7 +111,7 @@ function knownGoodOf(machine: Machine, settings: readonly string[]): Record<stri
     const id = s.slice(0, s.indexOf('='))
     const param = machine.params.find((p) => p.id === id)
     if (!param) return fail('unknown-param', ['--known-good'], id || s, 'PART.PARAM=VALUE')
-    ;(out[id] ??= []).push(orThrow(readQuantity(s.slice(id.length + 1), param.dimension, ['--known-good', id])).value)
+    ;(out[id] ??= []).push(orThrow(parseQuantity(s.slice(id.length + 1), param.dimension, ['--known-good', id])).value)
   }
   return out
 }
@@ -166,12 +167,12 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
         const found = checkRuns(listProcedures(buildMachine(loadSheet(name))))
         return locate(text, file, findShipped, found)
       } catch (error) {
-        if (error instanceof InputFault) return error.problems
+        if (error instanceof InputError) return error.problems
         throw error
       }
     })
     if (!sheets.length) fail('missing', ['SHEET'], 'nothing', 'at least one sheet')
-    if (problems.length) throw new InputFault(problems)
+    if (problems.length) throw new InputError(problems)
     console.log(`${sheets.length} ${sheets.length === 1 ? 'sheet is' : 'sheets are'} right.`)
     return undefined
   },
@@ -196,7 +197,7 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
     if (program < 0)
       fail('unknown-program', ['--program'], o.program!, machine.sheet.programs.map((p) => p.id).join(', '))
     const until =
-      o.for === undefined ? machine.programs[program].lasts : orThrow(readQuantity(o.for, 'time', ['--for'])).value
+      o.for === undefined ? machine.programs[program].lasts : orThrow(parseQuantity(o.for, 'time', ['--for'])).value
     const variant = makeVariant(machine, presentOf(machine, o.fault ?? []), [], withSettings(machine, o.set ?? []))
     const run = simulate(variant, { steps: [{ at: 0, start: program }], until, stopsWhenFinal: true, moments: [] })
     const complaints = machine.sheet.complaints.filter((_, i) => run.complaints[i]).map((c) => c.id)
@@ -219,7 +220,7 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
       }
     for (const e of run.events) console.log(`${e.t.toFixed(2).padStart(10)} s  ${sayEvent(machine, e)}`)
     console.log(`${run.end.t.toFixed(2).padStart(10)} s  end`)
-    for (const v of vessels) console.log(`${v.signal}: ${sayQuantity(v.value, v.dimension)}`)
+    for (const v of vessels) console.log(`${v.signal}: ${formatQuantity(v.value, v.dimension)}`)
     console.log(`complaints: ${complaints.join(', ') || 'none'}`)
     return undefined
   },
@@ -262,7 +263,7 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
     console.log(sayHow(machine, procedure, o.instrument ?? procedure.meter))
     console.log(
       p.is === 'value'
-        ? `${sayQuantity(p.mean, dimension!)} ± ${sayQuantity(2 * sd!, dimension!)} (two standard deviations)`
+        ? `${formatQuantity(p.mean, dimension!)} ± ${formatQuantity(2 * sd!, dimension!)} (two standard deviations)`
         : sayReading(readingOf(p), dimension),
     )
     return undefined
@@ -403,7 +404,7 @@ function loadEvidence(predictor: Predictor, file: string | undefined): Evidence[
   if (doc.errors.length) return fail('not-yaml', [file], doc.errors[0].message.split('\n')[0], 'YAML or JSON')
   const read = readEvidence(doc.toJS() as unknown, vocabularyOf(predictor.bench))
   if (read.ok) return read.value
-  throw new InputFault(
+  throw new InputError(
     read.problems.map((p) => {
       const node = doc.getIn(p.place.path, true) as { range?: [number, number, number] } | undefined
       const { line, col } = node?.range ? lines.linePos(node.range[0]) : { line: undefined, col: undefined }
@@ -446,7 +447,7 @@ export function main(argv: string[]): number {
     if (result !== undefined) console.log(JSON.stringify(result, null, 2))
     return 0
   } catch (error) {
-    if (error instanceof InputFault) {
+    if (error instanceof InputError) {
       for (const p of error.problems) console.error(describeProblem(p))
       return 1
     }

@@ -12,7 +12,7 @@ import {
   type TestCard,
 } from '../../core/explain'
 import { METERS } from '../../core/instrument'
-import { InputFault, orThrow } from '../../core/foundation/issues'
+import { InputError, orThrow } from '../../core/foundation/result'
 import type { Bands } from '../../core/machine'
 import type { Predictor } from '../../core/predict'
 import { readProbe } from '../../core/procedure'
@@ -81,7 +81,7 @@ const api: EngineApi = {
       sheet = orThrow(readSheet(sheets[0].text, sheets[0].file, (id) => sheets.find((s) => s.id === id)))
       opened()
     } catch (error) {
-      if (error instanceof InputFault) throw new Error(error.problems.map((p) => describeProblem(p)).join(' '))
+      if (error instanceof InputError) throw new Error(error.problems.map((p) => describeProblem(p)).join(' '))
       throw error
     }
     const predictor = opened()

@@ -1,5 +1,7 @@
-import { InputFault, problem } from '../foundation/issues'
+import { problem } from '../foundation/issues'
+import { InputError } from '../foundation/result'
 import { admittanceOf, newAdmittance, type Analysis, type Component } from './components'
+import { DisjointSets } from '../foundation/disjoint-sets'
 import { factorInPlace, solveInPlace, type Factor } from '../foundation/linear'
 
 /** The Thevenin equivalent seen by a meter, with the adjoint vector that also gives every sensitivity. */
@@ -45,18 +47,9 @@ function joined(
   components: readonly Component[],
   touch: (c: Component, join: (a: number, b: number) => void) => void,
 ): Int32Array {
-  const parent = new Int32Array(nodes).map((_, i) => i)
-  const find = (i: number): number => {
-    while (parent[i] !== i) i = parent[i] = parent[parent[i]!]!
-    return i
-  }
-  const join = (a: number, b: number) => {
-    const [x, y] = [find(a), find(b)]
-    parent[Math.max(x, y)] = Math.min(x, y)
-  }
-  for (const c of components) touch(c, join)
-  for (let i = 0; i < nodes; i++) find(i)
-  return parent.map((_, i) => find(i))
+  const sets = new DisjointSets(nodes)
+  for (const c of components) touch(c, (a, b) => sets.join(a, b))
+  return sets.representatives()
 }
 
 /** Nodes between which current can flow, by the lowest of them. */
@@ -165,7 +158,7 @@ function assemble(
     const bad = factorInPlace(factor)
     if (bad < 0) return
     const node = row.findIndex((r, i) => r === bad && block[i] === k)
-    throw new InputFault([
+    throw new InputError([
       problem('floating-node', ['circuit', node], {
         found: 'no way for current to return from it',
         expected: 'a closed loop',

@@ -1,4 +1,4 @@
-import { choleskyInPlace, dot, forwardSolve, type Sparse } from '../foundation/linear'
+import { choleskyInPlace, dot, forwardSolve, type SparseVector } from '../foundation/linear'
 import { DRIFTS, varianceOf, type Prediction } from '../predict'
 import type { Dimension, ReadingValue } from '../foundation/quantity'
 import type { Condition, Misread } from './types'
@@ -149,7 +149,7 @@ const standing = ({ noise, scatter }: { noise: number; scatter: number }): numbe
   Math.sqrt(Math.max(0, noise * noise - scatter * scatter))
 
 interface Spread {
-  sensitivity: Sparse
+  sensitivity: SparseVector
   noise: number
   scatter: number
   key?: string

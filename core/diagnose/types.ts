@@ -1,5 +1,5 @@
 import type { Sense } from '../kinds'
-import type { Sparse } from '../foundation/linear'
+import type { SparseVector } from '../foundation/linear'
 import type { Edit } from '../machine'
 import type { Member, Prediction } from '../predict'
 import type { Procedure } from '../procedure'
@@ -54,7 +54,7 @@ export interface Belief {
 /** A member's readings so far, ready to predict the next one. */
 export interface Condition {
   /** Values already explained by this member (slips left out). */
-  used: { sensitivity: Sparse; residual: number; noise: number; scatter: number; key: string }[]
+  used: { sensitivity: SparseVector; residual: number; noise: number; scatter: number; key: string }[]
   /** Cholesky factor of their covariance, row-major. */
   factor: Float64Array
   /** Chance that each sense is dull in this visit; where nothing was asked of it, as usual. */

@@ -1,5 +1,6 @@
-import { fine, problem, wrong, type Outcome, type Problem } from '../foundation/issues'
-import { readReading, type ReadingShape } from '../foundation/quantity'
+import { problem, type Problem } from '../foundation/issues'
+import { ok, err, type Result } from '../foundation/result'
+import { parseReading, type ReadingShape } from '../foundation/quantity'
 import { VERBS, type Action, type Evidence } from './evidence'
 
 /** What names a machine knows; given by the caller, so that this room needs no sheet. */
@@ -10,7 +11,7 @@ export interface Vocabulary {
   /** How the reading of a test is written with an instrument; `undefined` when the two do not go together. */
   shapeOf(test: string, instrument: string | undefined): ReadingShape | undefined
   /** A free probe as text: its id among the tests, or what is wrong with it. */
-  probe(text: string, instrument: string | undefined): Outcome<string>
+  probe(text: string, instrument: string | undefined): Result<string>
   /** Valid targets of each verb; absent for verbs without a target. */
   targets: Partial<Record<Action['verb'], readonly string[]>>
 }
@@ -27,9 +28,9 @@ const some = (names: Iterable<string>): string => {
  * @param written the parsed YAML or JSON
  * @returns the evidence, or every mistake with its path
  */
-export function readEvidence(written: unknown, words: Vocabulary): Outcome<Evidence[]> {
+export function readEvidence(written: unknown, words: Vocabulary): Result<Evidence[]> {
   if (!Array.isArray(written))
-    return wrong(problem('wrong-shape', [], { found: typeof written, expected: 'a list of evidence' }))
+    return err(problem('wrong-shape', [], { found: typeof written, expected: 'a list of evidence' }))
   const problems: Problem[] = []
   const out: Evidence[] = []
   written.forEach((item: unknown, i) => {
@@ -61,7 +62,7 @@ export function readEvidence(written: unknown, words: Vocabulary): Outcome<Evide
       } else if (!words.tests.includes(id)) return void say('unknown-test', field, id, some(words.tests))
       const shape = words.shapeOf(id, instrument)
       if (!shape) return void say('wrong-shape', 'instrument', instrument, 'an instrument for this test')
-      const reading = readReading(String(entry.reading ?? ''), shape)
+      const reading = parseReading(String(entry.reading ?? ''), shape)
       if (!reading.ok)
         return void problems.push(...reading.problems.map((p) => ({ ...p, place: { path: [i, 'reading'] } })))
       out.push({ is: 'reading', test: id, value: reading.value, instrument })
@@ -73,5 +74,5 @@ export function readEvidence(written: unknown, words: Vocabulary): Outcome<Evide
         }),
       )
   })
-  return problems.length ? wrong(...problems) : fine(out)
+  return problems.length ? err(...problems) : ok(out)
 }

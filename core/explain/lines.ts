@@ -1,4 +1,5 @@
 import { admittanceOf, newAdmittance } from '../circuit'
+import { shortestPath } from '../foundation/shortest-path'
 import { atomsOf } from '../sheet'
 import type { Bench } from '../procedure'
 import type { Plant } from '../simulate'
@@ -53,33 +54,23 @@ function edgesOf(plant: Plant, hertz: number): Edge[] {
   )
 }
 
-/** Parts on the path of least impedance between two nodes (Dijkstra), without the parts left out. */
+/** Parts on the path of least impedance between two nodes without the parts left out. */
 function path(
   edges: readonly Edge[],
   from: number,
   to: number,
   without: ReadonlySet<number>,
 ): { parts: number[]; ohms: number } | undefined {
-  const best = new Map<number, { ohms: number; via: Edge | undefined; prev: number }>([
-    [from, { ohms: 0, via: undefined, prev: from }],
-  ])
-  const done = new Set<number>()
-  for (;;) {
-    let node = -1
-    for (const [n, b] of best) if (!done.has(n) && (node < 0 || b.ohms < best.get(node)!.ohms)) node = n
-    if (node < 0) return undefined
-    if (node === to) break
-    done.add(node)
-    for (const e of edges) {
-      if (without.has(e.part) || (e.a !== node && e.b !== node)) continue
-      const other = e.a === node ? e.b : e.a
-      const ohms = best.get(node)!.ohms + e.ohms
-      if (ohms < (best.get(other)?.ohms ?? Infinity)) best.set(other, { ohms, via: e, prev: node })
-    }
-  }
-  const parts: number[] = []
-  for (let n = to; n !== from; n = best.get(n)!.prev) parts.unshift(best.get(n)!.via!.part)
-  return { parts: parts.filter((p, i) => parts.indexOf(p) === i), ohms: best.get(to)!.ohms }
+  const found = shortestPath(
+    from,
+    (node) => node === to,
+    (node) =>
+      edges.flatMap(({ part, a, b, ohms }) =>
+        without.has(part) || (a !== node && b !== node) ? [] : [{ to: a === node ? b : a, cost: ohms, label: part }],
+      ),
+    (node) => node,
+  )
+  return found && { parts: [...new Set(found.labels)], ohms: found.cost }
 }
 
 /** The lines of a machine, found from its joints and from the moments at which its parts are called. */

@@ -1,5 +1,5 @@
 import type { Vocabulary } from '../evidence'
-import { fine } from '../foundation/issues'
+import { ok } from '../foundation/result'
 import { METERS } from '../instrument'
 import { buildMachine, withBands, withHistory, type Bands, type History, type KnownGood } from '../machine'
 import { Predictor } from '../predict'
@@ -43,7 +43,7 @@ export function vocabularyOf(bench: Bench): Vocabulary {
     },
     probe: (text, instrument) => {
       const read = readProbe(bench, text, instrument)
-      return read.ok ? fine(read.value.id) : read
+      return read.ok ? ok(read.value.id) : read
     },
     targets: {
       open: panels,

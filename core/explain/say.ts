@@ -6,7 +6,7 @@ import type { Machine } from '../machine'
 import type { Prediction } from '../predict'
 import type { Move, Point, Procedure } from '../procedure'
 import { formatChance } from '../words'
-import { sayQuantity, type Dimension, type ReadingValue } from '../foundation/quantity'
+import { formatQuantity, type Dimension, type ReadingValue } from '../foundation/quantity'
 
 export const dimensionOf = (p: Procedure): Dimension | undefined =>
   p.shape.takes === 'number' ? p.shape.dimension : undefined
@@ -15,7 +15,7 @@ export const dimensionOf = (p: Procedure): Dimension | undefined =>
 export function sayReading(value: ReadingValue, dimension: Dimension | undefined): string {
   switch (value.is) {
     case 'value':
-      return sayQuantity(value.si, dimension ?? 'count')
+      return formatQuantity(value.si, dimension ?? 'count')
     case 'open':
       return 'OL'
     case 'could-not':
@@ -33,7 +33,7 @@ export function sayReading(value: ReadingValue, dimension: Dimension | undefined
 export function sayPrediction(p: Prediction, dimension: Dimension | undefined): string {
   switch (p.is) {
     case 'value':
-      return sayQuantity(p.mean, dimension ?? 'count')
+      return formatQuantity(p.mean, dimension ?? 'count')
     case 'open':
       return 'OL'
     case 'never':
@@ -175,7 +175,7 @@ export function sayMove(machine: Machine, m: Move): string {
       return service ? `Enter ${title}: ${service.enter}` : `Start ${title}`
     }
     case 'wait':
-      return `Wait ${sayQuantity(m.minutes * 60, 'time')}`
+      return `Wait ${formatQuantity(m.minutes * 60, 'time')}`
   }
 }
 
@@ -196,7 +196,7 @@ export function sayVerdict(v: Verdict, dimension: Dimension | undefined, value?:
     return `As it should be; up to ${Math.ceil(100 * missRate(value.of))} of 100 could still miss`
   const band =
     v.band && dimension
-      ? ` (healthy: ${sayQuantity(v.band.low, dimension)} to ${sayQuantity(v.band.high, dimension)})`
+      ? ` (healthy: ${formatQuantity(v.band.low, dimension)} to ${formatQuantity(v.band.high, dimension)})`
       : ''
   return `${capital(v.says)}${band}`
 }
@@ -204,7 +204,7 @@ export function sayVerdict(v: Verdict, dimension: Dimension | undefined, value?:
 /** What is doubtful about a reading, in words; empty when nothing is. */
 export function sayDoubt(doubt: Doubt, value: ReadingValue, dimension: Dimension | undefined): string {
   if (doubt.slip < DOUBT_ABOVE) return ''
-  const meant = (si: number) => sayQuantity(si, dimension ?? 'count')
+  const meant = (si: number) => formatQuantity(si, dimension ?? 'count')
   if (value.is === 'value')
     switch (doubt.misread) {
       case 'thousand-too-small':

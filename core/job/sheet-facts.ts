@@ -1,4 +1,5 @@
-import { fine, wrong, problem, type Outcome } from '../foundation/issues'
+import { problem } from '../foundation/issues'
+import { ok, err, type Result } from '../foundation/result'
 import type { Dimension, ReadingShape } from '../foundation/quantity'
 import type { Action, Vocabulary } from '../evidence'
 
@@ -65,10 +66,10 @@ export const vocabularyFrom = (facts: SheetFacts): Vocabulary => ({
   tests: Object.keys(facts.tests),
   instruments: Object.keys(facts.meters),
   shapeOf: (test, instrument) => findTest(facts, test, instrument)?.shape,
-  probe: (text, instrument): Outcome<string> =>
+  probe: (text, instrument): Result<string> =>
     findTest(facts, text, instrument)
-      ? fine(text)
-      : wrong(
+      ? ok(text)
+      : err(
           problem('unknown-test', ['probe'], { found: text, expected: 'PART.TERMINAL to PART.TERMINAL [at MOMENT]' }),
         ),
   targets: facts.targets,

@@ -1,3 +1,4 @@
+import { DisjointSets } from '../foundation/disjoint-sets'
 import type { Part } from '../kinds'
 import { atomsOf, type Sheet, type SheetFault, type TerminalRef } from '../sheet'
 import type { Dimension, Quantity } from '../foundation/quantity'
@@ -16,33 +17,28 @@ const sdOf = (q: Quantity): number => (q.halfWidth ?? Math.abs(q.value) * (UNWRI
 
 /** Numbers the nodes that a list of joints leaves, in the order of first appearance. */
 class Nodes {
-  private parent: number[] = []
-  private label: string[] = []
+  private readonly sets = new DisjointSets()
+  private readonly label: string[] = []
   add(label: string): number {
     this.label.push(label)
-    return this.parent.push(this.parent.length) - 1
-  }
-  private find(i: number): number {
-    while (this.parent[i] !== i) i = this.parent[i] = this.parent[this.parent[i]]
-    return i
+    return this.sets.add()
   }
   join(a: number, b: number): void {
-    const [x, y] = [this.find(a), this.find(b)]
-    this.parent[Math.max(x, y)] = Math.min(x, y)
+    this.sets.join(a, b)
   }
   close(): { of(i: number): number; count: number; labels: string[] } {
     const number = new Map<number, number>()
     const labels: string[] = []
-    this.parent.forEach((_, i) => {
-      const root = this.find(i)
+    this.label.forEach((label, i) => {
+      const root = this.sets.find(i)
       let n = number.get(root)
       if (n === undefined) {
         n = number.size
         number.set(root, n)
-        labels.push(this.label[i])
-      } else labels[n] += ` = ${this.label[i]}`
+        labels.push(label)
+      } else labels[n] += ` = ${label}`
     })
-    return { of: (i) => number.get(this.find(i))!, count: number.size, labels }
+    return { of: (i) => number.get(this.sets.find(i))!, count: number.size, labels }
   }
 }
 

@@ -13,7 +13,7 @@ import {
   type Meter,
   type Shown,
 } from '../instrument'
-import { changed, sparse } from '../foundation/linear'
+import { withChanges, sparse } from '../foundation/linear'
 import { makeVariant, type Edit, type Present, type Variant } from '../machine'
 import type { Bench, Procedure, Run } from '../procedure'
 import { newPlantCache, Plant, simulate } from '../simulate'
@@ -397,7 +397,7 @@ export class Predictor {
       return hi !== undefined ? hi - p.mean : lo !== undefined ? p.mean - lo : 0
     })
     if (slopes.some((slope) => slope !== 0))
-      p.sensitivity = changed(p.sensitivity, this.shared, (all) =>
+      p.sensitivity = withChanges(p.sensitivity, this.shared, (all) =>
         slopes.forEach((slope, slot) => (all[this.severityAt + slot] = NODE_SPREAD * slope)),
       )
   }
@@ -427,7 +427,7 @@ export class Predictor {
         if (dx) moved[index] += slope * dx[i]
       })
     }
-    p.sensitivity = changed(p.sensitivity, this.shared, (all) => moved.forEach((x, index) => (all[index] += x)))
+    p.sensitivity = withChanges(p.sensitivity, this.shared, (all) => moved.forEach((x, index) => (all[index] += x)))
   }
 
   private readonly nudges = new Map<number, Nudged>()

@@ -1,4 +1,4 @@
-import { dot, type Sparse } from '../foundation/linear'
+import { dot, type SparseVector } from '../foundation/linear'
 import type { Sense } from '../kinds'
 import type { Present } from '../machine'
 
@@ -9,7 +9,7 @@ import type { Present } from '../machine'
  * rest stands as it stood.
  */
 export type Prediction =
-  | { is: 'value'; mean: number; sensitivity: Sparse; noise: number; scatter: number }
+  | { is: 'value'; mean: number; sensitivity: SparseVector; noise: number; scatter: number }
   | { is: 'open' }
   | { is: 'never' }
   /**

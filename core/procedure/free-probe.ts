@@ -1,4 +1,5 @@
-import { fine, problem, wrong, type Outcome } from '../foundation/issues'
+import { problem } from '../foundation/issues'
+import { ok, err, type Result } from '../foundation/result'
 import { findMeter, type Meter } from '../instrument'
 import type { ReadingShape } from '../foundation/quantity'
 import type { Spot } from './moments'
@@ -18,10 +19,10 @@ import type { Point, Procedure } from './types'
  * @param instrument id of a meter for volts or ohms; volts when left out
  * @returns a procedure like those of `listProcedures`, or what is wrong with the text
  */
-export function readProbe(bench: Bench, text: string, instrument = 'volts'): Outcome<Procedure> {
+export function readProbe(bench: Bench, text: string, instrument = 'volts'): Result<Procedure> {
   const { machine, runs } = bench
   const say = (code: Parameters<typeof problem>[0], found: string, expected: string) =>
-    wrong(problem(code, ['probe'], { found, expected }))
+    err(problem(code, ['probe'], { found, expected }))
   const m = /^\s*([\w-]+)\.([\w-]+)\s+to\s+([\w-]+)\.([\w-]+)(?:\s+at\s+([\w-]+))?\s*$/.exec(text)
   if (!m) return say('wrong-shape', text, 'PART.TERMINAL to PART.TERMINAL [at MOMENT]')
   const meter = findMeter(instrument)
@@ -48,7 +49,7 @@ export function readProbe(bench: Bench, text: string, instrument = 'volts'): Out
   if (dead && spot.is !== 'off') return say('live-part', wanted ?? spot.id, 'ohms are taken at off, proved dead')
   const [a, b] = points
   const panels = [...new Set([a, b].flatMap((p) => machine.parts[p.part].panel ?? []))]
-  return fine({
+  return ok({
     index: -1,
     key: [
       '~',

@@ -1,3 +1,4 @@
+import { shortestPath } from '../foundation/shortest-path'
 import type { Machine } from '../machine'
 import type { Procedure } from './types'
 
@@ -83,27 +84,14 @@ export function minutesTo(machine: Machine, from: Standing, goal: Procedure): Wa
   return way
 }
 
-/** Dijkstra over moves. */
 function search(machine: Machine, from: Standing, goal: Procedure): Way {
-  interface Node {
-    standing: Standing
-    minutes: number
-    moves: Move[]
-  }
-  const open: Node[] = [{ standing: from, minutes: 0, moves: [] }]
-  const closed = new Set<string>()
-  while (open.length) {
-    let best = 0
-    for (let i = 1; i < open.length; i++) if (open[i].minutes < open[best].minutes) best = i
-    const [node] = open.splice(best, 1)
-    if (reached(node.standing, goal))
-      return { minutes: node.minutes + goal.minutes, moves: node.moves, after: node.standing }
-    const key = keyOf(node.standing)
-    if (closed.has(key)) continue
-    closed.add(key)
-    for (const { move, next } of movesFrom(machine, node.standing, goal))
-      if (!closed.has(keyOf(next)))
-        open.push({ standing: next, minutes: node.minutes + move.minutes, moves: [...node.moves, move] })
-  }
-  return { minutes: Infinity, moves: [], after: from }
+  const path = shortestPath(
+    from,
+    (standing) => reached(standing, goal),
+    (standing) =>
+      movesFrom(machine, standing, goal).map(({ move, next }) => ({ to: next, cost: move.minutes, label: move })),
+    keyOf,
+  )
+  if (!path) return { minutes: Infinity, moves: [], after: from }
+  return { minutes: path.cost + goal.minutes, moves: path.labels, after: path.goal }
 }

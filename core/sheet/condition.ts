@@ -1,4 +1,5 @@
-import { fine, problem, wrong, type Outcome } from '../foundation/issues'
+import { problem } from '../foundation/issues'
+import { ok, err, type Result } from '../foundation/result'
 import { findUnit, toSi, type Dimension } from '../foundation/quantity'
 
 /**
@@ -47,13 +48,13 @@ const TOKEN = /\s*(>=|<=|>|<|\(|\)|[-+]?\d+(?:\.\d+)?|[^\s()<>=\d][^\s()<>=]*)/u
  *
  * @param path where the text stands in the sheet, for the problem record
  */
-export function parseCondition(text: string, path: (string | number)[] = []): Outcome<Condition> {
+export function parseCondition(text: string, path: (string | number)[] = []): Result<Condition> {
   const tokens: string[] = []
   TOKEN.lastIndex = 0
   while (TOKEN.lastIndex < text.trimEnd().length) {
     const m = TOKEN.exec(text)
     if (!m)
-      return wrong(problem('bad-condition', path, { found: text, expected: 'PART.SIGNAL, comparison, and, or, not' }))
+      return err(problem('bad-condition', path, { found: text, expected: 'PART.SIGNAL, comparison, and, or, not' }))
     tokens.push(m[1])
   }
   let at = 0
@@ -118,9 +119,9 @@ export function parseCondition(text: string, path: (string | number)[] = []): Ou
   try {
     const condition = either()
     if (at < tokens.length) fail(`"and" or "or" before "${tokens[at]}"`)
-    return fine(condition)
+    return ok(condition)
   } catch (error) {
-    if (error instanceof Stop) return wrong(problem('bad-condition', path, { found: text, expected: error.message }))
+    if (error instanceof Stop) return err(problem('bad-condition', path, { found: text, expected: error.message }))
     throw error
   }
 }

@@ -1,5 +1,6 @@
 import { LineCounter, parseDocument, stringify, type Document } from 'yaml'
-import { fine, wrong, type Outcome, type Place, type Problem } from '../foundation/issues'
+import type { ProblemLocation, Problem } from '../foundation/issues'
+import { ok, err, type Result } from '../foundation/result'
 import { renamed, usesOf } from './assemble'
 import { resolveSheet } from './resolve/resolve-sheet'
 import { sheetShape, type WrittenSheet } from './shape'
@@ -18,17 +19,17 @@ interface Layer {
 
 const MAX_DEPTH = 8
 
-function parseLayer(file: string, text: string): Outcome<Layer> {
+function parseLayer(file: string, text: string): Result<Layer> {
   const lines = new LineCounter()
   const doc = parseDocument(text, { lineCounter: lines })
   if (doc.errors.length)
-    return wrong(
+    return err(
       ...doc.errors.map((e): Problem => {
         const { line, col } = lines.linePos(e.pos[0])
         return { code: 'not-yaml', place: { file, line, column: col, path: [] }, found: e.message.split('\n')[0] }
       }),
     )
-  return fine({ file, doc, lines, raw: doc.toJS() as unknown })
+  return ok({ file, doc, lines, raw: doc.toJS() as unknown })
 }
 
 const isMap = (x: unknown): x is Record<string, unknown> => typeof x === 'object' && x !== null && !Array.isArray(x)
@@ -49,7 +50,7 @@ function without(taken: unknown): unknown {
 }
 
 /** Line and column of a path, from the layer that wrote it last; the nearest written parent when the path itself is absent. */
-function placeIn(layers: Layer[], path: (string | number)[]): Place {
+function placeIn(layers: Layer[], path: (string | number)[]): ProblemLocation {
   for (let keep = path.length; keep >= 0; keep--)
     for (const layer of layers) {
       const part = path.slice(0, keep)
@@ -63,7 +64,7 @@ function placeIn(layers: Layer[], path: (string | number)[]): Place {
 }
 
 /** A sheet and those it extends, nearest first. */
-function layersOf(text: string, file: string, find: FindSheet): Outcome<Layer[]> {
+function layersOf(text: string, file: string, find: FindSheet): Result<Layer[]> {
   const layers: Layer[] = []
   const seen = new Set<string>()
   let next: { file: string; text: string } | undefined = { file, text }
@@ -77,11 +78,11 @@ function layersOf(text: string, file: string, find: FindSheet): Outcome<Layer[]>
     if (typeof base !== 'string') break
     const place = placeIn([layer], ['extends'])
     if (seen.has(base) || layers.length > MAX_DEPTH)
-      return wrong({ code: 'extends-itself', place, found: base, expected: 'a sheet that does not lead back here' })
+      return err({ code: 'extends-itself', place, found: base, expected: 'a sheet that does not lead back here' })
     next = find(base)
-    if (!next) return wrong({ code: 'unknown-sheet', place, found: base, expected: 'the id of a sheet in the library' })
+    if (!next) return err({ code: 'unknown-sheet', place, found: base, expected: 'the id of a sheet in the library' })
   }
-  return fine(layers)
+  return ok(layers)
 }
 
 const mergeLayers = (layers: Layer[]): unknown =>
@@ -91,9 +92,9 @@ const mergeLayers = (layers: Layer[]): unknown =>
     .reduce((base, over) => merge(base, over))
 
 /** A sheet with its sub-assemblies under it, those of sub-assemblies as well. */
-function assembled(raw: unknown, layers: Layer[], find: FindSheet, through: readonly string[]): Outcome<unknown> {
+function assembled(raw: unknown, layers: Layer[], find: FindSheet, through: readonly string[]): Result<unknown> {
   const uses = usesOf(raw)
-  if (!uses.length) return fine(raw)
+  if (!uses.length) return ok(raw)
   const problems: Problem[] = []
   let base: unknown = {}
   for (const use of uses) {
@@ -132,11 +133,11 @@ function assembled(raw: unknown, layers: Layer[], find: FindSheet, through: read
       base = merge(base, renamed(whole.value, use))
     } else problems.push(...whole.problems)
   }
-  if (problems.length) return wrong(...problems)
+  if (problems.length) return err(...problems)
   const { parts, ...rest } = raw as { parts: Record<string, unknown> }
   const names = new Set(uses.map((u) => u.prefix))
   const kept = Object.fromEntries(Object.entries(parts).filter(([id]) => !names.has(id)))
-  return fine(merge(base, { ...rest, parts: kept }))
+  return ok(merge(base, { ...rest, parts: kept }))
 }
 
 /** A sub-assembly read by itself has the parts that it will be given. */
@@ -153,7 +154,7 @@ interface Whole {
   merged: unknown
 }
 
-function wholeOf(text: string, file: string, find: FindSheet): Outcome<Whole> {
+function wholeOf(text: string, file: string, find: FindSheet): Result<Whole> {
   const read = layersOf(text, file, find)
   if (!read.ok) return read
   const layers = read.value
@@ -165,15 +166,15 @@ function wholeOf(text: string, file: string, find: FindSheet): Outcome<Whole> {
     const { family = false } = (layers[0].raw ?? {}) as { family?: boolean }
     ;(merged as { family?: boolean }).family = family
   }
-  return fine({ layers, own, merged })
+  return ok({ layers, own, merged })
 }
 
 /** A sheet as YAML without `extends` and sub-assemblies: everything that it comes to, in one piece. */
-export function writeWhole(text: string, file: string, find: FindSheet): Outcome<string> {
+export function writeWhole(text: string, file: string, find: FindSheet): Result<string> {
   const whole = wholeOf(text, file, find)
   if (!whole.ok) return whole
   const { extends: _, ...rest } = whole.value.merged as Record<string, unknown>
-  return fine(stringify(rest, { lineWidth: 0 }))
+  return ok(stringify(rest, { lineWidth: 0 }))
 }
 
 /** Mistakes in the order in which they stand in the file that is read, then those of the files that it uses. */
@@ -196,12 +197,12 @@ const asWritten =
  * @param find gives the sheets that may be extended
  * @returns the resolved sheet, or every mistake at once, each with file, line and column
  */
-export function readSheet(text: string, file: string, find: FindSheet): Outcome<Sheet> {
+export function readSheet(text: string, file: string, find: FindSheet): Result<Sheet> {
   const whole = wholeOf(text, file, find)
   if (!whole.ok) return whole
   const { layers, own, merged } = whole.value
-  const located = (problems: Problem[]): Outcome<never> =>
-    wrong(...problems.map((p) => ({ ...p, place: placeIn(layers, writtenPath(p.place.path)) })).sort(asWritten(file)))
+  const located = (problems: Problem[]): Result<never> =>
+    err(...problems.map((p) => ({ ...p, place: placeIn(layers, writtenPath(p.place.path)) })).sort(asWritten(file)))
   /** What came in with a sub-assembly stands where the sheet brings it in. */
   const writtenPath = (path: (string | number)[]): (string | number)[] => {
     const use = usesOf(own).find((u) => String(path[1] ?? '').startsWith(`${u.prefix}-`))

@@ -1,4 +1,5 @@
-import { InputFault, problem } from '../foundation/issues'
+import { problem } from '../foundation/issues'
+import { InputError } from '../foundation/result'
 import type { Part } from '../kinds'
 import type { ModeSet, Variant } from '../machine'
 import { speaksOfControlAlone, type Condition } from '../sheet'
@@ -97,7 +98,7 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
   const note = (event: TimelineEvent) => {
     events.push(event)
     if (events.length > MAX_EVENTS)
-      throw new InputFault([
+      throw new InputError([
         problem('limit-reached', ['simulate'], {
           found: `${MAX_EVENTS} events by ${plant.t.toFixed(1)} s`,
           expected: 'a machine that comes to rest',
@@ -198,7 +199,7 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
       }
       seen.set(key, changed.length)
     }
-    throw new InputFault([
+    throw new InputError([
       problem('limit-reached', ['simulate'], {
         found: `no rest at ${plant.t.toFixed(2)} s`,
         expected: 'phases that wait for something',

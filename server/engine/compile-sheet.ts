@@ -1,5 +1,5 @@
 import { factsOf } from '../../core/explain'
-import { InputFault, orThrow } from '../../core/foundation/issues'
+import { InputError, orThrow } from '../../core/foundation/result'
 import type { SheetFacts } from '../../core/job'
 import { buildMachine } from '../../core/machine'
 import { listProcedures } from '../../core/procedure'
@@ -19,7 +19,7 @@ export default function compileSheet(files: SheetFile[]): SheetFacts {
     const sheet = orThrow(readSheet(own!.text, own!.file, (id) => files.find((f) => f.id === id)))
     return factsOf(listProcedures(buildMachine(sheet)))
   } catch (error) {
-    if (error instanceof InputFault) throw new Error(error.problems.map((p) => describeProblem(p)).join('\n'))
+    if (error instanceof InputError) throw new Error(error.problems.map((p) => describeProblem(p)).join('\n'))
     throw error
   }
 }

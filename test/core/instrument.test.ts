@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { beeps, findMeter, showAmps, showNeon, showOhms, showVolts, showWater } from '../../core/instrument'
 import { advise } from '../../core/explain'
-import { orThrow } from '../../core/foundation/issues'
+import { orThrow } from '../../core/foundation/result'
 import { makeVariant, type Machine } from '../../core/machine'
 import { readProbe } from '../../core/procedure'
 import type { Plant } from '../../core/simulate'
@@ -128,7 +128,7 @@ describe('sensitivities are what a re-run with the changed value shows', () => {
     const direct = (moved.mean - base.mean) * 100
     expect(Math.abs(direct)).toBeGreaterThan(0)
     // One sd of the supply is wide enough for the curvature of the root to show.
-    const own = base.sensitivity.value[base.sensitivity.at.indexOf(param.index)]
+    const own = base.sensitivity.values[base.sensitivity.indices.indexOf(param.index)]
     expect(Math.abs(own / direct - 1)).toBeLessThan(0.08)
   })
   it('a changed contact type changes the reading: the float that closes on rise reads open when empty', () => {

@@ -4,7 +4,7 @@ import { wideSheet, WIDE_ZONES } from '../../bench/wide-sheet'
 import { findShipped } from '../../cli/library'
 import { believe } from '../../core/diagnose'
 import { advise } from '../../core/explain'
-import { changed, dot, sparse } from '../../core/foundation/linear'
+import { withChanges, dot, sparse } from '../../core/foundation/linear'
 import { makeVariant } from '../../core/machine'
 import { costToGo } from '../../core/plan'
 import { phaseTimes, runPlain } from '../../core/reference'
@@ -24,7 +24,7 @@ describe('what is kept, left out or done ahead changes no answer', () => {
       fc.property(pair, ([a, b]) => {
         const full = a.reduce((sum, x, i) => sum + x * b[i], 0)
         expect(dot(sparse(a), sparse(b))).toBeCloseTo(full, 9)
-        const summed = changed(sparse(a), a.length, (all) => b.forEach((x, i) => (all[i] += x)))
+        const summed = withChanges(sparse(a), a.length, (all) => b.forEach((x, i) => (all[i] += x)))
         expect(summed).toEqual(sparse(a.map((x, i) => x + b[i])))
       }),
     )

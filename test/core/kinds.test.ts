@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { KINDS, type Kind } from '../../core/kinds'
 import { makeVariant } from '../../core/machine'
-import { readQuantity } from '../../core/foundation/quantity'
+import { parseQuantity } from '../../core/foundation/quantity'
 import { simulate } from '../../core/simulate'
 import { edit, FAMILY, machineOf, mini, presentIn, runTo } from './sheets'
 
@@ -27,7 +27,7 @@ describe('every kind keeps its contract', () => {
     const signals = Object.keys(k.signals ?? {})
     for (const [name, p] of Object.entries(k.params)) {
       if (p.typical === undefined) continue
-      const q = readQuantity(p.typical, p.dimension)
+      const q = parseQuantity(p.typical, p.dimension)
       expect(q.ok, `${name}: ${p.typical}`).toBe(true)
       if (q.ok && p.least !== undefined) expect(q.value.value).toBeGreaterThanOrEqual(p.least)
       if (q.ok && p.most !== undefined) expect(q.value.value).toBeLessThanOrEqual(p.most)

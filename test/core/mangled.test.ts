@@ -3,7 +3,7 @@ import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { pick, random, type Random } from '../../bench/random'
 import { findShipped } from '../../cli/library'
-import { InputFault } from '../../core/foundation/issues'
+import { InputError } from '../../core/foundation/result'
 import { describeProblem } from '../../core/words'
 import { buildMachine, makeVariant } from '../../core/machine'
 import { checkRuns, listProcedures } from '../../core/procedure'
@@ -84,7 +84,7 @@ describe.each(Object.entries(SHEETS))('a mangled sheet, %s', (name, text) => {
         })
         if (k === 0) for (const p of checkRuns(listProcedures(machine))) expect(p.place.path.length).toBeGreaterThan(0)
       } catch (error) {
-        expect(error, `${slip}: ${String(error)}`).toBeInstanceOf(InputFault)
+        expect(error, `${slip}: ${String(error)}`).toBeInstanceOf(InputError)
       }
     }
   })

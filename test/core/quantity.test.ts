@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { readQuantity, readReading, sayQuantity, type ReadingShape } from '../../core/foundation/quantity'
+import { parseQuantity, parseReading, formatQuantity, type ReadingShape } from '../../core/foundation/quantity'
 
 const ohms: ReadingShape = { takes: 'number', dimension: 'resistance' }
 const volts: ReadingShape = { takes: 'number', dimension: 'voltage' }
@@ -21,11 +21,11 @@ describe('readings as technicians write them', () => {
     ['40 psi', { takes: 'number', dimension: 'pressure' } as ReadingShape, 275790.29],
     ['212 °F', { takes: 'number', dimension: 'temperature' } as ReadingShape, 100],
   ])('%s', (text, shape, si) => {
-    const r = readReading(text, shape)
+    const r = parseReading(text, shape)
     expect(r.ok && r.value.is === 'value' && r.value.si).toBeCloseTo(si, 2)
   })
   it.each(['OL', 'ol', 'O.L', '0L', 'open', '∞'])('%s is an open line', (text) => {
-    expect(readReading(text, ohms)).toEqual({ ok: true, value: { is: 'open' } })
+    expect(parseReading(text, ohms)).toEqual({ ok: true, value: { is: 'open' } })
   })
   it.each([
     ['banana', ohms, 'bad-reading'],
@@ -38,7 +38,7 @@ describe('readings as technicians write them', () => {
     ['1e999', ohms, 'bad-reading'],
     ['maybe', { takes: 'yes-no' } as ReadingShape, 'bad-reading'],
   ])('%s is refused and says what would be understood', (text, shape, code) => {
-    const r = readReading(text, shape)
+    const r = parseReading(text, shape)
     expect(r.ok).toBe(false)
     if (!r.ok) {
       expect(r.problems[0].code).toBe(code)
@@ -46,12 +46,12 @@ describe('readings as technicians write them', () => {
     }
   })
   it('takes codes with O for 0', () => {
-    const r = readReading('f o1', { takes: 'word', words: ['F01', 'LF'] })
+    const r = parseReading('f o1', { takes: 'word', words: ['F01', 'LF'] })
     expect(r).toEqual({ ok: true, value: { is: 'word', word: 'F01' } })
   })
   it('never throws, whatever is typed', () => {
     fc.assert(
-      fc.property(fc.string(), (s) => void readReading(s, ohms)),
+      fc.property(fc.string(), (s) => void parseReading(s, ohms)),
       { seed: 3, numRuns: 500 },
     )
   })
@@ -66,18 +66,18 @@ describe('quantities of sheets', () => {
     ['68 °F ±9 °F', 'temperature', 20, 5],
     ['12 L/min', 'flow', 0.0002, undefined],
   ] as const)('%s', (text, dimension, value, halfWidth) => {
-    const q = readQuantity(text, dimension)
+    const q = parseQuantity(text, dimension)
     expect(q.ok && q.value.value).toBeCloseTo(value, 9)
     if (halfWidth === undefined) expect(q.ok && q.value.halfWidth).toBeUndefined()
     else expect(q.ok && q.value.halfWidth).toBeCloseTo(halfWidth, 6)
   })
   it('refuses the wrong kind of unit and a missing one', () => {
-    for (const text of ['12 V', '12', 'twelve Ω']) expect(readQuantity(text, 'resistance').ok).toBe(false)
+    for (const text of ['12 V', '12', 'twelve Ω']) expect(parseQuantity(text, 'resistance').ok).toBe(false)
   })
   it('what is said is read back as the same value to three digits', () => {
     fc.assert(
       fc.property(fc.double({ min: 0.1, max: 9e6, noNaN: true }), (si) => {
-        const back = readReading(sayQuantity(si, 'resistance'), ohms)
+        const back = parseReading(formatQuantity(si, 'resistance'), ohms)
         expect(back.ok && back.value.is === 'value' && Math.abs(back.value.si / si - 1)).toBeLessThan(0.06)
       }),
       { seed: 5 },

@@ -36,7 +36,7 @@ export type ProblemCode =
   | 'live-part'
 
 /** Where an input fault stands. Lines and columns count from 1. */
-export interface Place {
+export interface ProblemLocation {
   file?: string
   line?: number
   column?: number
@@ -46,17 +46,12 @@ export interface Place {
 
 export interface Problem {
   code: ProblemCode
-  place: Place
+  place: ProblemLocation
   /** What stood there. */
   found?: string
   /** What would be right there. */
   expected?: string
 }
-
-export type Outcome<T> = { ok: true; value: T } | { ok: false; problems: Problem[] }
-
-export const fine = <T>(value: T): Outcome<T> => ({ ok: true, value })
-export const wrong = (...problems: Problem[]): Outcome<never> => ({ ok: false, problems })
 
 export function problem(
   code: ProblemCode,
@@ -64,17 +59,4 @@ export function problem(
   facts: { found?: string; expected?: string } = {},
 ): Problem {
   return { code, place: { path }, ...facts }
-}
-
-/** Thrown only where a caller asked for the throwing entry of a reader. Its message names codes; sentences are made by `describeProblem`. */
-export class InputFault extends Error {
-  constructor(readonly problems: Problem[]) {
-    super(problems.map(({ code, place }) => `${code} at ${place.path.join(' › ') || 'the top'}`).join('; '))
-    this.name = 'InputFault'
-  }
-}
-
-export function orThrow<T>(outcome: Outcome<T>): T {
-  if (!outcome.ok) throw new InputFault(outcome.problems)
-  return outcome.value
 }

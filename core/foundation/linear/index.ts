@@ -1,3 +1,3 @@
 export { factorInPlace, solveInPlace, type Factor } from './factor'
-export { changed, dot, sparse, type Sparse } from './sparse'
+export { withChanges, dot, sparse, type SparseVector } from './sparse'
 export { backwardSolve, choleskyInPlace, forwardSolve } from './cholesky'

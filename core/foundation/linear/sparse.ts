@@ -1,29 +1,29 @@
 /** A vector by the entries that are not zero. Not to be changed once made. */
-export interface Sparse {
+export interface SparseVector {
   /** Their places, ascending. */
-  at: Uint16Array
-  value: Float64Array
+  indices: Uint16Array
+  values: Float64Array
 }
 
 /** The entries of a dense vector (at most 65,536 long) that are not zero. */
-export function sparse(dense: Float64Array): Sparse {
+export function sparse(dense: Float64Array): SparseVector {
   let n = 0
   for (let i = 0; i < dense.length; i++) if (dense[i] !== 0) n++
-  const out = { at: new Uint16Array(n), value: new Float64Array(n) }
+  const out = { indices: new Uint16Array(n), values: new Float64Array(n) }
   for (let i = 0, k = 0; i < dense.length; i++) {
     if (dense[i] === 0) continue
-    out.at[k] = i
-    out.value[k++] = dense[i]
+    out.indices[k] = i
+    out.values[k++] = dense[i]
   }
   return out
 }
 
 /** Scalar product; O(entries of both). */
-export function dot(a: Sparse, b: Sparse): number {
+export function dot(a: SparseVector, b: SparseVector): number {
   let [i, j, sum] = [0, 0, 0]
-  while (i < a.at.length && j < b.at.length) {
-    const gap = a.at[i] - b.at[j]
-    if (gap === 0) sum += a.value[i++] * b.value[j++]
+  while (i < a.indices.length && j < b.indices.length) {
+    const gap = a.indices[i] - b.indices[j]
+    if (gap === 0) sum += a.values[i++] * b.values[j++]
     else if (gap < 0) i++
     else j++
   }
@@ -31,9 +31,9 @@ export function dot(a: Sparse, b: Sparse): number {
 }
 
 /** The vector after changes made to it written out in full. */
-export function changed(a: Sparse, length: number, changes: (dense: Float64Array) => void): Sparse {
+export function withChanges(a: SparseVector, length: number, changes: (dense: Float64Array) => void): SparseVector {
   const dense = new Float64Array(length)
-  a.at.forEach((place, k) => (dense[place] = a.value[k]))
+  a.indices.forEach((place, k) => (dense[place] = a.values[k]))
   changes(dense)
   return sparse(dense)
 }

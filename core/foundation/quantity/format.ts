@@ -1,4 +1,4 @@
-import { fromSi, HOME_UNIT, type Dimension } from './units'
+import { fromSi, DEFAULT_UNIT, type Dimension } from './units'
 
 const SCALED: Partial<Record<Dimension, [number, string][]>> = {
   resistance: [
@@ -22,7 +22,7 @@ const SCALED: Partial<Record<Dimension, [number, string][]>> = {
  *
  * @param si the value in SI
  */
-export function sayQuantity(si: number, dimension: Dimension): string {
+export function formatQuantity(si: number, dimension: Dimension): string {
   const { number, unit } = splitQuantity(si, dimension)
   return unit ? `${number} ${unit}` : number
 }
@@ -34,10 +34,10 @@ export function splitQuantity(si: number, dimension: Dimension): { number: strin
     const threshold = dimension === 'time' ? 120 : 0
     const [factor, unit] =
       scales.find(([f]) => Math.abs(si) >= (f === 60 ? threshold : f) * 0.9995) ?? scales[scales.length - 1]!
-    const small = dimension === 'current' && Math.abs(si) < 1e-3 ? HOME_UNIT.current : undefined
+    const small = dimension === 'current' && Math.abs(si) < 1e-3 ? DEFAULT_UNIT.current : undefined
     return { number: digits(small ? si : si / factor), unit: small ? small.symbol : unit }
   }
-  const home = HOME_UNIT[dimension]
+  const home = DEFAULT_UNIT[dimension]
   return { number: digits(fromSi(si, home)), unit: home.symbol }
 }
 

@@ -1,4 +1,4 @@
-export { readQuantity, type Quantity } from './parse-quantity'
-export { readReading, type ReadingShape, type ReadingValue } from './parse-reading'
-export { sayQuantity } from './format'
-export { findUnit, HOME_UNIT, toSi, type Dimension, type Unit } from './units'
+export { parseQuantity, type Quantity } from './parse-quantity'
+export { parseReading, type ReadingShape, type ReadingValue } from './parse-reading'
+export { formatQuantity } from './format'
+export { findUnit, DEFAULT_UNIT, toSi, type Dimension, type UnitOfMeasure } from './units'

@@ -1,5 +1,6 @@
-import { fine, problem, wrong, type Outcome } from '../issues'
-import { findUnit, HOME_UNIT, toSi, type Dimension } from './units'
+import { problem } from '../issues'
+import { ok, err, type Result } from '../result'
+import { findUnit, DEFAULT_UNIT, toSi, type Dimension } from './units'
 
 /** A quantity of a sheet, in SI. `halfWidth` is the printed ± and is read as two standard deviations. */
 export interface Quantity {
@@ -22,19 +23,19 @@ const SHAPE = new RegExp(
  * @returns the quantity in SI, or a problem `bad-quantity` / `wrong-dimension`
  * @example readQuantity('2.9 kΩ ±9 %', 'resistance') // value 2900, halfWidth 261
  */
-export function readQuantity(text: string, dimension: Dimension, path: (string | number)[] = []): Outcome<Quantity> {
-  const example = HOME_UNIT[dimension].symbol
+export function parseQuantity(text: string, dimension: Dimension, path: (string | number)[] = []): Result<Quantity> {
+  const example = DEFAULT_UNIT[dimension].symbol
   const expected = dimension === 'count' ? 'a bare number' : `a ${dimension}, such as "12 ${example}"`
   const match = SHAPE.exec(text.trim())
-  if (!match) return wrong(problem('bad-quantity', path, { found: text, expected }))
+  if (!match) return err(problem('bad-quantity', path, { found: text, expected }))
   const [, boundText, numberText, unitText, tolText, tolUnitText] = match
   const number = Number(numberText!.replace('−', '-'))
   const unit = unitText === undefined ? undefined : findUnit(unitText)
-  if (unitText !== undefined && !unit) return wrong(problem('bad-quantity', path, { found: text, expected }))
+  if (unitText !== undefined && !unit) return err(problem('bad-quantity', path, { found: text, expected }))
   const bare = dimension === 'count' || dimension === 'ratio'
-  if (!unit && !bare) return wrong(problem('bad-quantity', path, { found: `${text} (no unit)`, expected }))
+  if (!unit && !bare) return err(problem('bad-quantity', path, { found: `${text} (no unit)`, expected }))
   if (unit && unit.dimension !== dimension)
-    return wrong(problem('wrong-dimension', path, { found: `${text}, a ${unit.dimension}`, expected }))
+    return err(problem('wrong-dimension', path, { found: `${text}, a ${unit.dimension}`, expected }))
   const value = unit ? toSi(number, unit) : number
   let halfWidth: number | undefined
   if (tolText !== undefined) {
@@ -43,12 +44,10 @@ export function readQuantity(text: string, dimension: Dimension, path: (string |
     else {
       const tolUnit = tolUnitText === undefined ? unit : findUnit(tolUnitText)
       if (tolUnit ? tolUnit.dimension !== dimension : !bare)
-        return wrong(
-          problem('wrong-dimension', path, { found: text, expected: 'a ± in % or in the same kind of unit' }),
-        )
+        return err(problem('wrong-dimension', path, { found: text, expected: 'a ± in % or in the same kind of unit' }))
       halfWidth = tol * (tolUnit?.factor ?? 1)
     }
   }
   const bound = boundText === 'at least' ? 'at-least' : boundText === 'at most' ? 'at-most' : undefined
-  return fine({ value, dimension, halfWidth, bound })
+  return ok({ value, dimension, halfWidth, bound })
 }

@@ -1,5 +1,6 @@
-import { fine, problem, wrong, type Outcome } from '../issues'
-import { findUnit, HOME_UNIT, toSi, type Dimension } from './units'
+import { problem } from '../issues'
+import { ok, err, type Result } from '../result'
+import { findUnit, DEFAULT_UNIT, toSi, type Dimension } from './units'
 
 /** What a technician can write down at a meter or by his senses. Values are SI. */
 export type ReadingValue =
@@ -60,7 +61,7 @@ function example(shape: ReadingShape): string {
     case 'time':
       return 'a time such as 90, 90 s or 2:30, or never'
     default:
-      return `a number such as 12.5 ${HOME_UNIT[shape.dimension].symbol}`
+      return `a number such as 12.5 ${DEFAULT_UNIT[shape.dimension].symbol}`
   }
 }
 
@@ -71,38 +72,38 @@ function example(shape: ReadingShape): string {
  * @returns the reading in SI, or `bad-reading` / `wrong-dimension` / `ambiguous` saying what would be understood
  * @example readReading('2k7', { takes: 'number', dimension: 'resistance' }) // { is: 'value', si: 2700 }
  */
-export function readReading(text: string, shape: ReadingShape): Outcome<ReadingValue> {
+export function parseReading(text: string, shape: ReadingShape): Result<ReadingValue> {
   const plain = text.trim().replace(/\s+/g, ' ')
   const lower = plain.toLowerCase()
   const refuse = (code: 'bad-reading' | 'wrong-dimension' | 'ambiguous', expected: string) =>
-    wrong(problem(code, [], { found: plain === '' ? 'nothing' : plain, expected }))
-  if (COULD_NOT.has(lower)) return fine({ is: 'could-not' })
+    err(problem(code, [], { found: plain === '' ? 'nothing' : plain, expected }))
+  if (COULD_NOT.has(lower)) return ok({ is: 'could-not' })
   if (shape.takes === 'yes-no') {
-    if (YES.has(lower)) return fine({ is: 'yes' })
-    if (NO.has(lower)) return fine({ is: 'no' })
-    if (NEVER.has(lower)) return fine({ is: 'never' })
+    if (YES.has(lower)) return ok({ is: 'yes' })
+    if (NO.has(lower)) return ok({ is: 'no' })
+    if (NEVER.has(lower)) return ok({ is: 'never' })
     return refuse('bad-reading', example(shape))
   }
-  if (NEVER.has(lower)) return fine({ is: 'never' })
+  if (NEVER.has(lower)) return ok({ is: 'never' })
   if (shape.takes === 'word') {
     const letters = (s: string) => s.toUpperCase().replaceAll('O', '0').replace(/[\s-]/g, '')
     const word = shape.words.find((w) => letters(w) === letters(plain))
-    return word === undefined ? refuse('bad-reading', example(shape)) : fine({ is: 'word', word })
+    return word === undefined ? refuse('bad-reading', example(shape)) : ok({ is: 'word', word })
   }
   if (shape.takes === 'times') {
     const counted = /^(\d{1,4})\s*(?:\/|of|out of)\s*(\d{1,4})$/i.exec(plain)
     const [clean, of] = counted ? [Number(counted[1]), Number(counted[2])] : [NaN, NaN]
     if (!(of >= 1 && clean <= of)) return refuse('bad-reading', example(shape))
-    return fine({ is: 'times', clean, of })
+    return ok({ is: 'times', clean, of })
   }
   const { dimension } = shape
-  if (dimension === 'resistance' && OPEN.has(lower)) return fine({ is: 'open' })
+  if (dimension === 'resistance' && OPEN.has(lower)) return ok({ is: 'open' })
   const clock = /^(\d+):([0-5]\d)$/.exec(plain)
-  if (clock && dimension === 'time') return fine({ is: 'value', si: Number(clock[1]) * 60 + Number(clock[2]) })
+  if (clock && dimension === 'time') return ok({ is: 'value', si: Number(clock[1]) * 60 + Number(clock[2]) })
   const squeezed = plain.replaceAll(' ', '')
   const coded = CODED.exec(squeezed)
   if (coded && dimension === 'resistance')
-    return fine({ is: 'value', si: Number(`${coded[1]}.${coded[3]}`) * CODE_FACTOR[coded[2]!]! })
+    return ok({ is: 'value', si: Number(`${coded[1]}.${coded[3]}`) * CODE_FACTOR[coded[2]!]! })
   const match = PLAIN.exec(plain)
   if (!match) return refuse('bad-reading', example(shape))
   const digits = match[1]!.replace('−', '-')
@@ -112,7 +113,7 @@ export function readReading(text: string, shape: ReadingShape): Outcome<ReadingV
   const unitText = match[2]!.trim()
   const unit =
     unitText === ''
-      ? HOME_UNIT[dimension]
+      ? DEFAULT_UNIT[dimension]
       : dimension === 'resistance' && /^[kKMR]$/.test(unitText)
         ? findUnit(unitText === 'R' ? 'Ω' : unitText === 'M' ? 'MΩ' : 'kΩ')!
         : /^M(Ω|ohms?)$/.test(unitText)
@@ -122,5 +123,5 @@ export function readReading(text: string, shape: ReadingShape): Outcome<ReadingV
   if (unit.dimension !== dimension) return refuse('wrong-dimension', example(shape))
   const si = toSi(number, unit)
   if (si < 0 && !BELOW_ZERO.has(dimension)) return refuse('bad-reading', example(shape))
-  return fine({ is: 'value', si })
+  return ok({ is: 'value', si })
 }

@@ -24,14 +24,14 @@ export type Dimension =
   | 'money'
   | 'count'
 
-export interface Unit {
+export interface UnitOfMeasure {
   symbol: string
   dimension: Dimension
   factor: number
   offset?: number
 }
 
-const u = (symbol: string, dimension: Dimension, factor: number, offset?: number): Unit => ({
+const u = (symbol: string, dimension: Dimension, factor: number, offset?: number): UnitOfMeasure => ({
   symbol,
   dimension,
   factor,
@@ -42,7 +42,7 @@ const LITRE = 1e-3
 const US_GALLON = 3.785411784e-3
 const PSI = 6894.757293168
 
-export const UNITS: readonly Unit[] = [
+export const UNITS: readonly UnitOfMeasure[] = [
   ...[
     ['', 1],
     ['k', 1e3],
@@ -97,7 +97,7 @@ export const UNITS: readonly Unit[] = [
 ]
 
 /** The unit in which a bare number of this dimension is written and read. */
-export const HOME_UNIT: Record<Dimension, Unit> = Object.fromEntries(
+export const DEFAULT_UNIT: Record<Dimension, UnitOfMeasure> = Object.fromEntries(
   (
     [
       ['resistance', 'Ω'],
@@ -121,11 +121,11 @@ export const HOME_UNIT: Record<Dimension, Unit> = Object.fromEntries(
       ['money', 'money'],
     ] as const
   ).map(([dimension, symbol]) => [dimension, UNITS.find((x) => x.symbol === symbol)!]),
-) as Record<Dimension, Unit>
-HOME_UNIT.count = u('', 'count', 1)
+) as Record<Dimension, UnitOfMeasure>
+DEFAULT_UNIT.count = u('', 'count', 1)
 
-export const findUnit = (symbol: string): Unit | undefined =>
+export const findUnit = (symbol: string): UnitOfMeasure | undefined =>
   UNITS.find((x) => x.symbol === symbol) ?? UNITS.find((x) => x.symbol.toLowerCase() === symbol.toLowerCase())
 
-export const toSi = (value: number, unit: Unit): number => value * unit.factor + (unit.offset ?? 0)
-export const fromSi = (si: number, unit: Unit): number => (si - (unit.offset ?? 0)) / unit.factor
+export const toSi = (value: number, unit: UnitOfMeasure): number => value * unit.factor + (unit.offset ?? 0)
+export const fromSi = (si: number, unit: UnitOfMeasure): number => (si - (unit.offset ?? 0)) / unit.factor

@@ -1,5 +1,6 @@
-import { problem, type Outcome, type Problem, type ProblemCode } from '../../foundation/issues'
-import { readQuantity, type Dimension, type Quantity } from '../../foundation/quantity'
+import { problem, type Problem, type ProblemCode } from '../../foundation/issues'
+import type { Result } from '../../foundation/result'
+import { parseQuantity, type Dimension, type Quantity } from '../../foundation/quantity'
 import { parseCondition, type Condition } from '../condition'
 
 export type Path = (string | number)[]
@@ -10,14 +11,14 @@ export class Desk {
   say(code: ProblemCode, path: Path, facts: { found?: string; expected?: string } = {}): void {
     this.problems.push(problem(code, path, facts))
   }
-  take<T>(outcome: Outcome<T>): T | undefined {
+  take<T>(outcome: Result<T>): T | undefined {
     if (outcome.ok) return outcome.value
     this.problems.push(...outcome.problems)
     return undefined
   }
   quantity(text: unknown, dimension: Dimension, path: Path): Quantity {
     return (
-      this.take(readQuantity(String(text), dimension, path)) ?? {
+      this.take(parseQuantity(String(text), dimension, path)) ?? {
         value: 1,
         dimension,
         halfWidth: undefined,

@@ -1,4 +1,4 @@
-import { fine, wrong, type Outcome } from '../../foundation/issues'
+import { ok, err, type Result } from '../../foundation/result'
 import type { WrittenSheet } from '../shape'
 import type { Sheet } from '../types'
 import { resolveChains } from './chains'
@@ -11,7 +11,7 @@ import { scopeOf } from './scope'
 import { resolveMoments, resolveTests } from './tests'
 
 /** Resolves a sheet whose shape is right. Every mistake is reported with its path; nothing is thrown. */
-export function resolveSheet(w: WrittenSheet): Outcome<Sheet> {
+export function resolveSheet(w: WrittenSheet): Result<Sheet> {
   const desk = new Desk()
   const panels = entries(w.panels).map(([id, p]) => ({
     id,
@@ -57,5 +57,5 @@ export function resolveSheet(w: WrittenSheet): Outcome<Sheet> {
   }
   if (!sheet.programs.length && !w.assembly)
     desk.say('missing', [], { found: 'no programs', expected: 'at least one program' })
-  return desk.problems.length ? wrong(...desk.problems) : fine(sheet)
+  return desk.problems.length ? err(...desk.problems) : ok(sheet)
 }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Expectation } from '../../../../core/explain'
-import { sayQuantity, type Dimension } from '../../../../core/foundation/quantity'
+import { formatQuantity, type Dimension } from '../../../../core/foundation/quantity'
 
 const props = defineProps<{
   healthy: Expectation
@@ -39,7 +39,7 @@ const marks = computed(() => {
     const x = at(s.mean!)
     const near = out.find((m) => Math.abs(m.x - x) < 4)
     if (near) near.titles.push(s.title)
-    else out.push({ x, text: sayQuantity(s.mean!, props.dimension), titles: [s.title] })
+    else out.push({ x, text: formatQuantity(s.mean!, props.dimension), titles: [s.title] })
   }
   return out
 })
@@ -54,7 +54,7 @@ const marks = computed(() => {
       :style="{ left: `${at(band.lo)}%`, width: `${Math.max(1.5, at(band.hi) - at(band.lo))}%` }"
     />
     <span v-if="band" class="cap" :style="{ left: `${Math.min(90, Math.max(8, at(band.mean!)))}%` }"
-      >healthy {{ sayQuantity(band.lo, dimension) }}–{{ sayQuantity(band.hi, dimension) }}</span
+      >healthy {{ formatQuantity(band.lo, dimension) }}–{{ formatQuantity(band.hi, dimension) }}</span
     >
     <span v-for="m in marks" :key="m.x" class="mark" :style="{ left: `${m.x}%` }" :title="m.titles.join(', ')">▾</span>
     <div v-if="typed !== undefined" class="typed" :style="{ left: `${at(typed)}%` }" />

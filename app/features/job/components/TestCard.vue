@@ -5,7 +5,7 @@ import InputText from 'primevue/inputtext'
 import Button from 'primevue/button'
 import { computed, ref, watch, useTemplateRef } from 'vue'
 import { AppIcon } from '../../../ui'
-import { sayQuantity, readReading, type Dimension, type ReadingValue } from '../../../../core/foundation/quantity'
+import { formatQuantity, parseReading, type Dimension, type ReadingValue } from '../../../../core/foundation/quantity'
 import type { TestCard } from '../../../../core/explain'
 import { describeProblem, formatChance } from '../../../../core/words'
 
@@ -33,7 +33,7 @@ const field = useTemplateRef<{ $el: HTMLElement }>('field')
 const dimension = computed<Dimension | undefined>(() =>
   props.card.shape.takes === 'number' ? props.card.shape.dimension : undefined,
 )
-const parsed = computed(() => readReading(text.value, props.card.shape))
+const parsed = computed(() => parseReading(text.value, props.card.shape))
 const typed = computed(() => (parsed.value.ok && parsed.value.value.is === 'value' ? parsed.value.value.si : undefined))
 watch(
   () => props.card.id,
@@ -42,7 +42,7 @@ watch(
 watch(text, () => (refusal.value = ''))
 
 function take(value = text.value) {
-  const r = readReading(value, props.card.shape)
+  const r = parseReading(value, props.card.shape)
   if (!r.ok) {
     refusal.value = describeProblem(r.problems[0])
     return
@@ -144,7 +144,7 @@ const chips = computed(() => {
         <p class="small soft read">
           {{
             typed !== undefined && dimension
-              ? `Understood as ${sayQuantity(typed, dimension)}`
+              ? `Understood as ${formatQuantity(typed, dimension)}`
               : card.shape.takes === 'times'
                 ? 'Type how many of how many times: 10/10'
                 : 'Type what the meter shows: OL, 2k7, 118.6, 0.4'
@@ -177,7 +177,7 @@ const chips = computed(() => {
             <td class="number">
               {{ card.healthy.text
               }}<span v-if="card.healthy.sd !== undefined && dimension" class="soft">
-                ± {{ sayQuantity(2 * card.healthy.sd, dimension) }}</span
+                ± {{ formatQuantity(2 * card.healthy.sd, dimension) }}</span
               >
             </td>
           </tr>
