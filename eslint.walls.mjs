@@ -50,6 +50,11 @@ const same = (type, key) => ({
 })
 
 const elements = [
+  ...['physics', 'model', 'simulation', 'diagnosis'].map((group) => ({
+    type: 'core',
+    pattern: `core/${group}/*`,
+    capture: ['room'],
+  })),
   { type: 'core', pattern: 'core/*', capture: ['room'] },
   { type: 'contracts', pattern: 'shared/contracts' },
   { type: 'feature', pattern: 'app/features/*', capture: ['name'] },

@@ -1,4 +1,4 @@
-import type { Component } from '../core/circuit'
+import type { Component } from '../core/physics/circuit'
 import { findMeter, SENSES } from '../core/instrument'
 import { makeVariant, type Machine, type Present } from '../core/machine'
 import { WORKED } from '../core/plan'
@@ -13,7 +13,7 @@ import {
   type PlainLive,
   type PlainRun,
 } from '../core/reference'
-import type { Stretch } from '../core/water'
+import type { WaterLink } from '../core/physics/water'
 import { flat, normal, pick, type Random } from './random'
 
 /** Chance that a hand slips: another scale, another test's terminals, any number. */
@@ -209,7 +209,7 @@ export class TrueMachine {
 /** The meter is one more resistor in the network, which is solved again as a whole. */
 function voltsWith(live: PlainLive, a: number, b: number, meterId: string): number {
   const { input, shows } = findMeter(meterId)!
-  const loaded: Component[] = [...live.electrics.components().components, { t: 'R', a, b, ohms: input! }]
+  const loaded: Component[] = [...live.electrics.components().components, { type: 'R', a, b, ohms: input! }]
   const { ac, dc } = solveBoth(live.variant.machine.nodes, loaded, live.omega)
   return plainVolts(shows === 'dc' ? dc : ac, a, b)
 }
@@ -217,33 +217,33 @@ function voltsWith(live: PlainLive, a: number, b: number, meterId: string): numb
 /** One volt behind 10 kΩ is put across the points; the resistance follows from what is left of it. */
 function ohmsOf(nodes: number, components: readonly Component[], a: number, b: number): number {
   const dead = components
-    .filter((c) => c.t !== 'RECT')
-    .map((c) => (c.t === 'VAC' || c.t === 'VDC' ? { ...c, volts: 0 } : c))
-  const { dc } = solveBoth(nodes, [...dead, { t: 'VDC', a, b, ohms: 1e4, volts: 1 }], 1)
+    .filter((c) => c.type !== 'RECT')
+    .map((c) => (c.type === 'VAC' || c.type === 'VDC' ? { ...c, volts: 0 } : c))
+  const { dc } = solveBoth(nodes, [...dead, { type: 'VDC', a, b, ohms: 1e4, volts: 1 }], 1)
   const volts = plainVolts(dc, a, b)
   return volts > 1 - 1e-9 ? Infinity : (1e4 * volts) / (1 - volts)
 }
 
 /** Opens a joint and lets the water run into a bucket, or through a needle of known resistance before a gauge. */
 function drawn(live: PlainLive, node: number, what: 'pressure' | 'bucket'): number {
-  const upstream = live.water.stretches().stretches.filter((s) => s.from !== node)
-  const heads = live.water.heads().slice()
+  const upstream = live.water.links().links.filter((s) => s.from !== node)
+  const fixedPressures = live.water.fixedPressures().slice()
   if (what === 'bucket') {
-    heads[node] = 0
-    const flow = waterSolver(upstream, heads)(heads)
+    fixedPressures[node] = 0
+    const flow = waterSolver(upstream, fixedPressures)(fixedPressures)
     return upstream.reduce((q, s, k) => q + (s.to === node ? flow[k] : 0), 0)
   }
-  const needle: Stretch = {
+  const needle: WaterLink = {
     from: node,
-    to: heads.length,
-    square: 1e22,
+    to: fixedPressures.length,
+    quadratic: 1e22,
     linear: 0,
-    rated: Infinity,
-    beyond: 0,
-    head: 0,
+    ratedFlow: Infinity,
+    regulatorSlope: 0,
+    pressureRise: 0,
     oneWay: false,
   }
-  const open = Float64Array.from([...heads, 0])
+  const open = Float64Array.from([...fixedPressures, 0])
   const q = waterSolver([...upstream, needle], open)(open)[upstream.length]
-  return needle.square * q * q
+  return needle.quadratic * q * q
 }

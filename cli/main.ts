@@ -2,7 +2,7 @@ import { existsSync, readFileSync } from 'node:fs'
 import { parseArgs } from 'node:util'
 import { LineCounter, parse, parseDocument } from 'yaml'
 import { z } from 'zod'
-import { writeNetlist } from '../core/circuit'
+import { writeNetlist } from '../core/physics/circuit'
 import { readEvidence, type Evidence } from '../core/evidence'
 import {
   advise,

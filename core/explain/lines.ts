@@ -1,4 +1,4 @@
-import { admittanceOf, newAdmittance } from '../circuit'
+import { admittanceOf, newAdmittance } from '../physics/circuit'
 import { shortestPath } from '../foundation/shortest-path'
 import { atomsOf } from '../sheet'
 import type { Bench } from '../procedure'
@@ -44,7 +44,7 @@ function edgesOf(plant: Plant, hertz: number): Edge[] {
     plant.componentsOf(p).flatMap((c): Edge[] => {
       const { re, im } = admittanceOf(c, 'ac', 2 * Math.PI * hertz, y)
       const ohms = 1 / Math.max(Math.hypot(re, im), 1e-12)
-      if (c.t !== 'T' && c.t !== 'RECT') return [{ part: p.index, a: c.a, b: c.b, ohms }]
+      if (c.type !== 'T' && c.type !== 'RECT') return [{ part: p.index, a: c.a, b: c.b, ohms }]
       // A transformer or rectifier is passed from its far side to its near side, live to live and return to return.
       return [
         { part: p.index, a: c.a, b: c.c, ohms: 1 },

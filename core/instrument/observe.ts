@@ -1,16 +1,16 @@
 import {
   ampsThrough,
-  portAt,
-  portChange,
+  portBetween,
+  portVoltageChange,
   solveCircuit,
   WAVES,
   type Component,
   type Port,
   type Solution,
-} from '../circuit'
+} from '../physics/circuit'
 import type { Part } from '../kinds'
 import { Plant } from '../simulate'
-import { reachesOf, solveWater } from '../water'
+import { subnetworksOf, solveWater } from '../physics/water'
 import type { Meter } from './meters'
 
 /** Above this a point counts as live for an ohmmeter, V. */
@@ -75,7 +75,7 @@ function nudges(plant: Plant, s: Solution): Nudges[] {
     const before = owners.flatMap((p) => plant.componentsOf(p))
     const after = stampOf(scratch, owners).map((c, i) => {
       const was = before[i]
-      return c.t === 'RECT' && was?.t === 'RECT' ? { ...c, load: was.load, volts: was.volts } : c
+      return c.type === 'RECT' && was?.type === 'RECT' ? { ...c, load: was.load, volts: was.volts } : c
     })
     const pairs = before.flatMap((c, i): [Component, Component][] =>
       after[i] && changed(c, after[i]) ? [[c, after[i]]] : [],
@@ -93,7 +93,7 @@ function portSensitivity(plant: Plant, s: Solution, port: Port, loaded: number):
   if (size === 0) return out
   for (const { param, pairs } of nudges(plant, s))
     for (const [before, after] of pairs) {
-      const [re, im] = portChange(s, port, before, after)
+      const [re, im] = portVoltageChange(s, port, before, after)
       out[param] += (loaded * (port.re * re + port.im * im)) / size
     }
   if (s.analysis === 'dc') addThroughRectifiers(plant, s, port, loaded * Math.sign(port.re), out)
@@ -103,9 +103,9 @@ function portSensitivity(plant: Plant, s: Solution, port: Port, loaded: number):
 /** What moves the AC side of a rectifier moves the mean on its DC side with it. */
 function addThroughRectifiers(plant: Plant, s: Solution, port: Port, weight: number, out: Float64Array): void {
   for (const c of s.components) {
-    if (c.t !== 'RECT' || !Number.isFinite(c.load)) continue
+    if (c.type !== 'RECT' || !Number.isFinite(c.load)) continue
     const ac = plant.ac()
-    const side = portAt(ac, c.a, c.b)
+    const side = portBetween(ac, c.a, c.b)
     const gain = (port.adjointRe[c.c] - port.adjointRe[c.d]) / c.ohms
     const through = portSensitivity(plant, ac, side, WAVES[c.wave].mean * gain * weight)
     for (let i = 0; i < out.length; i++) out[i] += through[i]
@@ -114,8 +114,8 @@ function addThroughRectifiers(plant: Plant, s: Solution, port: Port, weight: num
 
 /** Share of the mean that an AC-coupled meter still sees in the island of a node: the ripple of its rectifier. */
 function rippleAt(dc: Solution, node: number): number {
-  const feeding = dc.components.find((c) => c.t === 'RECT' && dc.island[c.c] === dc.island[node])
-  return feeding?.t === 'RECT' ? WAVES[feeding.wave].ripple : 0
+  const feeding = dc.components.find((c) => c.type === 'RECT' && dc.island[c.c] === dc.island[node])
+  return feeding?.type === 'RECT' ? WAVES[feeding.wave].ripple : 0
 }
 
 const nothing = (plant: Plant): Shown => ({
@@ -138,7 +138,7 @@ function voltsOf(plant: Plant, s: Solution, input: number, a: number, b: number)
 }
 
 function freshVolts(plant: Plant, s: Solution, input: number, a: number, b: number): Shown {
-  const port = portAt(s, a, b)
+  const port = portBetween(s, a, b)
   if (!port.connected) return nothing(plant)
   const loaded = input / Math.hypot(input + port.zRe, port.zIm)
   return {
@@ -212,9 +212,9 @@ export function showOhms(plant: Plant, meter: Meter, a: number, b: number, alone
   const ohmsWith = (components: readonly Component[]): number => {
     // Sources are cut or dead; a rectifier blocks the small voltage of an ohmmeter.
     const dead = components
-      .filter((c) => c.t !== 'RECT')
-      .map((c) => (c.t === 'VAC' || c.t === 'VDC' ? { ...c, volts: 0 } : c))
-    const port = portAt(solveCircuit(machine.nodes, dead, 'dc', 0), a, b)
+      .filter((c) => c.type !== 'RECT')
+      .map((c) => (c.type === 'VAC' || c.type === 'VDC' ? { ...c, volts: 0 } : c))
+    const port = portBetween(solveCircuit(machine.nodes, dead, 'dc', 0), a, b)
     return port.connected ? port.zRe : Infinity
   }
   const own = alone ? [alone] : plant.variant.parts
@@ -252,9 +252,9 @@ function ampsIn(plant: Plant, s: Solution, part: Part): Shown {
     const amps = ampsThrough(s, c)
     if (amps > value) [value, lead] = [amps, c]
   }
-  if (!lead || lead.t === 'T' || lead.t === 'RECT') return { ...none, value }
+  if (!lead || lead.type === 'T' || lead.type === 'RECT') return { ...none, value }
   // I = y·V: the change of V comes from the adjoint, the change of y from the component itself.
-  const port = portAt(s, lead.a, lead.b)
+  const port = portBetween(s, lead.a, lead.b)
   const size = Math.hypot(port.re, port.im)
   if (size === 0) return { ...none, value }
   const sensitivity = portSensitivity(plant, s, port, value / size)
@@ -271,7 +271,7 @@ export function showWater(plant: Plant, part: Part, port: string, what: 'pressur
   const { network } = plant.waterNow()
   let known = drawn.get(network)
   if (!known) drawn.set(network, (known = new Map()))
-  const key = `${part.w[port]}|${what}|${plant.heads().join()}`
+  const key = `${part.w[port]}|${what}|${plant.fixedPressures().join()}`
   let shown = known.get(key)
   if (!shown) known.set(key, (shown = drawWater(plant, part.w[port], what)))
   return shown
@@ -281,29 +281,29 @@ function drawWater(plant: Plant, node: number, what: 'pressure' | 'bucket'): Sho
   const { machine } = plant.variant
   const { network } = plant.waterNow()
   // The joint behind the port is undone: what lies downstream of it is not there.
-  const upstream = network.stretches.filter((s) => s.from !== node)
-  const fixed = plant.heads()
+  const upstream = network.links.filter((s) => s.from !== node)
+  const fixed = plant.fixedPressures()
   if (what === 'bucket') fixed[node] = 0
-  const near = reachesOf(machine.waterNodes, upstream, fixed).find((r) =>
-    r.stretches.some((k) => upstream[k].to === node),
+  const near = subnetworksOf(machine.waterNodes, upstream, fixed).find((r) =>
+    r.links.some((k) => upstream[k].to === node),
   )
   const sensitivity = new Float64Array(machine.params.length)
   if (!near) return { is: 'value', value: 0, sensitivity }
   const measure = (p: Plant): number => {
-    const heads = p.heads()
-    if (what === 'bucket') heads[node] = 0
-    const all = p.stretches().filter((s) => s.from !== node)
-    const stretches = near.stretches.map((k) => all[k])
-    const solved = solveWater(machine.waterNodes, stretches, heads)
+    const pressures = p.fixedPressures()
+    if (what === 'bucket') pressures[node] = 0
+    const all = p.links().filter((s) => s.from !== node)
+    const links = near.links.map((k) => all[k])
+    const solved = solveWater(machine.waterNodes, links, pressures)
     if (what === 'pressure') return solved.pressure[node]
-    return stretches.reduce((q, s, k) => q + (s.to === node ? solved.flow[k] : 0), 0)
+    return links.reduce((q, s, k) => q + (s.to === node ? solved.flow[k] : 0), 0)
   }
   const value = measure(plant)
   const owners = plant.variant.parts.filter((p) => {
     const k = network.of[p.index]
     return (
-      (k >= 0 && near.stretches.some((i) => upstream[i] === network.stretches[k])) ||
-      Object.values(p.w).some((n) => near.heads.includes(n))
+      (k >= 0 && near.links.some((i) => upstream[i] === network.links[k])) ||
+      Object.values(p.w).some((n) => near.boundaryNodes.includes(n))
     )
   })
   const values = plant.v.slice()

@@ -1,4 +1,4 @@
-import type { Component } from '../circuit'
+import type { Component } from '../physics/circuit'
 import { copper } from './copper'
 import type { KindSpec, Live, Part } from './contract'
 
@@ -30,7 +30,7 @@ export const coilVolts = ({ e, mode }: Part, live: Live): number => (live.m[mode
 export function stampCoil({ e, param, mode }: Part, { v, m, ambient }: Live, emit: (c: Component) => void): void {
   if (m[mode.coil] === 0) return
   const henries = m[mode.plunger] ? v[param['henries-in']] : v[param['henries-out']]
-  emit({ t: 'RL', a: e.a, b: e.b, ohms: v[param.ohms] * copper(ambient), henries })
+  emit({ type: 'RL', a: e.a, b: e.b, ohms: v[param.ohms] * copper(ambient), henries })
 }
 
 /** What the plunger wants now: 1 pulled, 0 back at rest, undefined when it is content. */

@@ -1,6 +1,6 @@
-import type { Component } from '../circuit'
+import type { Component } from '../physics/circuit'
 import type { Dimension } from '../foundation/quantity'
-import type { Stretch } from '../water'
+import type { WaterLink } from '../physics/water'
 
 /**
  * What every kind of part must say. The engine knows only this contract and names no kind.
@@ -129,10 +129,10 @@ export interface KindPhysics {
   stamp?(part: Part, live: Live, emit: (c: Component) => void): void
   /** Set when what `stamp` gives follows continuous states: a source voltage, or a resistance. */
   stampFollowsState?: 'source' | 'resistance'
-  /** Water stretches of the part as it stands. */
-  flow?(part: Part, live: Live, emit: (s: Stretch) => void): void
+  /** Water links of the part as it stands. */
+  flow?(part: Part, live: Live, emit: (s: WaterLink) => void): void
   /** Nodes held at a fixed pressure, Pa. */
-  heads?(part: Part, live: Live, emit: (node: number, pascals: number) => void): void
+  fixedPressures?(part: Part, live: Live, emit: (node: number, pascals: number) => void): void
   /** Temperature of the water that comes from a node, °C. */
   temperatures?(part: Part, live: Live, emit: (node: number, celsius: number) => void): void
   /** Adds to the rates of change of the part's states, or of a part that it refers to. */

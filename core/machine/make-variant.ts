@@ -1,4 +1,4 @@
-import type { Component } from '../circuit'
+import type { Component } from '../physics/circuit'
 import type { Part } from '../kinds'
 import type { Edit, Machine, Present, Variant } from './types'
 
@@ -49,7 +49,7 @@ export function makeVariant(
     if (edit.jumper !== undefined) {
       const { terminals } = machine.kinds[edit.jumper]
       const { e } = parts[edit.jumper]
-      extra.push({ t: 'R', a: e[terminals[0]], b: e[terminals[1]], ohms: JUMPER_OHMS })
+      extra.push({ type: 'R', a: e[terminals[0]], b: e[terminals[1]], ohms: JUMPER_OHMS })
     }
   }
   return { machine, parts, values: v, sds, held, extra }

@@ -1,4 +1,4 @@
-import type { Component } from '../circuit'
+import type { Component } from '../physics/circuit'
 import type { Kind, Part } from '../kinds'
 import type { Dimension } from '../foundation/quantity'
 import type { Condition, Severity, Sheet } from '../sheet'

@@ -481,7 +481,7 @@ export class Predictor {
   private get pressures(): number[] {
     const { parts, kinds, params } = this.bench.machine
     return parts
-      .filter((p) => kinds[p.index].heads)
+      .filter((p) => kinds[p.index].fixedPressures)
       .flatMap((p) => Object.values(p.param).filter((i) => params[i].dimension === 'pressure' && params[i].sd > 0))
   }
   /** The run of a member with a pressure one standard deviation up. */

@@ -1,4 +1,4 @@
-import { WAVES, type Component } from '../circuit'
+import { WAVES, type Component } from '../physics/circuit'
 
 /**
  * A plain second solver for circuits: nodal analysis with full complex Gaussian elimination and partial pivoting,
@@ -13,7 +13,7 @@ export interface PlainSolution {
 
 /** Impedance of a two-terminal component as [re, im], Ω; `undefined` when it carries nothing at this frequency. */
 function impedance(c: Component, omega: number): [number, number] | undefined {
-  switch (c.t) {
+  switch (c.type) {
     case 'R':
       return [c.ohms, 0]
     case 'RL':
@@ -74,11 +74,11 @@ export function solvePlain(
     const z = impedance(c, omega)
     if (z) {
       if (c.a !== c.b) branch(c.a, c.b, inverse(z))
-      if ((c.t === 'VAC' && omega > 0) || (c.t === 'VDC' && omega === 0)) {
+      if ((c.type === 'VAC' && omega > 0) || (c.type === 'VDC' && omega === 0)) {
         drive[2 * c.a] += c.volts / c.ohms
         drive[2 * c.b] -= c.volts / c.ohms
       }
-    } else if (c.t === 'RECT') {
+    } else if (c.type === 'RECT') {
       const load = loads[rectifier++]
       if (omega > 0 && load && Number.isFinite(load.ohms)) branch(c.a, c.b, [1 / load.ohms, 0])
       if (omega === 0) {
@@ -86,7 +86,7 @@ export function solvePlain(
         drive[2 * c.c] += (load?.volts ?? 0) / c.ohms
         drive[2 * c.d] -= (load?.volts ?? 0) / c.ohms
       }
-    } else if (c.t === 'T') {
+    } else if (c.type === 'T') {
       if (omega === 0) {
         branch(c.a, c.b, [1 / c.ohms, 0])
         branch(c.c, c.d, [1 / c.ohms2, 0])
@@ -167,10 +167,10 @@ export function solveBoth(
   components: readonly Component[],
   omega: number,
 ): { ac: PlainSolution; dc: PlainSolution } {
-  const rectifiers = components.filter((c) => c.t === 'RECT')
+  const rectifiers = components.filter((c) => c.type === 'RECT')
   const loads = rectifiers.map((own, i) => {
     // One volt on this rectifier alone: the current it gives is one over the resistance it works into.
-    const dead = components.map((c) => (c.t === 'VDC' ? { ...c, volts: 0 } : c))
+    const dead = components.map((c) => (c.type === 'VDC' ? { ...c, volts: 0 } : c))
     const s = solvePlain(
       nodes,
       dead,
@@ -178,7 +178,7 @@ export function solveBoth(
       rectifiers.map((_, k) => ({ ohms: Infinity, volts: k === i ? 1 : 0 })),
     )
     const amps = (1 - (s.re[own.c] - s.re[own.d])) / own.ohms
-    return { ohms: amps > 1e-12 ? WAVES[own.wave].drawn / amps : Infinity, volts: 0 }
+    return { ohms: amps > 1e-12 ? WAVES[own.wave].loadRatio / amps : Infinity, volts: 0 }
   })
   const ac = solvePlain(nodes, components, omega, loads)
   rectifiers.forEach((r, i) => (loads[i].volts = WAVES[r.wave].mean * plainVolts(ac, r.a, r.b)))
@@ -189,6 +189,6 @@ export function solveBoth(
 export function plainAmps(s: PlainSolution, c: Component, omega: number): number {
   const z = impedance(c, omega)
   if (!z) return 0
-  const emf = (c.t === 'VAC' && omega > 0) || (c.t === 'VDC' && omega === 0) ? c.volts : 0
+  const emf = (c.type === 'VAC' && omega > 0) || (c.type === 'VDC' && omega === 0) ? c.volts : 0
   return Math.hypot(...times([s.re[c.a] - s.re[c.b] - emf, s.im[c.a] - s.im[c.b]], inverse(z)))
 }

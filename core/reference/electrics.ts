@@ -1,4 +1,4 @@
-import type { Component } from '../circuit'
+import type { Component } from '../physics/circuit'
 import type { Kind, Part } from '../kinds'
 import { plainAmps, plainVolts, solveBoth, solvePlain, type PlainSolution } from './circuit'
 import type { PlainLive } from './live'
@@ -76,15 +76,17 @@ export class PlainElectrics {
     if (!solved) {
       const { components, owner } = this.components()
       const { nodes } = this.live.variant.machine
-      const only = (at: number) => components.map((c, i) => (c.t === 'VDC' ? { ...c, volts: i === at ? 1 : 0 } : c))
+      const only = (at: number) => components.map((c, i) => (c.type === 'VDC' ? { ...c, volts: i === at ? 1 : 0 } : c))
       const { ac, dc: base } = solveBoth(nodes, only(-1), this.live.omega)
-      const unit = components.flatMap((c, at) => (c.t === 'VDC' ? [{ at, gives: solvePlain(nodes, only(at), 0) }] : []))
+      const unit = components.flatMap((c, at) =>
+        c.type === 'VDC' ? [{ at, gives: solvePlain(nodes, only(at), 0) }] : [],
+      )
       const follow = new Set(
         this.followers.flatMap((p) => (this.kinds[p.index].stampFollowsState === 'resistance' ? [p.index] : [])),
       )
       const moving = components.flatMap((c, at) => {
-        if (c.t !== 'R' || !follow.has(owner[at])) return []
-        const driven: Component = { t: 'VDC', a: c.a, b: c.b, ohms: AMPERE, volts: AMPERE }
+        if (c.type !== 'R' || !follow.has(owner[at])) return []
+        const driven: Component = { type: 'VDC', a: c.a, b: c.b, ohms: AMPERE, volts: AMPERE }
         return [{ at, ohms: c.ohms, gives: solvePlain(nodes, [...only(-1), driven], 0) }]
       })
       const follows = this.followers.map((part) => ({ part, first: owner.indexOf(part.index) }))
@@ -106,7 +108,7 @@ export class PlainElectrics {
     }
     const volts = Float64Array.from(unit, ({ at }) => {
       const c = now[at]
-      return c.t === 'VDC' ? c.volts : 0
+      return c.type === 'VDC' ? c.volts : 0
     })
     if (!moving.length) return (this.sources = { volts, amps: new Float64Array(0) })
     // A conductance that is greater by δ draws δ·w more: Σ over the others of what that does to w, solved for w.
@@ -114,7 +116,7 @@ export class PlainElectrics {
     const n = moving.length
     const more = moving.map(({ at, ohms }) => {
       const c = now[at]
-      return c.t === 'R' ? 1 / c.ohms - 1 / ohms : 0
+      return c.type === 'R' ? 1 / c.ohms - 1 / ohms : 0
     })
     const rows = moving.map((_, j) => [
       ...moving.map(({ gives }, k) => (j === k ? 1 : 0) + across(gives, j) * more[k]),

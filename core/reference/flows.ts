@@ -1,12 +1,12 @@
 import type { Kind, Part } from '../kinds'
-import type { Stretch } from '../water'
+import type { WaterLink } from '../physics/water'
 import type { PlainLive } from './live'
 import { waterSolver } from './water'
 
 /** Pressures, flows and temperatures of the water as the machine stands, from a full solution of the network. */
 export class PlainFlows {
-  private network: { stretches: Stretch[]; of: Int32Array; solve: (fixed: Float64Array) => Float64Array } | undefined
-  private flows: { heads: Float64Array; flow: Float64Array } | undefined
+  private network: { links: WaterLink[]; of: Int32Array; solve: (fixed: Float64Array) => Float64Array } | undefined
+  private flows: { fixed: Float64Array; flow: Float64Array } | undefined
   /** Of this instant, until a mode or a state moves: fixed pressures, and celsius of the water at each node. */
   private fixed: Float64Array | undefined
   private warm: Map<number, number> | undefined
@@ -17,7 +17,7 @@ export class PlainFlows {
   constructor(private readonly live: PlainLive) {
     const { parts, machine } = live.variant
     this.kinds = machine.kinds
-    this.heading = parts.filter((p) => this.kinds[p.index].heads)
+    this.heading = parts.filter((p) => this.kinds[p.index].fixedPressures)
     this.warming = parts.filter((p) => this.kinds[p.index].temperatures)
   }
   /** To be called after a mode has changed. */
@@ -32,45 +32,49 @@ export class PlainFlows {
   }
 
   /** Fixed pressures, Pa, NaN where there is none; not to be changed. */
-  heads(): Float64Array {
+  fixedPressures(): Float64Array {
     if (this.fixed) return this.fixed
     const fixed = new Float64Array(this.live.variant.machine.waterNodes).fill(NaN)
     for (const part of this.heading)
-      this.kinds[part.index].heads!(part, this.live, (node, pascals) => (fixed[node] = pascals))
+      this.kinds[part.index].fixedPressures!(part, this.live, (node, pascals) => (fixed[node] = pascals))
     return (this.fixed = fixed)
   }
-  stretches(): { stretches: Stretch[]; of: Int32Array } {
-    const stretches: Stretch[] = []
+  links(): { links: WaterLink[]; of: Int32Array } {
+    const links: WaterLink[] = []
     const of = new Int32Array(this.live.variant.parts.length).fill(-1)
     for (const part of this.live.variant.parts)
-      this.kinds[part.index].flow?.(part, this.live, (s) => (of[part.index] = stretches.push(s) - 1))
-    return { stretches, of }
+      this.kinds[part.index].flow?.(part, this.live, (s) => (of[part.index] = links.push(s) - 1))
+    return { links, of }
   }
-  private water(): { stretches: Stretch[]; of: Int32Array; flow: Float64Array } {
-    const heads = this.heads()
+  private water(): { links: WaterLink[]; of: Int32Array; flow: Float64Array } {
+    const fixed = this.fixedPressures()
     if (!this.network) {
-      const { stretches, of } = this.stretches()
-      this.network = { stretches, of, solve: waterSolver(stretches, heads) }
+      const { links, of } = this.links()
+      this.network = { links, of, solve: waterSolver(links, fixed) }
     }
-    if (!this.flows || (this.flows.heads !== heads && heads.some((p, i) => !Object.is(p, this.flows!.heads[i]))))
-      this.flows = { heads, flow: this.network.solve(heads) }
-    this.flows.heads = heads
-    return { stretches: this.network.stretches, of: this.network.of, flow: this.flows.flow }
+    if (!this.flows || (this.flows.fixed !== fixed && fixed.some((p, i) => !Object.is(p, this.flows!.fixed[i]))))
+      this.flows = { fixed, flow: this.network.solve(fixed) }
+    this.flows.fixed = fixed
+    return { links: this.network.links, of: this.network.of, flow: this.flows.flow }
   }
   pressure(node: number): number {
-    const fixed = this.heads()
+    const fixed = this.fixedPressures()
     if (!Number.isNaN(fixed[node])) return fixed[node]
-    // Walk from a node of known pressure, losing what each stretch loses at its flow.
-    const { stretches, flow } = this.water()
+    // Walk from a node of known pressure, losing what each link loses at its flow.
+    const { links, flow } = this.water()
     const known = new Map<number, number>()
     fixed.forEach((p, i) => Number.isNaN(p) || known.set(i, p))
     for (let again = true; again && !known.has(node);) {
       again = false
-      stretches.forEach((s, k) => {
+      links.forEach((s, k) => {
         if (known.has(s.from) === known.has(s.to)) return
         const q = flow[k]
-        const loss = s.linear * q + s.square * q * Math.abs(q) + (q > s.rated ? s.beyond * (q - s.rated) : 0) - s.head
-        // Behind a closed one-way stretch nothing can be said.
+        const loss =
+          s.linear * q +
+          s.quadratic * q * Math.abs(q) +
+          (q > s.ratedFlow ? s.regulatorSlope * (q - s.ratedFlow) : 0) -
+          s.pressureRise
+        // Behind a closed one-way link nothing can be said.
         if (s.oneWay && q < 0) return
         if (known.has(s.from)) known.set(s.to, known.get(s.from)! - loss)
         else known.set(s.from, known.get(s.to)! + loss)
@@ -84,21 +88,21 @@ export class PlainFlows {
     return of[part.index] < 0 ? 0 : flow[of[part.index]]
   }
   inflow(node: number): number {
-    const { stretches, flow } = this.water()
-    return stretches.reduce((q, s, k) => q + (s.to === node ? flow[k] : 0) - (s.from === node ? flow[k] : 0), 0)
+    const { links, flow } = this.water()
+    return links.reduce((q, s, k) => q + (s.to === node ? flow[k] : 0) - (s.from === node ? flow[k] : 0), 0)
   }
   /** Celsius of the water at each node that any reaches. */
   private warmths(): Map<number, number> {
     if (this.warm) return this.warm
-    const { stretches, flow } = this.water()
+    const { links, flow } = this.water()
     const known = new Map<number, number>()
     for (const part of this.warming)
       this.kinds[part.index].temperatures!(part, this.live, (n, celsius) => known.set(n, celsius))
     if (flow.every((q) => q === 0)) return (this.warm = known)
     // Downstream from the sources, one mixing point after another.
-    for (let round = 0; round < stretches.length; round++) {
+    for (let round = 0; round < links.length; round++) {
       const mix = new Map<number, { q: number; qt: number; open: boolean }>()
-      stretches.forEach((s, k) => {
+      links.forEach((s, k) => {
         const [up, down] = flow[k] >= 0 ? [s.from, s.to] : [s.to, s.from]
         if (known.has(down) || flow[k] === 0) return
         const at = mix.get(down) ?? { q: 0, qt: 0, open: false }
@@ -117,9 +121,9 @@ export class PlainFlows {
     return (this.warm = known)
   }
   warmthInto(node: number): number {
-    const { stretches, flow } = this.water()
+    const { links, flow } = this.water()
     const known = this.warmths()
-    return stretches.reduce((sum, s, k) => {
+    return links.reduce((sum, s, k) => {
       if (flow[k] === 0 || (s.to !== node && s.from !== node)) return sum
       const up = flow[k] >= 0 ? s.from : s.to
       return sum + (s.to === node ? flow[k] : -flow[k]) * (known.get(up) ?? this.live.ambient)

@@ -1,16 +1,16 @@
-import type { Stretch } from '../water'
+import type { WaterLink } from '../physics/water'
 
 /**
  * A plain second solver for water: the flow of each chain by a bracketed root, the pressures where chains meet by one
  * too, one after another, round after round until nothing moves. Slow and sure; the networks are small.
  *
  * @param fixed Pa per node, NaN where unknown; which nodes are fixed must not change between calls
- * @returns a function from fixed pressures to m³/s per stretch
+ * @returns a function from fixed pressures to m³/s per link
  */
-export function waterSolver(stretches: readonly Stretch[], fixed: Float64Array): (fixed: Float64Array) => Float64Array {
-  const free = [...new Set(stretches.flatMap((s) => [s.from, s.to]))].filter((n) => Number.isNaN(fixed[n]))
+export function waterSolver(links: readonly WaterLink[], fixed: Float64Array): (fixed: Float64Array) => Float64Array {
+  const free = [...new Set(links.flatMap((s) => [s.from, s.to]))].filter((n) => Number.isNaN(fixed[n]))
   // Stretches in series at a free node that nothing else meets are one chain with one flow.
-  const chains = chainsOf(stretches, new Set(free))
+  const chains = chainsOf(links, new Set(free))
   const joints = free.filter((n) => chains.some((c) => c.from === n || c.to === n))
   const pressure = fixed.map((p) => (Number.isNaN(p) ? 0 : p))
   const last = chains.map(() => ({ gap: NaN, q: 0 }))
@@ -37,10 +37,10 @@ export function waterSolver(stretches: readonly Stretch[], fixed: Float64Array):
       }
       if (moved < 1e-3) break
     }
-    const out = new Float64Array(stretches.length)
+    const out = new Float64Array(links.length)
     chains.forEach((c, k) => {
       const q = flowOf(k)
-      for (const l of c.links) out[l.index] = l.forward ? q : -q
+      for (const l of c.steps) out[l.index] = l.forward ? q : -q
     })
     return out
   }
@@ -82,34 +82,34 @@ function risingRoot(f: (x: number) => number, near: number, width: number, withi
 
 function lossAlong(c: Chain, q: number): number {
   let sum = 0
-  for (const { s, forward } of c.links) {
+  for (const { link: s, forward } of c.steps) {
     const own = forward ? q : -q
     const loss =
       s.linear * own +
-      s.square * own * Math.abs(own) +
-      (own > s.rated ? s.beyond * (own - s.rated) : 0) +
+      s.quadratic * own * Math.abs(own) +
+      (own > s.ratedFlow ? s.regulatorSlope * (own - s.ratedFlow) : 0) +
       (s.oneWay && own < 0 ? 1e15 * own : 0) -
-      s.head
+      s.pressureRise
     sum += forward ? loss : -loss
   }
   return sum
 }
 
-interface Link {
-  s: Stretch
+interface Step {
+  link: WaterLink
   index: number
   forward: boolean
 }
 interface Chain {
   from: number
   to: number
-  links: Link[]
+  steps: Step[]
 }
 
 /** Cuts a network into chains between nodes that are fixed or branch. A chain that ends in nothing carries nothing. */
-function chainsOf(stretches: readonly Stretch[], free: ReadonlySet<number>): Chain[] {
+function chainsOf(links: readonly WaterLink[], free: ReadonlySet<number>): Chain[] {
   const at = new Map<number, number[]>()
-  stretches.forEach((s, k) => [s.from, s.to].forEach((n) => at.set(n, [...(at.get(n) ?? []), k])))
+  links.forEach((s, k) => [s.from, s.to].forEach((n) => at.set(n, [...(at.get(n) ?? []), k])))
   const passes = (n: number) => free.has(n) && at.get(n)!.length === 2
   const ends = (n: number) => free.has(n) && at.get(n)!.length === 1
   const used = new Set<number>()
@@ -118,18 +118,18 @@ function chainsOf(stretches: readonly Stretch[], free: ReadonlySet<number>): Cha
     if (passes(node)) continue
     for (const first of own) {
       if (used.has(first)) continue
-      const links: Link[] = []
+      const steps: Step[] = []
       let [here, k] = [node, first]
       for (;;) {
         used.add(k)
-        const s = stretches[k]
+        const s = links[k]
         const forward = s.from === here
-        links.push({ s, index: k, forward })
+        steps.push({ link: s, index: k, forward })
         here = forward ? s.to : s.from
         if (!passes(here)) break
         k = at.get(here)!.find((other) => other !== k)!
       }
-      if (!ends(here) && !ends(node)) chains.push({ from: node, to: here, links })
+      if (!ends(here) && !ends(node)) chains.push({ from: node, to: here, steps })
     }
   }
   return chains

@@ -1,7 +1,7 @@
-import type { Component } from '../circuit'
+import type { Component } from '../physics/circuit'
 import type { Kind, Live, Part } from '../kinds'
 import type { Machine, Variant } from '../machine'
-import type { Stretch } from '../water'
+import type { WaterLink } from '../physics/water'
 
 /** A machine in which nothing flows: enough for what `stamp` and `flow` look at. */
 class Resting implements Live {
@@ -61,10 +61,10 @@ export function influenceOf(machine: Machine): Influence {
     if (!kind.stamp && !kind.flow) continue
     const face = () => {
       const components: Component[] = []
-      const stretches: Stretch[] = []
+      const links: WaterLink[] = []
       kind.stamp?.(part, plant, (c) => components.push(c))
-      kind.flow?.(part, plant, (s) => stretches.push(s))
-      return { circuit: JSON.stringify(components), water: JSON.stringify(stretches) }
+      kind.flow?.(part, plant, (s) => links.push(s))
+      return { circuit: JSON.stringify(components), water: JSON.stringify(links) }
     }
     const modes = (kind.modes ?? []).map((spec) => ({ index: part.mode[spec.name], count: spec.values.length }))
     const total = modes.reduce((n, { count }) => n * count, 1)
@@ -142,7 +142,7 @@ export interface Roles {
   followers: readonly Part[]
   /** Those of the followers whose resistance follows. */
   resistive: readonly Part[]
-  heads: readonly Part[]
+  fixedPressures: readonly Part[]
   flows: readonly Part[]
   rates: readonly Part[]
   warm: readonly Part[]
@@ -157,7 +157,7 @@ export function rolesOf(variant: Variant): Roles {
     stamped: who((k) => k.stamp),
     followers: who((k) => k.stampFollowsState),
     resistive: who((k) => k.stampFollowsState === 'resistance'),
-    heads: who((k) => k.heads),
+    fixedPressures: who((k) => k.fixedPressures),
     flows: who((k) => k.flow),
     rates: who((k) => k.rates),
     warm: who((k) => k.temperatures),

@@ -1,5 +1,5 @@
-import type { Component, Solution } from '../circuit'
-import type { Chain, Stretch } from '../water'
+import type { Component, Solution } from '../physics/circuit'
+import type { SeriesPath, WaterLink } from '../physics/water'
 
 export interface Circuit {
   components: Component[]
@@ -16,20 +16,20 @@ export interface Circuit {
   dcIslands: Uint8Array | undefined
 }
 
-/** The water network of one set of modes, cut at its fixed heads into reaches that do not feel each other. */
-export interface Reaches {
-  stretches: Stretch[]
+/** The water network of one set of modes, cut at its fixed pressures into subnetworks that do not feel each other. */
+export interface WaterNetwork {
+  links: WaterLink[]
   /** Stretch of each part, -1 when it has none. */
   of: Int32Array
-  reaches: {
-    stretches: number[]
-    own: Stretch[]
+  subnetworks: {
+    links: number[]
+    own: WaterLink[]
     /** One pressure or none drives nothing: its water stands. */
     stands: boolean
-    /** The reach as one equation where it does not branch. */
-    chain: Chain | undefined
-    heads: number[]
-    /** Heads of the solution below, NaN before the first. */
+    /** The subnetwork as one equation where it does not branch. */
+    chain: SeriesPath | undefined
+    boundaryNodes: number[]
+    /** Boundary pressures of the solution below, NaN before the first. */
     last: Float64Array
     flow: Float64Array
     /** Its nodes of unknown pressure and what they had. */
@@ -45,7 +45,7 @@ export interface Reaches {
  */
 export interface PlantCache {
   circuits: Kept<Circuit>
-  water: Kept<Reaches>
+  water: Kept<WaterNetwork>
 }
 
 /** Circuits, and water networks, that are kept at once. */

@@ -4,18 +4,18 @@ import {
   coupleRectifiers,
   dcVoltsBetween,
   newAdmittance,
-  refreshResistances,
-  refreshSources,
+  updateResistances,
+  updateSources,
   solveCircuit,
   voltsBetween,
   type Component,
   type Solution,
-} from '../circuit'
+} from '../physics/circuit'
 import type { Live, Part } from '../kinds'
 import type { Variant } from '../machine'
-import { chainOf, reachesOf, solveChain, solveWater, type Stretch } from '../water'
+import { seriesPathOf, subnetworksOf, solveSeriesPath, solveWater, type WaterLink } from '../physics/water'
 import { fingerprintOf, influenceOf, rolesOf, type Fingerprint, type Influence, type Roles } from './influence'
-import { Kept, newPlantCache, type Circuit, type PlantCache, type Reaches } from './networks'
+import { Kept, newPlantCache, type Circuit, type PlantCache, type WaterNetwork } from './networks'
 
 /** Mixing points that one after another may stand in a row. */
 const MOST_MIXING = 40
@@ -23,7 +23,7 @@ const MOST_MIXING = 40
 interface WaterNow {
   pressure: Float64Array
   flow: Float64Array
-  network: Reaches
+  network: WaterNetwork
 }
 
 /**
@@ -37,7 +37,7 @@ export class Plant implements Live {
   private circuit: Circuit | undefined
   private sourcesFresh = false
   private water: WaterNow | undefined
-  private network: Reaches | undefined
+  private network: WaterNetwork | undefined
   private desk: { fixed: Float64Array; pressures: Float64Array; given: Float64Array } | undefined
   private warmthFresh = false
   private flows = new Float64Array(0)
@@ -164,7 +164,7 @@ export class Plant implements Live {
       this.variant.machine.kinds[part.index].stamp!(part, this, (component) => (c.components[at++] = component))
     }
     if (!resistive.length) {
-      if (c.dc) refreshSources(c.dc, c.components)
+      if (c.dc) updateSources(c.dc, c.components)
       return
     }
     const moved = resistive.flatMap((part) => this.ownOf(c, part))
@@ -172,14 +172,14 @@ export class Plant implements Live {
       c.ac = c.dc = undefined
       return
     }
-    if (c.dc) refreshResistances(c.dc, c.components, moved)
+    if (c.dc) updateResistances(c.dc, c.components, moved)
     c.acFollows ??= this.inAcLoop(c, moved)
     if (c.acFollows) c.ac = undefined
   }
   private inAcLoop(c: Circuit, moved: readonly Component[]): boolean {
     c.ac ??= solveCircuit(this.variant.machine.nodes, c.components, 'ac', this.omega)
     const { block } = c.ac
-    return c.components.some((x) => x.t === 'VAC' && moved.some((y) => block[y.a] === block[x.a]))
+    return c.components.some((x) => x.type === 'VAC' && moved.some((y) => block[y.a] === block[x.a]))
   }
   /** Whether some DC part of the circuit is a rectified sine. */
   get rectifies(): boolean {
@@ -208,9 +208,9 @@ export class Plant implements Live {
       c.count[part.index] = components.length - c.first[part.index]
     }
     components.push(...extra)
-    c.live.ac = components.some((x) => x.t === 'VAC')
-    c.rectifies = components.some((x) => x.t === 'RECT')
-    c.live.dc = c.rectifies || components.some((x) => x.t === 'VDC')
+    c.live.ac = components.some((x) => x.type === 'VAC')
+    c.rectifies = components.some((x) => x.type === 'RECT')
+    c.live.dc = c.rectifies || components.some((x) => x.type === 'VDC')
   }
   private circuitNow(): Circuit {
     if (this.circuit) return this.circuit
@@ -246,58 +246,58 @@ export class Plant implements Live {
     return key
   }
 
-  /** The stretches of the moment, made anew: for a plant whose values are moved. */
-  stretches(): Stretch[] {
-    const out: Stretch[] = []
+  /** The links of the moment, made anew: for a plant whose values are moved. */
+  links(): WaterLink[] {
+    const out: WaterLink[] = []
     for (const part of this.roles.flows)
       this.variant.machine.kinds[part.index].flow!(part, this, (s) => void out.push(s))
     return out
   }
 
-  private networkNow(): Reaches {
+  private networkNow(): WaterNetwork {
     if (this.network) return this.network
     const key = this.key(this.influence.water, this.print.water)
     let net = this.cache.water.get(key)
     if (!net) {
       const { parts, machine } = this.variant
-      const stretches: Stretch[] = []
+      const links: WaterLink[] = []
       const of = new Int32Array(parts.length).fill(-1)
       for (const part of this.roles.flows)
         machine.kinds[part.index].flow!(part, this, (s) => {
-          of[part.index] = stretches.length
-          stretches.push(s)
+          of[part.index] = links.length
+          links.push(s)
         })
-      const fixed = this.heads(new Float64Array(machine.waterNodes))
-      const reaches = reachesOf(machine.waterNodes, stretches, fixed).map((r) => {
-        const ends = r.stretches.flatMap((k) => [stretches[k].from, stretches[k].to])
+      const fixed = this.fixedPressures(new Float64Array(machine.waterNodes))
+      const subnetworks = subnetworksOf(machine.waterNodes, links, fixed).map((r) => {
+        const ends = r.links.flatMap((k) => [links[k].from, links[k].to])
         const free = [...new Set(ends)].filter((node) => Number.isNaN(fixed[node]))
-        const own = r.stretches.map((k) => stretches[k])
-        const stands = r.heads.length < 2 && own.every((s) => s.head === 0)
+        const own = r.links.map((k) => links[k])
+        const stands = r.boundaryNodes.length < 2 && own.every((s) => s.pressureRise === 0)
         return {
           ...r,
           own,
           stands,
-          chain: stands ? undefined : chainOf(own, fixed),
-          last: new Float64Array(r.heads.length).fill(NaN),
-          flow: new Float64Array(r.stretches.length),
+          chain: stands ? undefined : seriesPathOf(own, fixed),
+          last: new Float64Array(r.boundaryNodes.length).fill(NaN),
+          flow: new Float64Array(r.links.length),
           free,
           pressure: new Float64Array(free.length),
         }
       })
-      net = { stretches, of, reaches }
+      net = { links: links, of, subnetworks: subnetworks }
       this.cache.water.set(key, net)
     }
     return (this.network = net)
   }
 
   /** Fixed pressures, Pa; NaN where a node is free. Written into `out`. */
-  heads(out: Float64Array = new Float64Array(this.variant.machine.waterNodes)): Float64Array {
+  fixedPressures(out: Float64Array = new Float64Array(this.variant.machine.waterNodes)): Float64Array {
     const { machine } = this.variant
     out.fill(NaN)
     const put = (node: number, pascals: number) => {
       out[node] = pascals
     }
-    for (const part of this.roles.heads) machine.kinds[part.index].heads!(part, this, put)
+    for (const part of this.roles.fixedPressures) machine.kinds[part.index].fixedPressures!(part, this, put)
     return out
   }
 
@@ -306,27 +306,28 @@ export class Plant implements Live {
     if (this.water) return this.water
     const network = this.networkNow()
     const { fixed, pressures: pressure } = this.work
-    this.heads(fixed)
-    if (this.flows.length !== network.stretches.length) this.flows = new Float64Array(network.stretches.length)
+    this.fixedPressures(fixed)
+    if (this.flows.length !== network.links.length) this.flows = new Float64Array(network.links.length)
     const { flows: flow } = this
     for (let i = 0; i < fixed.length; i++) pressure[i] = Number.isNaN(fixed[i]) ? 0 : fixed[i]
-    for (const reach of network.reaches) {
-      const { heads, last, stretches, free } = reach
+    for (const subnetwork of network.subnetworks) {
+      const { boundaryNodes, last, links, free } = subnetwork
       let same = true
-      for (let i = 0; i < heads.length; i++) if (last[i] !== fixed[heads[i]]) same = false
+      for (let i = 0; i < boundaryNodes.length; i++) if (last[i] !== fixed[boundaryNodes[i]]) same = false
       if (!same) {
-        if (reach.stands) for (const node of free) pressure[node] = heads.length ? fixed[heads[0]] : 0
-        else if (reach.chain) solveChain(reach.own, reach.chain, fixed, reach.flow, pressure)
+        if (subnetwork.stands)
+          for (const node of free) pressure[node] = boundaryNodes.length ? fixed[boundaryNodes[0]] : 0
+        else if (subnetwork.chain) solveSeriesPath(subnetwork.own, subnetwork.chain, fixed, subnetwork.flow, pressure)
         else {
-          const solved = solveWater(fixed.length, reach.own, fixed)
-          reach.flow = solved.flow
+          const solved = solveWater(fixed.length, subnetwork.own, fixed)
+          subnetwork.flow = solved.flow
           for (const node of free) pressure[node] = solved.pressure[node]
         }
-        for (let i = 0; i < heads.length; i++) last[i] = fixed[heads[i]]
-        for (let i = 0; i < free.length; i++) reach.pressure[i] = pressure[free[i]]
+        for (let i = 0; i < boundaryNodes.length; i++) last[i] = fixed[boundaryNodes[i]]
+        for (let i = 0; i < free.length; i++) subnetwork.pressure[i] = pressure[free[i]]
       }
-      for (let i = 0; i < stretches.length; i++) flow[stretches[i]] = reach.flow[i]
-      for (let i = 0; i < free.length; i++) pressure[free[i]] = reach.pressure[i]
+      for (let i = 0; i < links.length; i++) flow[links[i]] = subnetwork.flow[i]
+      for (let i = 0; i < free.length; i++) pressure[free[i]] = subnetwork.pressure[i]
     }
     return (this.water = { pressure, flow, network })
   }
@@ -349,7 +350,7 @@ export class Plant implements Live {
     if (!c.dcIslands) {
       const { island } = this.dc()
       const fed = new Set(
-        c.components.flatMap((x) => (x.t === 'VDC' ? [island[x.a]] : x.t === 'RECT' ? [island[x.c]] : [])),
+        c.components.flatMap((x) => (x.type === 'VDC' ? [island[x.a]] : x.type === 'RECT' ? [island[x.c]] : [])),
       )
       c.dcIslands = Uint8Array.from(island, (root) => (fed.has(root) ? 1 : 0))
     }
@@ -375,20 +376,20 @@ export class Plant implements Live {
   }
   inflow(node: number): number {
     const { network, flow } = this.waterNow()
-    const { stretches } = network
+    const { links: links } = network
     let q = 0
-    for (let k = 0; k < stretches.length; k++) {
-      if (stretches[k].to === node) q += flow[k]
-      if (stretches[k].from === node) q -= flow[k]
+    for (let k = 0; k < links.length; k++) {
+      if (links[k].to === node) q += flow[k]
+      if (links[k].from === node) q -= flow[k]
     }
     return q
   }
   warmthInto(node: number): number {
     const { network, flow } = this.waterNow()
-    const { stretches } = network
+    const { links: links } = network
     let sum = 0
-    for (let k = 0; k < stretches.length; k++) {
-      const { from, to } = stretches[k]
+    for (let k = 0; k < links.length; k++) {
+      const { from, to } = links[k]
       const q = flow[k]
       if (q === 0 || (from !== node && to !== node)) continue
       const upstream = q > 0 ? from : to
@@ -402,12 +403,12 @@ export class Plant implements Live {
     if (!Number.isNaN(own)) return own
     if (depth > MOST_MIXING) return this.ambient
     const { network, flow } = this.waterNow()
-    const { stretches } = network
+    const { links: links } = network
     let [sum, total] = [0, 0]
-    for (let k = 0; k < stretches.length; k++) {
+    for (let k = 0; k < links.length; k++) {
       const q = flow[k]
       if (q === 0) continue
-      const { from, to } = stretches[k]
+      const { from, to } = links[k]
       if (q > 0 ? to !== node : from !== node) continue
       sum += Math.abs(q) * this.temperatureFrom(q > 0 ? from : to, depth + 1)
       total += Math.abs(q)
@@ -440,7 +441,7 @@ export class Plant implements Live {
     const y = newAdmittance()
     let net = 0
     for (const c of s.components) {
-      if (c.t === 'T') continue
+      if (c.type === 'T') continue
       admittanceOf(c, 'ac', s.omega, y)
       const [vr, vi] = [s.re[c.a] - s.re[c.b], s.im[c.a] - s.im[c.b]]
       net += y.re * (vr * vr + vi * vi) - y.amps * vr

@@ -64,7 +64,7 @@ const LONGEST_STEP = 600
  * react one after another, in the order of the sheet, until all are content; a state that comes back within
  * one instant is reported as chatter and those modes rest until the control switches something.
  *
- * @throws InputFault `limit-reached` when a run has more than 20,000 events
+ * @throws InputError `limit-reached` when a run has more than 20,000 events
  */
 export function simulate(variant: Variant, script: Script, cache: PlantCache = newPlantCache()): Timeline {
   const { machine, parts, held } = variant

@@ -2,7 +2,14 @@ import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { ampsThrough, portAt, portChange, solveCircuit, voltsBetween, type Component } from '../../core/circuit'
+import {
+  ampsThrough,
+  portBetween,
+  portVoltageChange,
+  solveCircuit,
+  voltsBetween,
+  type Component,
+} from '../../core/physics/circuit'
 import { CHANGED } from './changed-sheets'
 import { netlistsOf } from './netlists'
 
@@ -39,27 +46,27 @@ describe('circuit against ngspice', () => {
 
 describe('circuit by hand', () => {
   const divider: Component[] = [
-    { t: 'VAC', a: 0, b: 2, ohms: 1, volts: 120 },
-    { t: 'R', a: 0, b: 1, ohms: 99 },
-    { t: 'R', a: 1, b: 2, ohms: 100 },
+    { type: 'VAC', a: 0, b: 2, ohms: 1, volts: 120 },
+    { type: 'R', a: 0, b: 1, ohms: 99 },
+    { type: 'R', a: 1, b: 2, ohms: 100 },
   ]
   it('divides a voltage and gives the Thevenin resistance', () => {
     const s = solveCircuit(3, divider, 'ac', OMEGA)
     expect(voltsBetween(s, 1, 2)).toBeCloseTo(60, 10)
-    expect(portAt(s, 1, 2).zRe).toBeCloseTo(50, 10)
+    expect(portBetween(s, 1, 2).zRe).toBeCloseTo(50, 10)
     expect(ampsThrough(s, divider[2])).toBeCloseTo(0.6, 12)
   })
   it('a meter between two parts that share no loop reads nothing', () => {
-    const s = solveCircuit(5, [...divider, { t: 'VAC', a: 3, b: 4, ohms: 1, volts: 24 }], 'ac', OMEGA)
-    expect(portAt(s, 1, 3).connected).toBe(false)
+    const s = solveCircuit(5, [...divider, { type: 'VAC', a: 3, b: 4, ohms: 1, volts: 24 }], 'ac', OMEGA)
+    expect(portBetween(s, 1, 3).connected).toBe(false)
     expect(voltsBetween(s, 3, 4)).toBeCloseTo(24, 10)
   })
   it('transforms down and sags under load like the equivalent circuit', () => {
     // 120 V, 5:1, ideal but for windings of 10 Ω and 0.4 Ω: source seen from the secondary is 24 V behind 0.8 Ω.
     const t: Component[] = [
-      { t: 'VAC', a: 0, b: 1, ohms: 1e-6, volts: 120 },
-      { t: 'T', a: 0, b: 1, c: 2, d: 3, ohms: 10, ohms2: 0.4, henries: 1e5, ratio: 5 },
-      { t: 'R', a: 2, b: 3, ohms: 11.2 },
+      { type: 'VAC', a: 0, b: 1, ohms: 1e-6, volts: 120 },
+      { type: 'T', a: 0, b: 1, c: 2, d: 3, ohms: 10, ohms2: 0.4, henries: 1e5, ratio: 5 },
+      { type: 'R', a: 2, b: 3, ohms: 11.2 },
     ]
     expect(voltsBetween(solveCircuit(4, t, 'ac', OMEGA), 2, 3)).toBeCloseTo(24 * (11.2 / 12), 4)
   })
@@ -79,10 +86,10 @@ describe('circuit by hand', () => {
   const build = (n: number, branches: { a: number; b: number; kind: number; ohms: number; x: number }[]): Component[] =>
     branches.map(({ a, b, kind, ohms, x }) => {
       const ends = { a: a % n, b: b % n }
-      if (kind === 0) return { t: 'VAC', ...ends, ohms, volts: 100 * x }
-      if (kind === 1) return { t: 'RL', ...ends, ohms, henries: x }
-      if (kind === 2) return { t: 'RC', ...ends, ohms, farads: x * 1e-6 }
-      return { t: 'R', ...ends, ohms }
+      if (kind === 0) return { type: 'VAC', ...ends, ohms, volts: 100 * x }
+      if (kind === 1) return { type: 'RL', ...ends, ohms, henries: x }
+      if (kind === 2) return { type: 'RC', ...ends, ohms, farads: x * 1e-6 }
+      return { type: 'R', ...ends, ohms }
     })
   it('never gives NaN, and adjoint changes agree with solving again', () => {
     fc.assert(
@@ -91,13 +98,13 @@ describe('circuit by hand', () => {
         const s = solveCircuit(n, components, 'ac', OMEGA)
         expect(s.re.every(Number.isFinite) && s.im.every(Number.isFinite)).toBe(true)
         const [a, b] = [0, 1]
-        const port = portAt(s, a, b)
+        const port = portBetween(s, a, b)
         if (!port.connected) return
         const k = components.findIndex((c) => c.a !== c.b)
         if (k < 0) return
         const changed = { ...components[k], ohms: components[k].ohms * (1 + 1e-7) }
         const again = solveCircuit(n, components.with(k, changed), 'ac', OMEGA)
-        const [re] = portChange(s, port, components[k], changed)
+        const [re] = portVoltageChange(s, port, components[k], changed)
         const direct = again.re[a] - again.re[b] - port.re
         expect(Math.abs(re - direct)).toBeLessThan(1e-7 * (1e-3 + 1e-3 * Math.hypot(port.re, port.im)) + 1e-9)
       }),

@@ -5,7 +5,7 @@ import { betaCelsius, betaOhms } from '../../core/kinds/beta'
 import { makeVariant, type Machine, type Present } from '../../core/machine'
 import { phaseTimes, runPlain, STEP } from '../../core/reference'
 import { simulate, type Script, type Timeline } from '../../core/simulate'
-import { lyingLevel } from '../../core/water'
+import { horizontalCylinderLevel } from '../../core/physics/water'
 import { edit, evidenceOf, machineOf, mini, predictorOf, presentIn } from './sheets'
 
 const BATH = mini('warm-bath')
@@ -104,11 +104,11 @@ describe('level sensors', () => {
 
 describe('vessels and pipes', () => {
   it('a lying cylinder fills as the segment formula says', () => {
-    expect(lyingLevel(0.5)).toBeCloseTo(0.5, 12)
+    expect(horizontalCylinderLevel(0.5)).toBeCloseTo(0.5, 12)
     fc.assert(
       fc.property(fc.double({ min: 0.001, max: 0.999, noNaN: true }), (height) => {
         const angle = 2 * Math.acos(1 - 2 * height)
-        expect(lyingLevel((angle - Math.sin(angle)) / (2 * Math.PI))).toBeCloseTo(height, 7)
+        expect(horizontalCylinderLevel((angle - Math.sin(angle)) / (2 * Math.PI))).toBeCloseTo(height, 7)
       }),
     )
   })

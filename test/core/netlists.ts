@@ -1,4 +1,4 @@
-import { writeNetlist, type Solution } from '../../core/circuit'
+import { writeNetlist, type Solution } from '../../core/physics/circuit'
 import { CHANGED } from './changed-sheets'
 import { machineOf, presentIn, runTo } from './sheets'
 

@@ -1,10 +1,10 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { coupleRectifiers, solveCircuit, voltsBetween, type Component } from '../../core/circuit'
+import { coupleRectifiers, solveCircuit, voltsBetween, type Component } from '../../core/physics/circuit'
 import { makeVariant } from '../../core/machine'
 import { plainVolts, runPlain, solveBoth, solvePlain, STEP, waterSolver } from '../../core/reference'
 import { simulate } from '../../core/simulate'
-import { solveWater, type Stretch } from '../../core/water'
+import { solveWater, type WaterLink } from '../../core/physics/water'
 import { FAMILY, machineOf, mini, presentIn } from './sheets'
 
 const OMEGA = 2 * Math.PI * 50
@@ -24,17 +24,17 @@ describe('two solvers, written apart, give one answer', () => {
       const ends = { a, b: (a + step) % N }
       switch (kind) {
         case 0:
-          return { t: 'VAC', ...ends, ohms, volts: 60 * x }
+          return { type: 'VAC', ...ends, ohms, volts: 60 * x }
         case 1:
-          return { t: 'RL', ...ends, ohms, henries: x }
+          return { type: 'RL', ...ends, ohms, henries: x }
         case 2:
-          return { t: 'RC', ...ends, ohms, farads: x * 1e-6 }
+          return { type: 'RC', ...ends, ohms, farads: x * 1e-6 }
         case 3:
-          return { t: 'T', ...ends, c: (a + 3) % N, d: (a + 4) % N, ohms, ohms2: ohms / 20, henries: x, ratio: 5 }
+          return { type: 'T', ...ends, c: (a + 3) % N, d: (a + 4) % N, ohms, ohms2: ohms / 20, henries: x, ratio: 5 }
         case 4:
-          return { t: 'VDC', ...ends, ohms, volts: 6 * x }
+          return { type: 'VDC', ...ends, ohms, volts: 6 * x }
         default:
-          return { t: 'R', ...ends, ohms }
+          return { type: 'R', ...ends, ohms }
       }
     })
   it('circuits of every component, at the supply frequency and on DC', () => {
@@ -58,10 +58,10 @@ describe('two solvers, written apart, give one answer', () => {
   })
   it('a rectified load on a weak transformer', () => {
     const build = (): Component[] => [
-      { t: 'VAC', a: 0, b: 1, ohms: 0.5, volts: 230 },
-      { t: 'T', a: 0, b: 1, c: 2, d: 3, ohms: 60, ohms2: 0.8, henries: 20, ratio: 9.6 },
-      { t: 'RECT', a: 2, b: 3, c: 4, d: 5, ohms: 1, wave: 'full', load: Infinity, volts: 0 },
-      { t: 'R', a: 4, b: 5, ohms: 30 },
+      { type: 'VAC', a: 0, b: 1, ohms: 0.5, volts: 230 },
+      { type: 'T', a: 0, b: 1, c: 2, d: 3, ohms: 60, ohms2: 0.8, henries: 20, ratio: 9.6 },
+      { type: 'RECT', a: 2, b: 3, c: 4, d: 5, ohms: 1, wave: 'full', load: Infinity, volts: 0 },
+      { type: 'R', a: 4, b: 5, ohms: 30 },
     ]
     const mine = coupleRectifiers(6, build(), OMEGA)
     const plain = solveBoth(6, build(), OMEGA)
@@ -72,7 +72,7 @@ describe('two solvers, written apart, give one answer', () => {
     )
   })
   it('water that branches and meets again', () => {
-    const stretch = fc.record({
+    const link = fc.record({
       from: fc.nat(4),
       step: fc.integer({ min: 1, max: 4 }),
       square: fc.double({ min: 1e10, max: 1e13, noNaN: true }),
@@ -80,20 +80,20 @@ describe('two solvers, written apart, give one answer', () => {
       rated: fc.constantFrom(Infinity, 2e-4),
     })
     fc.assert(
-      fc.property(fc.array(stretch, { minLength: 3, maxLength: 7 }), (drawn) => {
-        const stretches = drawn.map(({ from, step, square, oneWay, rated }): Stretch => ({
+      fc.property(fc.array(link, { minLength: 3, maxLength: 7 }), (drawn) => {
+        const links = drawn.map(({ from, step, square, oneWay, rated }): WaterLink => ({
           from,
           to: (from + step) % 5,
-          square,
+          quadratic: square,
           linear: 1e6,
-          rated,
-          beyond: rated === Infinity ? 0 : 1e10,
-          head: 0,
+          ratedFlow: rated,
+          regulatorSlope: rated === Infinity ? 0 : 1e10,
+          pressureRise: 0,
           oneWay,
         }))
         const fixed = Float64Array.from([3e5, 0, NaN, NaN, NaN])
-        const { flow } = solveWater(5, stretches, fixed)
-        const plain = waterSolver(stretches, fixed)(fixed)
+        const { flow } = solveWater(5, links, fixed)
+        const plain = waterSolver(links, fixed)(fixed)
         plain.forEach((q, k) => expect(Math.abs(flow[k] - q)).toBeLessThan(2e-8 + 1e-4 * Math.abs(q)))
       }),
       { seed: 5, numRuns: 60 },

@@ -2,18 +2,18 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { makeVariant } from '../../core/machine'
 import { simulate } from '../../core/simulate'
-import { chainOf, solveChain, solveWater, type Stretch } from '../../core/water'
+import { seriesPathOf, solveSeriesPath, solveWater, type WaterLink } from '../../core/physics/water'
 import { edit, FAMILY, machineOf, mini, presentIn, runTo } from './sheets'
 
 describe('water by hand', () => {
-  const pipe = (from: number, to: number, square: number, more: Partial<Stretch> = {}): Stretch => ({
+  const pipe = (from: number, to: number, square: number, more: Partial<WaterLink> = {}): WaterLink => ({
     from,
     to,
-    square,
+    quadratic: square,
     linear: 0,
-    rated: Infinity,
-    beyond: 0,
-    head: 0,
+    ratedFlow: Infinity,
+    regulatorSlope: 0,
+    pressureRise: 0,
     oneWay: false,
     ...more,
   })
@@ -26,7 +26,7 @@ describe('water by hand', () => {
     const rated = 2e-4
     const s = solveWater(
       2,
-      [pipe(0, 1, 1e5 / 3.3e-4 ** 2, { rated, beyond: 7e5 / (0.1 * rated) })],
+      [pipe(0, 1, 1e5 / 3.3e-4 ** 2, { ratedFlow: rated, regulatorSlope: 7e5 / (0.1 * rated) })],
       Float64Array.from([4e5, 0]),
     )
     expect(s.flow[0] / rated).toBeGreaterThan(1)
@@ -147,24 +147,24 @@ describe('a reach without branches', () => {
           { minLength: 1, maxLength: 6 },
         ),
         fc.double({ min: -3e5, max: 6e5, noNaN: true }),
-        (links, gap) => {
-          const stretches = links.map(({ square, turned, oneWay, rated, head }, i): Stretch => ({
+        (drawn, gap) => {
+          const links = drawn.map(({ square, turned, oneWay, rated, head }, i): WaterLink => ({
             from: turned ? i + 1 : i,
             to: turned ? i : i + 1,
-            square,
+            quadratic: square,
             linear: 1e5,
-            rated,
-            beyond: rated === Infinity ? 0 : 1e10,
-            head,
+            ratedFlow: rated,
+            regulatorSlope: rated === Infinity ? 0 : 1e10,
+            pressureRise: head,
             oneWay,
           }))
           const fixed = new Float64Array(links.length + 1).fill(NaN)
           fixed[0] = gap
           fixed[links.length] = 0
-          const network = solveWater(fixed.length, stretches, fixed)
+          const network = solveWater(fixed.length, links, fixed)
           const flow = new Float64Array(links.length)
           const pressure = fixed.slice()
-          solveChain(stretches, chainOf(stretches, fixed)!, fixed, flow, pressure)
+          solveSeriesPath(links, seriesPathOf(links, fixed)!, fixed, flow, pressure)
           flow.forEach((q, k) => expect(Math.abs(q - network.flow[k])).toBeLessThan(1e-11 + 1e-6 * Math.abs(q)))
         },
       ),

@@ -1,4 +1,4 @@
-import { solveCircuit, writeNetlist, type Analysis, type Component } from '../../core/circuit'
+import { solveCircuit, writeNetlist, type Analysis, type Component } from '../../core/physics/circuit'
 import { findMeter } from '../../core/instrument'
 import { makeVariant } from '../../core/machine'
 import { simulate, type Plant } from '../../core/simulate'
@@ -18,13 +18,13 @@ export function drawNetwork(seed: number): { nodes: number; components: Componen
     const a = Math.floor(next() * nodes)
     const ends = { a, b: (a + 1 + Math.floor(next() * (nodes - 1))) % nodes }
     const x = next()
-    if (x < 0.14) return { t: 'VAC', ...ends, ohms: ohms(), volts: 10 + 220 * next() }
-    if (x < 0.24) return { t: 'VDC', ...ends, ohms: ohms(), volts: 1 + 20 * next() }
-    if (x < 0.44) return { t: 'RL', ...ends, ohms: ohms(), henries: 0.01 + 4 * next() }
-    if (x < 0.58) return { t: 'RC', ...ends, ohms: ohms(), farads: 10 ** (-9 + 4 * next()) }
+    if (x < 0.14) return { type: 'VAC', ...ends, ohms: ohms(), volts: 10 + 220 * next() }
+    if (x < 0.24) return { type: 'VDC', ...ends, ohms: ohms(), volts: 1 + 20 * next() }
+    if (x < 0.44) return { type: 'RL', ...ends, ohms: ohms(), henries: 0.01 + 4 * next() }
+    if (x < 0.58) return { type: 'RC', ...ends, ohms: ohms(), farads: 10 ** (-9 + 4 * next()) }
     if (x < 0.66)
       return {
-        t: 'T',
+        type: 'T',
         ...ends,
         c: (a + 2) % nodes,
         d: (a + 3) % nodes,
@@ -33,7 +33,7 @@ export function drawNetwork(seed: number): { nodes: number; components: Componen
         henries: 1 + 10 * next(),
         ratio: 1 + 9 * next(),
       }
-    return { t: 'R', ...ends, ohms: ohms() }
+    return { type: 'R', ...ends, ohms: ohms() }
   })
   return { nodes, components }
 }
@@ -139,11 +139,13 @@ export function measuredNetlist(name: string, instrument: Instrument): { netlist
   const analysis: Analysis = meter.shows === 'dc' || dead ? 'dc' : 'ac'
   const components: Component[] = plant
     .components()
-    .flatMap((c) => (dead && c.t === 'RECT' ? [] : [dead && (c.t === 'VAC' || c.t === 'VDC') ? { ...c, volts: 0 } : c]))
+    .flatMap((c) =>
+      dead && c.type === 'RECT' ? [] : [dead && (c.type === 'VAC' || c.type === 'VDC') ? { ...c, volts: 0 } : c],
+    )
   // An ohmmeter is one volt behind one kilohm; the isolator stands open for it.
-  if (dead) components.push({ t: 'VDC', a, b, ohms: 1000, volts: 1 })
+  if (dead) components.push({ type: 'VDC', a, b, ohms: 1000, volts: 1 })
   else if (meter.input)
-    components.push({ t: 'R', a, b: instrument === 'neon' ? returnOf(plant) : b, ohms: meter.input })
+    components.push({ type: 'R', a, b: instrument === 'neon' ? returnOf(plant) : b, ohms: meter.input })
   const { machine } = plant.variant
   const { island } = solveCircuit(machine.nodes, components, analysis, OMEGA)
   return {

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
-import { coupleRectifiers, solveCircuit, voltsBetween, type Component } from '../../core/circuit'
+import { coupleRectifiers, solveCircuit, voltsBetween, type Component } from '../../core/physics/circuit'
 import { beeps, findMeter, showAmps, showNeon, showOhms, showVolts } from '../../core/instrument'
 import {
   drawNetwork,
@@ -27,11 +27,11 @@ const room = (value: number) => 1e-6 * Math.abs(value) + 1e-9 * 230
 
 /** Magnitude of a two-terminal component's impedance at the supply frequency, and on DC. */
 function impedance(c: Component): number {
-  if (c.t === 'RL') return Math.hypot(c.ohms, OMEGA * c.henries)
-  if (c.t === 'RC') return Math.hypot(c.ohms, 1 / (OMEGA * c.farads))
+  if (c.type === 'RL') return Math.hypot(c.ohms, OMEGA * c.henries)
+  if (c.type === 'RC') return Math.hypot(c.ohms, 1 / (OMEGA * c.farads))
   return 'ohms' in c ? c.ohms : NaN
 }
-const dcOhms = (c: Component): number => (c.t === 'RC' ? Infinity : 'ohms' in c ? c.ohms : NaN)
+const dcOhms = (c: Component): number => (c.type === 'RC' ? Infinity : 'ohms' in c ? c.ohms : NaN)
 
 describe('networks drawn from seeds, against ngspice', () => {
   const cases = read<{ seed: number; ac: Volts; dc: Volts }[]>('networks.json')
@@ -118,9 +118,9 @@ describe('rectified loads against diodes in the time domain', () => {
     '$wave wave',
     ({ wave, mean, rms }) => {
       const components: Component[] = [
-        { t: 'VAC', a: 0, b: 1, ohms: 0.5, volts: 230 },
-        { t: 'RECT', a: 0, b: 1, c: 2, d: 3, ohms: 1e-3, wave, load: Infinity, volts: 0 },
-        { t: 'R', a: 2, b: 3, ohms: 400 },
+        { type: 'VAC', a: 0, b: 1, ohms: 0.5, volts: 230 },
+        { type: 'RECT', a: 0, b: 1, c: 2, d: 3, ohms: 1e-3, wave, load: Infinity, volts: 0 },
+        { type: 'R', a: 2, b: 3, ohms: 400 },
       ]
       const { dc } = coupleRectifiers(4, components, OMEGA)
       const mine = voltsBetween(dc, 2, 3)

@@ -21,7 +21,7 @@ const SHAPE = new RegExp(
  *
  * @param dimension the dimension wanted; `ratio` also takes a bare number (0.2 = 20 %), `count` takes no unit
  * @returns the quantity in SI, or a problem `bad-quantity` / `wrong-dimension`
- * @example readQuantity('2.9 kΩ ±9 %', 'resistance') // value 2900, halfWidth 261
+ * @example parseQuantity('2.9 kΩ ±9 %', 'resistance') // value 2900, halfWidth 261
  */
 export function parseQuantity(text: string, dimension: Dimension, path: (string | number)[] = []): Result<Quantity> {
   const example = DEFAULT_UNIT[dimension].symbol

@@ -70,7 +70,7 @@ function example(shape: ReadingShape): string {
  * A bare number is in the home unit of its dimension. `1,180` is refused: it is 1180 to one reader and 1.18 to another.
  *
  * @returns the reading in SI, or `bad-reading` / `wrong-dimension` / `ambiguous` saying what would be understood
- * @example readReading('2k7', { takes: 'number', dimension: 'resistance' }) // { is: 'value', si: 2700 }
+ * @example parseReading('2k7', { takes: 'number', dimension: 'resistance' }) // { is: 'value', si: 2700 }
  */
 export function parseReading(text: string, shape: ReadingShape): Result<ReadingValue> {
   const plain = text.trim().replace(/\s+/g, ' ')

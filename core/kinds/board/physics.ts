@@ -2,7 +2,7 @@ import type { KindPhysics } from '../contract'
 
 export const physics: KindPhysics = {
   stamp({ e, param }, { v }, emit) {
-    emit({ t: 'R', a: e.L, b: e.N, ohms: v[param.ohms] })
+    emit({ type: 'R', a: e.L, b: e.N, ohms: v[param.ohms] })
   },
   signals: {
     powered: {

@@ -2,7 +2,7 @@ import type { KindPhysics } from '../contract'
 
 export const physics: KindPhysics = {
   stamp({ e, param }, { v }, emit) {
-    emit({ t: 'R', a: e.in, b: e.com, ohms: v[param.ohms] })
+    emit({ type: 'R', a: e.in, b: e.com, ohms: v[param.ohms] })
   },
   signals: {
     counted: {

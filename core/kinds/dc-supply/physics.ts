@@ -2,7 +2,7 @@ import type { KindPhysics } from '../contract'
 
 export const physics: KindPhysics = {
   stamp({ e, param }, { v }, emit) {
-    emit({ t: 'VDC', a: e.plus, b: e.minus, ohms: v[param.ohms], volts: v[param.volts] })
+    emit({ type: 'VDC', a: e.plus, b: e.minus, ohms: v[param.ohms], volts: v[param.volts] })
   },
   signals: {
     volts: {

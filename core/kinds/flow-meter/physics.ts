@@ -1,13 +1,13 @@
-import { plainStretch } from '../plain-stretch'
+import { linkOfKv } from '../link-of-kv'
 import type { KindPhysics } from '../contract'
 
 export const physics: KindPhysics = {
   stamp({ e, param, mode }, { v, m }, emit) {
-    if (m[mode.wheel]) emit({ t: 'VDC', a: e.out, b: e.com, ohms: v[param.ohms], volts: v[param.swing] })
-    else emit({ t: 'R', a: e.out, b: e.com, ohms: v[param.ohms] })
+    if (m[mode.wheel]) emit({ type: 'VDC', a: e.out, b: e.com, ohms: v[param.ohms], volts: v[param.swing] })
+    else emit({ type: 'R', a: e.out, b: e.com, ohms: v[param.ohms] })
   },
   flow({ w, param }, { v }, emit) {
-    emit(plainStretch(w.in, w.out, v[param.passes]))
+    emit(linkOfKv(w.in, w.out, v[param.passes]))
   },
   rates(part, live, dx) {
     const { state, param, mode } = part

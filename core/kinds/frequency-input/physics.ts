@@ -7,7 +7,7 @@ const hertz = (part: Part, live: Live): number =>
 
 export const physics: KindPhysics = {
   stamp({ e, param }, { v }, emit) {
-    emit({ t: 'R', a: e.in, b: e.com, ohms: v[param.ohms] })
+    emit({ type: 'R', a: e.in, b: e.com, ohms: v[param.ohms] })
   },
   signals: {
     hertz: { about: 'frequency as the control counts it', dimension: 'frequency', read: hertz },

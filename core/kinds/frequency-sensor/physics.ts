@@ -13,9 +13,9 @@ const hertz = (part: Part, live: Live): number => {
 
 export const physics: KindPhysics = {
   stamp({ e, param, mode }, { v, m }, emit) {
-    emit({ t: 'R', a: e.supply, b: e.com, ohms: v[param.ohms] })
+    emit({ type: 'R', a: e.supply, b: e.com, ohms: v[param.ohms] })
     // The square wave by its mean: what reaches the input of the control shows whether the line is whole.
-    if (m[mode.awake]) emit({ t: 'VDC', a: e.out, b: e.com, ohms: v[param['out-ohms']], volts: v[param.swing] })
+    if (m[mode.awake]) emit({ type: 'VDC', a: e.out, b: e.com, ohms: v[param['out-ohms']], volts: v[param.swing] })
   },
   react(part, live, want) {
     const { mode } = part

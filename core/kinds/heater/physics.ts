@@ -1,9 +1,9 @@
-import { STEAM_HEAT, WATER_HEAT } from '../../water'
+import { STEAM_HEAT, WATER_HEAT } from '../../physics/water'
 import type { KindPhysics } from '../contract'
 
 export const physics: KindPhysics = {
   stamp({ e, param, mode }, { v, m }, emit) {
-    if (m[mode.element]) emit({ t: 'R', a: e.a, b: e.b, ohms: v[param.ohms] })
+    if (m[mode.element]) emit({ type: 'R', a: e.a, b: e.b, ohms: v[param.ohms] })
   },
   rates(part, live, dx) {
     const vessel = live.referred(part, 'in')

@@ -2,7 +2,7 @@ import type { KindPhysics } from '../contract'
 
 export const physics: KindPhysics = {
   stamp({ e, param, mode }, { v, m }, emit) {
-    if (m[mode.filament]) emit({ t: 'R', a: e.a, b: e.b, ohms: v[param.ohms] })
+    if (m[mode.filament]) emit({ type: 'R', a: e.a, b: e.b, ohms: v[param.ohms] })
   },
   signals: {
     lit: {

@@ -1,13 +1,13 @@
 import { copper } from '../copper'
-import { plainStretch } from '../plain-stretch'
+import { linkOfKv } from '../link-of-kv'
 import type { KindPhysics } from '../contract'
 
 export const physics: KindPhysics = {
   stamp({ e, param, mode }, { v, m, ambient }, emit) {
-    if (m[mode.coil]) emit({ t: 'R', a: e.a, b: e.b, ohms: v[param.ohms] * copper(ambient) })
+    if (m[mode.coil]) emit({ type: 'R', a: e.a, b: e.b, ohms: v[param.ohms] * copper(ambient) })
   },
   flow({ w, param, mode }, { v, m }, emit) {
-    if (m[mode.passage]) emit({ ...plainStretch(w.in, w.out, v[param.passes]), oneWay: true })
+    if (m[mode.passage]) emit({ ...linkOfKv(w.in, w.out, v[param.passes]), oneWay: true })
   },
   react({ e, w, param, mode }, live, want) {
     const volts = live.m[mode.coil] ? live.dcVolts(e.a, e.b) : 0

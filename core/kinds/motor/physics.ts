@@ -2,7 +2,7 @@ import type { KindPhysics } from '../contract'
 
 export const physics: KindPhysics = {
   stamp({ e, param, mode }, { v, m }, emit) {
-    if (m[mode.winding]) emit({ t: 'RL', a: e.a, b: e.b, ohms: v[param.ohms], henries: v[param.henries] })
+    if (m[mode.winding]) emit({ type: 'RL', a: e.a, b: e.b, ohms: v[param.ohms], henries: v[param.henries] })
   },
   react({ e, param, mode }, live, want) {
     const volts = live.m[mode.winding] ? live.volts(e.a, e.b) : 0

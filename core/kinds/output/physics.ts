@@ -2,9 +2,9 @@ import type { KindPhysics } from '../contract'
 
 export const physics: KindPhysics = {
   stamp({ e, param, mode, word }, { v, m }, emit) {
-    if (m[mode.contact]) emit({ t: 'R', a: e.com, b: e.out, ohms: v[param.ohms] })
+    if (m[mode.contact]) emit({ type: 'R', a: e.com, b: e.out, ohms: v[param.ohms] })
     if (word.snubber === 'fitted')
-      emit({ t: 'RC', a: e.com, b: e.out, ohms: v[param['snubber-ohms']], farads: v[param['snubber-farads']] })
+      emit({ type: 'RC', a: e.com, b: e.out, ohms: v[param['snubber-ohms']], farads: v[param['snubber-farads']] })
   },
   react({ mode }, { m }, want) {
     if (m[mode.contact] !== m[mode.called]) want(mode.contact, m[mode.called])

@@ -12,11 +12,11 @@ export const physics: KindPhysics = {
     emit({
       from: w.in,
       to: w.out,
-      square: 1e5 / v[param.passes] ** 2,
+      quadratic: 1e5 / v[param.passes] ** 2,
       linear: 1e5,
-      rated: Infinity,
-      beyond: 0,
-      head: 0,
+      ratedFlow: Infinity,
+      regulatorSlope: 0,
+      pressureRise: 0,
       oneWay: true,
     })
   },

@@ -1,14 +1,14 @@
-import { plainStretch } from '../plain-stretch'
+import { linkOfKv } from '../link-of-kv'
 import type { KindPhysics } from '../contract'
 
 /** Share of its volume below which a full run counts as drained. */
 const DRAINED = 0.97
 
 export const physics: KindPhysics = {
-  heads: ({ w }, _live, emit) => emit(w.air, 0),
+  fixedPressures: ({ w }, _live, emit) => emit(w.air, 0),
   flow({ w, param, mode }, { v, m }, emit) {
     const to = m[mode.filled] ? w.out : w.air
-    emit({ ...plainStretch(w.in, to, v[param.passes] * v[param.clear]), oneWay: true })
+    emit({ ...linkOfKv(w.in, to, v[param.passes] * v[param.clear]), oneWay: true })
   },
   rates(part, live, dx) {
     const { state, param, mode } = part

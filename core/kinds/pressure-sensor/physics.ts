@@ -12,7 +12,7 @@ function emf(part: Part, live: Live): number {
 export const physics: KindPhysics = {
   stampFollowsState: 'source',
   stamp(part, live, emit) {
-    emit({ t: 'VDC', a: part.e.out, b: part.e.com, ohms: live.v[part.param.ohms], volts: emf(part, live) })
+    emit({ type: 'VDC', a: part.e.out, b: part.e.com, ohms: live.v[part.param.ohms], volts: emf(part, live) })
   },
   signals: {
     volts: { about: 'volts the sensor gives', dimension: 'voltage', read: ({ e }, live) => live.dcVolts(e.out, e.com) },

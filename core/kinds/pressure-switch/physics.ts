@@ -6,7 +6,7 @@ const made = ({ mode }: Part, { m }: Live): number => (m[mode.contact] < 3 ? m[m
 export const physics: KindPhysics = {
   stamp(part, live, emit) {
     const at = made(part, live)
-    if (at < 2) emit({ t: 'R', a: part.e.com, b: at ? part.e.full : part.e.empty, ohms: live.v[part.param.ohms] })
+    if (at < 2) emit({ type: 'R', a: part.e.com, b: at ? part.e.full : part.e.empty, ohms: live.v[part.param.ohms] })
   },
   react(part, live, want) {
     const pressure = live.of(part, 'tube', 'pressure')

@@ -15,7 +15,7 @@ export const physics: KindPhysics = {
     const { e, mode } = part
     const skin = live.m[mode.skin]
     if (skin === 1 || (skin === 2 && live.m[mode.wet]))
-      emit({ t: 'R', a: e.tip, b: e.shell, ohms: wetOhms(part, live) })
+      emit({ type: 'R', a: e.tip, b: e.shell, ohms: wetOhms(part, live) })
   },
   signals: {
     coated: { about: 'scale sits on it or on its insulator', read: ({ mode }, { m }) => (m[mode.skin] < 2 ? 1 : 0) },

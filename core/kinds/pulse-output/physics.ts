@@ -3,8 +3,9 @@ import type { KindPhysics } from '../contract'
 export const physics: KindPhysics = {
   stamp({ e, param, mode }, { v, m }, emit) {
     const pulse = m[mode.pulse]
-    if (pulse === 0) emit({ t: 'R', a: e.a, b: e.b, ohms: v[param.idle] })
-    else emit({ t: 'VDC', a: e.a, b: e.b, ohms: v[param.ohms], volts: pulse === 2 ? v[param.volts] : -v[param.volts] })
+    if (pulse === 0) emit({ type: 'R', a: e.a, b: e.b, ohms: v[param.idle] })
+    else
+      emit({ type: 'VDC', a: e.a, b: e.b, ohms: v[param.ohms], volts: pulse === 2 ? v[param.volts] : -v[param.volts] })
   },
   react({ param, mode }, live, want) {
     const { m } = live

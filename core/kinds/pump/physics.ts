@@ -2,7 +2,7 @@ import type { KindPhysics } from '../contract'
 
 export const physics: KindPhysics = {
   stamp({ e, param, mode }, { v, m }, emit) {
-    if (m[mode.winding]) emit({ t: 'RL', a: e.a, b: e.b, ohms: v[param.ohms], henries: v[param.henries] })
+    if (m[mode.winding]) emit({ type: 'RL', a: e.a, b: e.b, ohms: v[param.ohms], henries: v[param.henries] })
   },
   flow({ w, param, mode }, { v, m }, emit) {
     if (m[mode.primed] === 0) return
@@ -10,11 +10,11 @@ export const physics: KindPhysics = {
     emit({
       from: w.in,
       to: w.out,
-      square: 1e5 / v[param.passes] ** 2,
+      quadratic: 1e5 / v[param.passes] ** 2,
       linear: 1e5,
-      rated: Infinity,
-      beyond: 0,
-      head,
+      ratedFlow: Infinity,
+      regulatorSlope: 0,
+      pressureRise: head,
       oneWay: true,
     })
   },

@@ -5,6 +5,6 @@ export const physics: KindPhysics = {
     if (m[mode.diodes] === 0) return
     const wave = word.wave === 'half' || m[mode.diodes] === 1 ? 'half' : 'full'
     const ohms = v[param.ohms]
-    emit({ t: 'RECT', a: e.ac1, b: e.ac2, c: e.plus, d: e.minus, ohms, wave, load: Infinity, volts: 0 })
+    emit({ type: 'RECT', a: e.ac1, b: e.ac2, c: e.plus, d: e.minus, ohms, wave, load: Infinity, volts: 0 })
   },
 }

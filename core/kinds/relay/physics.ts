@@ -2,10 +2,10 @@ import type { KindPhysics } from '../contract'
 
 export const physics: KindPhysics = {
   stamp({ e, param, mode }, { v, m }, emit) {
-    if (m[mode.coil]) emit({ t: 'RL', a: e.a, b: e.b, ohms: v[param.ohms], henries: v[param.henries] })
+    if (m[mode.coil]) emit({ type: 'RL', a: e.a, b: e.b, ohms: v[param.ohms], henries: v[param.henries] })
     const ohms = v[param['contact-ohms']]
-    if (m[mode.armature] === 0) emit({ t: 'R', a: e.com, b: e.nc, ohms })
-    else if (m[mode.no]) emit({ t: 'R', a: e.com, b: e.no, ohms })
+    if (m[mode.armature] === 0) emit({ type: 'R', a: e.com, b: e.nc, ohms })
+    else if (m[mode.no]) emit({ type: 'R', a: e.com, b: e.no, ohms })
   },
   react({ e, param, mode }, live, want) {
     const volts = live.m[mode.coil] ? live.volts(e.a, e.b) : 0

@@ -5,8 +5,8 @@ const LEAD = 0.2
 
 export const physics: KindPhysics = {
   stamp({ e, param, mode }, { v, m }, emit) {
-    if (m[mode.bridge]) emit({ t: 'R', a: e.in, b: e.com, ohms: LEAD })
-    emit({ t: 'VDC', a: e.in, b: e.com, ohms: v[param.ohms], volts: v[param.volts] })
+    if (m[mode.bridge]) emit({ type: 'R', a: e.in, b: e.com, ohms: LEAD })
+    emit({ type: 'VDC', a: e.in, b: e.com, ohms: v[param.ohms], volts: v[param.volts] })
   },
   signals: {
     closed: {

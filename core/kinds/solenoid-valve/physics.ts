@@ -12,11 +12,11 @@ export const physics: KindPhysics = {
     emit({
       from: w.in,
       to: w.out,
-      square: 1e5 / v[param.passes] ** 2,
+      quadratic: 1e5 / v[param.passes] ** 2,
       linear: 1e5,
-      rated,
-      beyond: REGULATOR_SPAN / (0.1 * rated),
-      head: 0,
+      ratedFlow: rated,
+      regulatorSlope: REGULATOR_SPAN / (0.1 * rated),
+      pressureRise: 0,
       oneWay: true,
     })
   },

@@ -6,7 +6,7 @@ const [LEAST, MOST] = [0.002, 0.998]
 
 export const physics: KindPhysics = {
   stamp({ e, param }, { v }, emit) {
-    emit({ t: 'VDC', a: e.in, b: e.com, ohms: v[param['pull-up']], volts: v[param.volts] })
+    emit({ type: 'VDC', a: e.in, b: e.com, ohms: v[param['pull-up']], volts: v[param.volts] })
   },
   signals: {
     temperature: {

@@ -18,7 +18,7 @@ export const physics: KindPhysics = {
     const { e, param, mode } = part
     if (live.m[mode.bead] === 0) return
     const ohms = live.m[mode.bead] === 1 ? SHORT : betaOhms(live.v[param.ohms], live.v[param.beta], bead(part, live))
-    emit({ t: 'R', a: e['1'], b: e['2'], ohms })
+    emit({ type: 'R', a: e['1'], b: e['2'], ohms })
   },
   signals: {
     temperature: { about: 'temperature of the bead', dimension: 'temperature', read: bead },

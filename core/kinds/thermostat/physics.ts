@@ -5,7 +5,7 @@ const closed = ({ mode }: Part, { m }: Live): boolean =>
 
 export const physics: KindPhysics = {
   stamp(part, live, emit) {
-    if (closed(part, live)) emit({ t: 'R', a: part.e['1'], b: part.e['2'], ohms: live.v[part.param.ohms] })
+    if (closed(part, live)) emit({ type: 'R', a: part.e['1'], b: part.e['2'], ohms: live.v[part.param.ohms] })
   },
   react(part, live, want) {
     const warm = live.of(part, 'of', 'temperature')

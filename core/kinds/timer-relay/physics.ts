@@ -2,8 +2,8 @@ import type { KindPhysics } from '../contract'
 
 export const physics: KindPhysics = {
   stamp({ e, param, mode }, { v, m }, emit) {
-    emit({ t: 'R', a: e.a, b: e.b, ohms: v[param.ohms] })
-    if (m[mode.contact]) emit({ t: 'R', a: e.com, b: e.no, ohms: v[param['contact-ohms']] })
+    emit({ type: 'R', a: e.a, b: e.b, ohms: v[param.ohms] })
+    if (m[mode.contact]) emit({ type: 'R', a: e.com, b: e.no, ohms: v[param['contact-ohms']] })
   },
   react({ e, param, mode }, live, want) {
     const fed = live.volts(e.a, e.b) >= live.v[param.starts] ? 1 : 0

@@ -4,7 +4,7 @@ export const physics: KindPhysics = {
   stamp({ e, param, mode }, { v, m }, emit) {
     if (m[mode.winding] === 0) return
     emit({
-      t: 'T',
+      type: 'T',
       a: e.p1,
       b: e.p2,
       c: e.s1,

@@ -1,4 +1,4 @@
-import { lyingLevel, PASCALS_PER_METRE, WATER_HEAT } from '../../water'
+import { horizontalCylinderLevel, PASCALS_PER_METRE, WATER_HEAT } from '../../physics/water'
 import type { Live, Part, KindPhysics } from '../contract'
 
 /** Below this there is no water to speak of, m³. */
@@ -15,14 +15,14 @@ const temperature = ({ state, param }: Part, { x, v, ambient }: Live): number =>
 const level = ({ state, param, word }: Part, { x, v }: Live): number => {
   const volume = Math.max(0, x[state.volume])
   const area = v[param.area]
-  if (word.shape === 'lying') return lyingLevel(volume / (area * v[param.height])) * v[param.height]
+  if (word.shape === 'lying') return horizontalCylinderLevel(volume / (area * v[param.height])) * v[param.height]
   const sump = v[param['sump-height']]
   const held = sump * v[param['sump-area']]
   return volume < held ? volume / v[param['sump-area']] : sump + (volume - held) / area
 }
 
 export const physics: KindPhysics = {
-  heads(part, live, emit) {
+  fixedPressures(part, live, emit) {
     emit(part.w.top, 0)
     emit(part.w.bottom, level(part, live) * PASCALS_PER_METRE)
   },

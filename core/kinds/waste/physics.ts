@@ -1,15 +1,15 @@
-import { PASCALS_PER_METRE } from '../../water'
-import { plainStretch } from '../plain-stretch'
+import { PASCALS_PER_METRE } from '../../physics/water'
+import { linkOfKv } from '../link-of-kv'
 import type { KindPhysics } from '../contract'
 
 export const physics: KindPhysics = {
   // Over its highest point water must be lifted; once it runs as a siphon the lower end draws it over.
-  heads({ w, param, mode }, { v, m }, emit) {
+  fixedPressures({ w, param, mode }, { v, m }, emit) {
     const { height, end } = param
     emit(w.air, (m[mode.siphon] ? Math.min(v[height], v[end]) : v[height]) * PASCALS_PER_METRE)
   },
   flow({ w, param }, { v }, emit) {
-    emit({ ...plainStretch(w.in, w.air, v[param.passes] * v[param.clear]), oneWay: true })
+    emit({ ...linkOfKv(w.in, w.air, v[param.passes] * v[param.clear]), oneWay: true })
   },
   react(part, live, want) {
     const { param, mode } = part

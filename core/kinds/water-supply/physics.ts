@@ -1,15 +1,15 @@
-import { plainStretch } from '../plain-stretch'
+import { linkOfKv } from '../link-of-kv'
 import type { KindPhysics } from '../contract'
 
 export const physics: KindPhysics = {
-  heads({ w, param }, { v }, emit) {
+  fixedPressures({ w, param }, { v }, emit) {
     emit(w.street, v[param.pressure])
   },
   temperatures({ w, param }, { v }, emit) {
     emit(w.street, v[param.temperature])
   },
   flow({ w, param }, { v }, emit) {
-    emit(plainStretch(w.street, w.out, v[param.passes]))
+    emit(linkOfKv(w.street, w.out, v[param.passes]))
   },
   signals: {
     conductivity: {

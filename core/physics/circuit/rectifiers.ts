@@ -1,5 +1,7 @@
 import { WAVES, type Component } from './components'
-import { portAt, refreshSources, solveCircuit, voltsBetween, type Solution } from './solve'
+import { portBetween } from './port'
+import { voltsBetween } from './quantities'
+import { solveCircuit, updateSources, type Solution } from './solve'
 
 /**
  * Solves a network with rectifiers in it: first what the DC side loads each of them with, then the AC network so
@@ -14,16 +16,16 @@ export function coupleRectifiers(
   components: readonly Component[],
   omega: number,
 ): { ac: Solution; dc: Solution } {
-  const rectifiers = components.filter((c) => c.t === 'RECT')
+  const rectifiers = components.filter((c) => c.type === 'RECT')
   const dc = solveCircuit(nodes, components, 'dc', 0)
   for (const r of rectifiers) {
     // The port sees the rectifier's own resistance beside the load.
-    const z = portAt(dc, r.c, r.d).zRe
+    const z = portBetween(dc, r.c, r.d).zRe
     const outside = 1 / z - 1 / r.ohms
-    r.load = outside > 1e-12 ? WAVES[r.wave].drawn * (r.ohms + 1 / outside) : Infinity
+    r.load = outside > 1e-12 ? WAVES[r.wave].loadRatio * (r.ohms + 1 / outside) : Infinity
   }
   const ac = solveCircuit(nodes, components, 'ac', omega)
   for (const r of rectifiers) r.volts = WAVES[r.wave].mean * voltsBetween(ac, r.a, r.b)
-  refreshSources(dc, components)
+  updateSources(dc, components)
   return { ac, dc }
 }

@@ -1,5 +1,5 @@
-export { reachesOf, type Reach } from './reaches'
-export { solveWater, type Stretch, type WaterSolution } from './solve'
+export { subnetworksOf, type Subnetwork } from './subnetworks'
+export { solveWater, type WaterLink, type WaterSolution } from './solve'
 
 /** Pascals per metre of water column, 20 °C. */
 export const PASCALS_PER_METRE = 9810
@@ -9,5 +9,5 @@ export const STEAM_HEAT = 2.26e9
 
 /** Heat that warms a cubic metre of water by one kelvin, J/(m³·K), 20 °C. */
 export const WATER_HEAT = 4.18e6
-export { chainOf, solveChain, type Chain } from './chain'
-export { lyingLevel } from './lying-level'
+export { seriesPathOf, solveSeriesPath, type SeriesPath } from './series-path'
+export { horizontalCylinderLevel } from './horizontal-cylinder-level'

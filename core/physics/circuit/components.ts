@@ -6,24 +6,34 @@
  */
 export type Component =
   /** Resistance. */
-  | { t: 'R'; a: number; b: number; ohms: number }
+  | { type: 'R'; a: number; b: number; ohms: number }
   /** Winding: resistance in series with inductance. */
-  | { t: 'RL'; a: number; b: number; ohms: number; henries: number }
+  | { type: 'RL'; a: number; b: number; ohms: number; henries: number }
   /** Snubber or cable capacitance: resistance in series with a capacitor; open at DC. */
-  | { t: 'RC'; a: number; b: number; ohms: number; farads: number }
+  | { type: 'RC'; a: number; b: number; ohms: number; farads: number }
   /** AC source with its series resistance; `a` is the live side. Resistance only at DC. */
-  | { t: 'VAC'; a: number; b: number; ohms: number; volts: number }
+  | { type: 'VAC'; a: number; b: number; ohms: number; volts: number }
   /** DC source with its series resistance; `a` is plus. Resistance only at AC. */
-  | { t: 'VDC'; a: number; b: number; ohms: number; volts: number }
+  | { type: 'VDC'; a: number; b: number; ohms: number; volts: number }
   /** Transformer: primary a–b, secondary c–d, turns ratio primary/secondary, magnetising inductance seen from the primary. */
-  | { t: 'T'; a: number; b: number; c: number; d: number; ohms: number; ohms2: number; henries: number; ratio: number }
+  | {
+      type: 'T'
+      a: number
+      b: number
+      c: number
+      d: number
+      ohms: number
+      ohms2: number
+      henries: number
+      ratio: number
+    }
   /**
    * Rectifier of ideal diodes: AC side a–b, DC side c (plus) – d with its series resistance. To the AC network it is
    * the resistance `load` (Infinity: unloaded), to the DC network a source of `volts`. The two are tied together by
    * `coupleRectifiers`, which fills both in; as stamped they are a guess.
    */
   | {
-      t: 'RECT'
+      type: 'RECT'
       a: number
       b: number
       c: number
@@ -42,9 +52,9 @@ export type Wave = 'half' | 'full'
  * the resistance of the DC side. Ideal diodes, a sine that stays a sine, a load that is resistive to the ripple.
  * Full wave: mean 2√2/π, RMS 1. Half wave: mean √2/π, RMS 1/√2.
  */
-export const WAVES: Record<Wave, { mean: number; ripple: number; drawn: number }> = {
-  full: { mean: (2 * Math.SQRT2) / Math.PI, ripple: Math.sqrt(Math.PI ** 2 / 8 - 1), drawn: 1 },
-  half: { mean: Math.SQRT2 / Math.PI, ripple: Math.sqrt(Math.PI ** 2 / 4 - 1), drawn: 2 },
+export const WAVES: Record<Wave, { mean: number; ripple: number; loadRatio: number }> = {
+  full: { mean: (2 * Math.SQRT2) / Math.PI, ripple: Math.sqrt(Math.PI ** 2 / 8 - 1), loadRatio: 1 },
+  half: { mean: Math.SQRT2 / Math.PI, ripple: Math.sqrt(Math.PI ** 2 / 4 - 1), loadRatio: 2 },
 }
 
 export type Analysis = 'ac' | 'dc'
@@ -72,7 +82,7 @@ export const newAdmittance = (): Admittance => ({ re: 0, im: 0, re12: 0, im12: 0
  */
 export function admittanceOf(c: Component, analysis: Analysis, omega: number, out: Admittance): Admittance {
   out.amps = out.re12 = out.im12 = out.re22 = out.im22 = out.im = 0
-  switch (c.t) {
+  switch (c.type) {
     case 'R':
       out.re = 1 / c.ohms
       return out
@@ -97,7 +107,7 @@ export function admittanceOf(c: Component, analysis: Analysis, omega: number, ou
     case 'VAC':
     case 'VDC':
       out.re = 1 / c.ohms
-      out.amps = (c.t === 'VAC') === (analysis === 'ac') ? c.volts / c.ohms : 0
+      out.amps = (c.type === 'VAC') === (analysis === 'ac') ? c.volts / c.ohms : 0
       return out
     case 'RECT':
       // Two branches without transfer between them: the AC side a–b, the DC side c–d (entry 22).

@@ -25,7 +25,7 @@ export function writeNetlist(
   components.forEach((c, k) => {
     const [a, b] = [node(c.a), node(c.b)]
     used.add(c.a).add(c.b)
-    switch (c.t) {
+    switch (c.type) {
       case 'R':
         lines.push(`R${k} ${a} ${b} ${value(c.ohms)}`)
         break
@@ -37,8 +37,8 @@ export function writeNetlist(
         break
       case 'VAC':
       case 'VDC': {
-        const dc = c.t === 'VDC' ? value(c.volts) : '0'
-        const ac = c.t === 'VAC' ? ` AC ${value(c.volts)}` : ''
+        const dc = c.type === 'VDC' ? value(c.volts) : '0'
+        const ac = c.type === 'VAC' ? ` AC ${value(c.volts)}` : ''
         lines.push(`V${k} m${k} ${b} DC ${dc}${ac}`, `R${k} m${k} ${a} ${value(c.ohms)}`)
         break
       }

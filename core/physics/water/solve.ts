@@ -1,25 +1,25 @@
-import { choleskyInPlace, backwardSolve, forwardSolve } from '../foundation/linear'
+import { choleskyInPlace, backwardSolve, forwardSolve } from '../../foundation/linear'
 
 /**
- * One stretch of pipe between two water nodes. Pressure drop from `from` to `to` at flow Q (m³/s):
+ * One link of a water network, between two nodes. Pressure loss from `from` to `to` at flow Q (m³/s):
  *
- *     h(Q) = linear·Q + square·Q·|Q| + beyond·max(0, Q − rated) − head
+ *     h(Q) = linear·Q + quadratic·Q·|Q| + regulatorSlope·max(0, Q − ratedFlow) − pressureRise
  *
- * `beyond` models a flow regulator that closes up above its rated flow; `head` is what a running pump adds.
+ * `regulatorSlope` models a flow regulator that closes up above its rated flow; `pressureRise` is what a running pump adds.
  */
-export interface Stretch {
+export interface WaterLink {
   from: number
   to: number
   /** Pa/(m³/s)², ≥ 0 */
-  square: number
+  quadratic: number
   /** Pa/(m³/s), ≥ 0; keeps the slope finite at rest */
   linear: number
   /** Rated flow of a regulator, m³/s; Infinity without one. */
-  rated: number
+  ratedFlow: number
   /** Pa/(m³/s) above the rated flow. */
-  beyond: number
+  regulatorSlope: number
   /** Pa added by a pump in the direction from → to. */
-  head: number
+  pressureRise: number
   /** True when nothing can flow backwards. */
   oneWay: boolean
 }
@@ -27,10 +27,10 @@ export interface Stretch {
 export interface WaterSolution {
   /** Pa per node; 0 where a node is connected to no source. */
   pressure: Float64Array
-  /** m³/s per stretch, positive from → to. */
+  /** m³/s per link, positive from → to. */
   flow: Float64Array
   /** False when the iteration did not reach its tolerance. */
-  settled: boolean
+  converged: boolean
 }
 
 const BACKWARD = 1e15
@@ -38,20 +38,23 @@ const BACKWARD = 1e15
 export const FLOW_TOLERANCE = 1e-12
 const MAX_ROUNDS = 60
 
-/** Pressure lost along a stretch at a flow, Pa. */
-export const drop = (s: Stretch, q: number): number =>
+/** Pressure lost along a link at a flow, Pa. */
+export const pressureLoss = (s: WaterLink, q: number): number =>
   s.linear * q +
-  s.square * q * Math.abs(q) +
-  (q > s.rated ? s.beyond * (q - s.rated) : 0) +
+  s.quadratic * q * Math.abs(q) +
+  (q > s.ratedFlow ? s.regulatorSlope * (q - s.ratedFlow) : 0) +
   (s.oneWay && q < 0 ? BACKWARD * q : 0) -
-  s.head
+  s.pressureRise
 
 /** Its derivative, Pa/(m³/s). */
-export const slope = (s: Stretch, q: number): number =>
-  s.linear + 2 * s.square * Math.abs(q) + (q > s.rated ? s.beyond : 0) + (s.oneWay && q < 0 ? BACKWARD : 0)
+export const lossSlope = (s: WaterLink, q: number): number =>
+  s.linear +
+  2 * s.quadratic * Math.abs(q) +
+  (q > s.ratedFlow ? s.regulatorSlope : 0) +
+  (s.oneWay && q < 0 ? BACKWARD : 0)
 
 /**
- * Steady flow through a network of stretches between nodes of fixed and of unknown pressure.
+ * Steady flow through a network of links between nodes of fixed and of unknown pressure.
  *
  * Global gradient algorithm (Todini & Pilati 1988): Newton's method on flows and pressures together.
  *
@@ -59,9 +62,9 @@ export const slope = (s: Stretch, q: number): number =>
  * @param fixed pressure in Pa per node, NaN where unknown
  * @returns pressures and flows; nodes cut off from every fixed pressure get 0
  */
-export function solveWater(nodes: number, stretches: readonly Stretch[], fixed: Float64Array): WaterSolution {
+export function solveWater(nodes: number, links: readonly WaterLink[], fixed: Float64Array): WaterSolution {
   const pressure = new Float64Array(nodes)
-  const flow = new Float64Array(stretches.length)
+  const flow = new Float64Array(links.length)
   const reached = new Uint8Array(nodes)
   for (let i = 0; i < nodes; i++)
     if (!Number.isNaN(fixed[i])) {
@@ -70,7 +73,7 @@ export function solveWater(nodes: number, stretches: readonly Stretch[], fixed: 
     }
   for (let again = true; again;) {
     again = false
-    for (const s of stretches)
+    for (const s of links)
       if (reached[s.from] !== reached[s.to]) {
         reached[s.from] = reached[s.to] = 1
         again = true
@@ -79,8 +82,8 @@ export function solveWater(nodes: number, stretches: readonly Stretch[], fixed: 
   const row = new Int32Array(nodes).fill(-1)
   let n = 0
   for (let i = 0; i < nodes; i++) if (reached[i] && Number.isNaN(fixed[i])) row[i] = n++
-  stretches.forEach((s, k) => {
-    flow[k] = reached[s.from] ? Math.min(1e-4, s.rated) : 0
+  links.forEach((s, k) => {
+    flow[k] = reached[s.from] ? Math.min(1e-4, s.ratedFlow) : 0
   })
   const a = new Float64Array(n * n)
   const b = new Float64Array(n)
@@ -88,11 +91,11 @@ export function solveWater(nodes: number, stretches: readonly Stretch[], fixed: 
   for (let round = 0; round < MAX_ROUNDS && !settled; round++) {
     a.fill(0)
     b.fill(0)
-    stretches.forEach((s, k) => {
+    links.forEach((s, k) => {
       if (!reached[s.from]) return
-      const g = 1 / slope(s, flow[k])
+      const g = 1 / lossSlope(s, flow[k])
       // Next flow = base + g·(p_from − p_to)
-      const base = flow[k] - g * drop(s, flow[k])
+      const base = flow[k] - g * pressureLoss(s, flow[k])
       const [i, j] = [row[s.from], row[s.to]]
       if (i >= 0) {
         a[i * n + i] += g
@@ -113,13 +116,13 @@ export function solveWater(nodes: number, stretches: readonly Stretch[], fixed: 
     }
     for (let i = 0; i < nodes; i++) if (row[i] >= 0) pressure[i] = b[row[i]]
     settled = true
-    stretches.forEach((s, k) => {
+    links.forEach((s, k) => {
       if (!reached[s.from]) return
-      const g = 1 / slope(s, flow[k])
-      const next = flow[k] - g * (drop(s, flow[k]) - (pressure[s.from] - pressure[s.to]))
+      const g = 1 / lossSlope(s, flow[k])
+      const next = flow[k] - g * (pressureLoss(s, flow[k]) - (pressure[s.from] - pressure[s.to]))
       if (Math.abs(next - flow[k]) > FLOW_TOLERANCE + 1e-9 * Math.abs(next)) settled = false
       flow[k] = next
     })
   }
-  return { pressure, flow, settled }
+  return { pressure, flow, converged: settled }
 }

@@ -3,9 +3,9 @@
  * segment from φ − sin φ = 2π·share by Newton's steps kept inside a bracket.
  *
  * @param share 0 … 1; values outside are taken for the ends
- * @example lyingLevel(0.5) // 0.5
+ * @example horizontalCylinderLevel(0.5) // 0.5
  */
-export function lyingLevel(share: number): number {
+export function horizontalCylinderLevel(share: number): number {
   if (!(share > 0)) return 0
   if (share >= 1) return 1
   const wanted = 2 * Math.PI * share

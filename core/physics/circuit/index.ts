@@ -8,16 +8,7 @@ export {
   type Wave,
 } from './components'
 export { coupleRectifiers } from './rectifiers'
-export {
-  ampsThrough,
-  dcVoltsBetween,
-  portAt,
-  portChange,
-  refreshResistances,
-  refreshSources,
-  solveCircuit,
-  voltsBetween,
-  type Port,
-  type Solution,
-} from './solve'
+export { solveCircuit, updateResistances, updateSources, type Solution } from './solve'
+export { portBetween, portVoltageChange, type Port } from './port'
+export { ampsThrough, dcVoltsBetween, voltsBetween } from './quantities'
 export { writeNetlist } from './netlist'
