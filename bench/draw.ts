@@ -29,8 +29,8 @@ export function drawCall(bench: Bench, sort: Sort, next: Random, errors?: SheetE
   const others = unlistedFaults(machine).map((f) => ({ ...f, repair: -1 }))
   for (let tries = 0; tries < 40; tries++) {
     const from = sort === 'unlisted' ? others : machine.faults
-    const faults = [weighted(next, from, (f) => f.perYear)]
-    if (sort === 'pair') faults.push(weighted(next, machine.faults, (f) => (f === faults[0] ? 0 : f.perYear)))
+    const faults = [weighted(next, from, (f) => f.ratePerYear)]
+    if (sort === 'pair') faults.push(weighted(next, machine.faults, (f) => (f === faults[0] ? 0 : f.ratePerYear)))
     const truth = new TrueMachine(
       bench,
       faults.map((f) => severe(f, next)),

@@ -35,8 +35,8 @@ export function speedRows(open: () => Predictor, jobs: number, seed: number): Ro
   const two = timeJobs(open(), jobs, seed)
   const digest = digestOf(one.trail)
   const { machine } = p.bench
-  const [a, b] = machine.parts.filter((x) => Object.keys(x.e).length > 1)
-  const probe = orThrow(readProbe(p.bench, `${a.id}.${Object.keys(a.e)[0]} to ${b.id}.${Object.keys(b.e)[1]}`))
+  const [a, b] = machine.parts.filter((x) => Object.keys(x.nodes).length > 1)
+  const probe = orThrow(readProbe(p.bench, `${a.id}.${Object.keys(a.nodes)[0]} to ${b.id}.${Object.keys(b.nodes)[1]}`))
   const free = timed(() => p.members.forEach((m) => p.predict(m, probe)))[0]
   const script = { ...p.bench.runs[0].script, moments: [] }
   const healthy = makeVariant(machine)

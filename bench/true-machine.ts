@@ -147,27 +147,27 @@ export class TrueMachine {
     const { probe } = what
     const returns = () => {
       const supply = kinds.findIndex((k) => k.returns !== undefined)
-      return live.variant.parts[supply].e[kinds[supply].returns!]
+      return live.variant.parts[supply].nodes[kinds[supply].returns!]
     }
     switch (probe.what) {
       case 'sense':
         return this.sensed(live.signal(what.part, probe.signal), probe.sense)
       case 'volts': {
-        const b = probe.b === '@return' ? returns() : part.e[probe.b]
-        return this.metered(procedure.meter!, voltsWith(live, part.e[probe.a], b, procedure.meter!))
+        const b = probe.b === '@return' ? returns() : part.nodes[probe.b]
+        return this.metered(procedure.meter!, voltsWith(live, part.nodes[probe.a], b, procedure.meter!))
       }
       case 'ohms': {
         const own: Component[] = []
         if (probe.lifted) kinds[part.index].stamp?.(part, live, (c) => own.push(c))
         else own.push(...live.electrics.components().components)
-        const ohms = ohmsOf(this.machine.nodes, own, part.e[probe.a], part.e[probe.b])
+        const ohms = ohmsOf(this.machine.nodes, own, part.nodes[probe.a], part.nodes[probe.b])
         return ohms > 40e6 ? { is: 'open' } : this.metered('ohms', ohms)
       }
       case 'amps':
         return this.metered('clamp', live.amps(part))
       case 'pressure':
       case 'bucket':
-        return this.metered(procedure.meter!, drawn(live, parts[part.index].w[probe.port], probe.what))
+        return this.metered(procedure.meter!, drawn(live, parts[part.index].ports[probe.port], probe.what))
       case 'worked': {
         const own = this.present.filter((p) => p.fault.part === what.part)
         const hard = own.some((p) => p.misses === undefined)
@@ -177,7 +177,7 @@ export class TrueMachine {
         return { is: 'times', clean, of: WORKED }
       }
       case 'hertz': {
-        const there = Math.abs(live.dcVolts(part.e[probe.a], part.e[probe.b])) > COUNTS_ABOVE
+        const there = Math.abs(live.dcVolts(part.nodes[probe.a], part.nodes[probe.b])) > COUNTS_ABOVE
         return this.metered('counter', there ? live.signal(what.part, probe.signal) : 0)
       }
       case 'display':

@@ -1,4 +1,4 @@
-import { KINDS, type Kind, type ParamSpec } from '../core/kinds'
+import { KINDS, type Kind, type ParamSpec } from '../core/model/kinds'
 import { DEFAULT_UNIT } from '../core/foundation/quantity'
 
 /** What values are that many kinds share under one name. */
@@ -35,7 +35,7 @@ const GLOSSARY: Record<string, string> = {
   'snubber-farads': 'capacitance of the snubber across the output',
 }
 
-const value = (name: string, { dimension, typical, about = GLOSSARY[name] }: ParamSpec): string =>
+const value = (name: string, { dimension, typical, description: about = GLOSSARY[name] }: ParamSpec): string =>
   `${name}: ${typical ?? `must be given, in ${DEFAULT_UNIT[dimension].symbol || 'plain numbers'}`}${about ? ` (${about})` : ''}`
 
 const list = (words: readonly string[]): string => words.join(', ') || 'none'
@@ -51,18 +51,18 @@ export function describeKind(kind: Kind): string {
     ],
     [
       'may refer to',
-      Object.entries(kind.mayRefer ?? {}).map(([field, signal]) => `${field}: a part that gives \`${signal}\``),
+      Object.entries(kind.optionalRefs ?? {}).map(([field, signal]) => `${field}: a part that gives \`${signal}\``),
     ],
-    ['words', Object.entries(kind.words ?? {}).map(([field, words]) => `${field}: ${words.join(' or ')}`)],
+    ['words', Object.entries(kind.choices ?? {}).map(([field, words]) => `${field}: ${words.join(' or ')}`)],
     ['values', Object.entries(kind.params).map(([name, spec]) => value(name, spec))],
     ['modes', (kind.modes ?? []).map((m) => `${m.name}: ${m.values.join(', ')}`)],
     [
       'signals',
       Object.entries(kind.signals ?? {}).map(
-        ([name, s]) => `${name}${s.dimension ? ` (${s.dimension})` : ''}: ${s.about}`,
+        ([name, s]) => `${name}${s.dimension ? ` (${s.dimension})` : ''}: ${s.description}`,
       ),
     ],
-    ['faults', Object.entries(kind.faults ?? {}).map(([name, f]) => `${name}: ${f.title}, ${f.perYear} /year`)],
+    ['faults', Object.entries(kind.faults ?? {}).map(([name, f]) => `${name}: ${f.title}, ${f.ratePerYear} /year`)],
   ]
   const traits = [
     ...(kind.command ? ['a phase may list it under `on`'] : []),

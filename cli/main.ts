@@ -21,7 +21,7 @@ import { problem } from '../core/foundation/issues'
 import { InputError, orThrow } from '../core/foundation/result'
 import { describeProblem, formatChance } from '../core/words'
 import { BANDS, buildMachine, makeVariant, type Bands, type History, type Machine, type Present } from '../core/machine'
-import { findKind, KINDS } from '../core/kinds'
+import { findKind, KINDS } from '../core/model/kinds'
 import { ORDERS, type Order, type PlanState } from '../core/plan'
 import { varianceOf, type Prediction, type Predictor } from '../core/predict'
 import { checkRuns, listProcedures, readProbe } from '../core/procedure'
@@ -84,8 +84,8 @@ function withSettings(machine: Machine, settings: readonly string[]): Float64Arr
     const { value } = orThrow(parseQuantity(text, param.dimension, ['--set', id]))
     const [part, name] = [id.slice(0, id.lastIndexOf('.')), id.slice(id.lastIndexOf('.') + 1)]
     const spec = machine.sheet.parts.find((p) => p.id === part)?.kind.params[name]
-    if (value < (spec?.least ?? -Infinity) || value > (spec?.most ?? Infinity))
-      fail('out-of-range', ['--set', id], text, `${spec?.least ?? 'anything'} to ${spec?.most ?? 'anything'} (SI)`)
+    if (value < (spec?.min ?? -Infinity) || value > (spec?.max ?? Infinity))
+      fail('out-of-range', ['--set', id], text, `${spec?.min ?? 'anything'} to ${spec?.max ?? 'anything'} (SI)`)
     values[param.index] = value
   }
   return values
@@ -212,14 +212,14 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
     )
     if (o.json)
       return {
-        end: run.end.t,
+        end: run.end.time,
         events: run.events.map((e) => ({ t: e.t, says: sayEvent(machine, e) })),
         alarms: run.alarms,
         complaints,
         signals: Object.fromEntries(vessels.map((v) => [v.signal, v.value])),
       }
     for (const e of run.events) console.log(`${e.t.toFixed(2).padStart(10)} s  ${sayEvent(machine, e)}`)
-    console.log(`${run.end.t.toFixed(2).padStart(10)} s  end`)
+    console.log(`${run.end.time.toFixed(2).padStart(10)} s  end`)
     for (const v of vessels) console.log(`${v.signal}: ${formatQuantity(v.value, v.dimension)}`)
     console.log(`complaints: ${complaints.join(', ') || 'none'}`)
     return undefined

@@ -93,7 +93,7 @@ const api: EngineApi = {
         id: p.id,
         title: p.title,
         line: p.line,
-        byHand: machine.kinds[p.index].hand !== undefined,
+        byHand: machine.kinds[p.index].manual !== undefined,
         jumper: machine.kinds[p.index].jumperAllowed ?? false,
         terminals: machine.kinds[p.index].terminals,
       })),

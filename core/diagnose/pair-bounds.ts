@@ -33,7 +33,7 @@ export interface PairBounds {
 function broughtAbout(a: Member, b: Member): number {
   const chance = a.present[0].fault.causes.find((c) => c.fault === b.present[0].fault.index)?.chance
   // The second fault's own severities share what it may come with.
-  return chance === undefined ? 0 : (a.weight * chance * b.weight) / b.present[0].fault.perYear
+  return chance === undefined ? 0 : (a.weight * chance * b.weight) / b.present[0].fault.ratePerYear
 }
 
 const pairWeight = (a: Member, b: Member): number =>

@@ -19,7 +19,7 @@ export interface Placed {
 export const startStanding: Standing = { power: 'on', open: [], running: undefined }
 
 function handEdit(machine: Machine, part: number): Edit {
-  const { mode, parted } = machine.kinds[part].hand!
+  const { mode, disconnected: parted } = machine.kinds[part].manual!
   return { hold: { mode: machine.parts[part].mode[mode], value: parted } }
 }
 

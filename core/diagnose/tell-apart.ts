@@ -66,11 +66,11 @@ export function tellApart(predictor: Predictor): Told {
     const earlier = machine.faults.slice(0, i).findIndex((_, j) => same(i, j))
     if (earlier >= 0) group[i] = group[earlier]
   })
-  const total = machine.faults.reduce((s, f) => s + f.perYear, 0)
+  const total = machine.faults.reduce((s, f) => s + f.ratePerYear, 0)
   const lookAlikes = [...new Set(group)].flatMap((g): LookAlikes[] => {
     const faults = machine.faults.filter((_, i) => group[i] === g)
     if (new Set(faults.map((f) => f.repair)).size < 2) return []
-    return [{ faults, share: faults.reduce((s, f) => s + f.perYear, 0) / total }]
+    return [{ faults, share: faults.reduce((s, f) => s + f.ratePerYear, 0) / total }]
   })
   return { showings, lookAlikes, signatures: new Set(group).size }
 }

@@ -1,4 +1,4 @@
-import type { Sense } from '../kinds'
+import type { Sense } from '../model/kinds'
 import type { SparseVector } from '../foundation/linear'
 import type { Edit } from '../machine'
 import type { Member, Prediction } from '../predict'

@@ -31,7 +31,7 @@ export function factsOf(bench: Bench): SheetFacts {
     targets: Object.fromEntries(
       Object.entries(vocabularyOf(bench).targets).map(([verb, targets]) => [verb, [...(targets ?? [])]]),
     ),
-    points: parts.flatMap((p) => kinds[p.index].terminals.filter((t) => t in p.e).map((t) => `${p.id}.${t}`)),
+    points: parts.flatMap((p) => kinds[p.index].terminals.filter((t) => t in p.nodes).map((t) => `${p.id}.${t}`)),
     moments: unique(spots.map((s) => s.id)),
   }
 }

@@ -86,19 +86,19 @@ export function linesOf(bench: Bench): Lines {
   const neighbours = (node: number, port: 'first' | 'last', except: number): number[] =>
     parts.flatMap((p) => {
       const ports = kinds[p.index].ports
-      const there = p.w[port === 'first' ? ports[0] : ports[ports.length - 1]] === node
+      const there = p.ports[port === 'first' ? ports[0] : ports[ports.length - 1]] === node
       return p.index !== except && ports.length > 0 && there ? [p.index] : []
     })
   const isVessel = (part: number) => (kinds[part].states?.length ?? 0) > 0 && kinds[part].ports.length > 0
   const holds = (node: number): number | undefined =>
-    parts.find((p) => isVessel(p.index) && Object.values(p.w).includes(node))?.index
+    parts.find((p) => isVessel(p.index) && Object.values(p.ports).includes(node))?.index
   const listed = new Set(machine.faults.map((f) => f.part))
 
   function follow(part: number, way: 'up' | 'down'): { chain: number[]; vessel: number | undefined } {
     const chain: number[] = []
     for (let at = part; chain.length < parts.length;) {
       const ports = kinds[at].ports
-      const node = parts[at].w[way === 'up' ? ports[0] : ports[ports.length - 1]]
+      const node = parts[at].ports[way === 'up' ? ports[0] : ports[ports.length - 1]]
       const vessel = holds(node)
       if (vessel !== undefined) return { chain, vessel }
       const [next, ...others] = neighbours(node, way === 'up' ? 'last' : 'first', at)
@@ -115,10 +115,10 @@ export function linesOf(bench: Bench): Lines {
     const edges = edgesOf(momentOf(part), sheet.hertz)
     const source = parts[supply]
     const [live, ret] = [
-      source.e[kinds[supply].terminals.find((t) => t !== kinds[supply].returns)!],
-      source.e[kinds[supply].returns!],
+      source.nodes[kinds[supply].terminals.find((t) => t !== kinds[supply].returns)!],
+      source.nodes[kinds[supply].returns!],
     ]
-    const [t0, t1] = kinds[part].terminals.map((t) => parts[part].e[t])
+    const [t0, t1] = kinds[part].terminals.map((t) => parts[part].nodes[t])
     const without = new Set([part, supply])
     const ways = [
       { in: path(edges, live, t0, without), out: path(edges, t1, ret, without) },
@@ -175,15 +175,19 @@ export function linesOf(bench: Bench): Lines {
     if (chain.length < 2 || !isVessel(chain[0]) || lanes.some((l) => l.center === p.index)) continue
     if (parts.some((q) => Object.values(q.ref).includes(p.index))) continue
     const edges = snapshots.length ? edgesOf(snapshots.at(-1)!, sheet.hertz) : []
-    const start = Object.values(p.e)[0]
+    const start = Object.values(p.nodes)[0]
     const ends = parts
       .filter(
         (q) =>
-          inputs.has(q.index) && q.index !== p.index && Object.keys(q.e).length > 0 && kinds[q.index].line === 'level',
+          inputs.has(q.index) &&
+          q.index !== p.index &&
+          Object.keys(q.nodes).length > 0 &&
+          kinds[q.index].line === 'level',
       )
       .map((q) => ({
         q: q.index,
-        way: start === undefined ? undefined : path(edges, start, Object.values(q.e)[0], new Set([p.index, q.index])),
+        way:
+          start === undefined ? undefined : path(edges, start, Object.values(q.nodes)[0], new Set([p.index, q.index])),
       }))
       .filter((e) => e.way)
       .sort((a, b) => a.way!.ohms - b.way!.ohms)

@@ -27,7 +27,7 @@ export function openBench(
 export function vocabularyOf(bench: Bench): Vocabulary {
   const { machine, procedures } = bench
   const { sheet, parts, kinds } = machine
-  const byHand = parts.filter((p) => kinds[p.index].hand).map((p) => p.id)
+  const byHand = parts.filter((p) => kinds[p.index].manual).map((p) => p.id)
   const bridged = parts.filter((p) => kinds[p.index].jumperAllowed).map((p) => p.id)
   const panels = sheet.panels.map((p) => p.id)
   return {

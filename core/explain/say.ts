@@ -84,7 +84,7 @@ export function sayTest(machine: Machine, p: Procedure): string {
           if (probe.b === '@return') return `Volts behind the ${title}, to the return`
           return probe.when === 'idle'
             ? `Volts at the ${title} while not called`
-            : `Volts across the ${title}${Object.keys(machine.parts[what.part].e).length > 2 ? ` (${probe.a}–${probe.b})` : ''}`
+            : `Volts across the ${title}${Object.keys(machine.parts[what.part].nodes).length > 2 ? ` (${probe.a}–${probe.b})` : ''}`
         case 'amps':
           return `Current of the ${title}`
         case 'pressure':
@@ -96,9 +96,9 @@ export function sayTest(machine: Machine, p: Procedure): string {
         case 'hertz':
           return `Frequency at the ${title}`
         case 'display':
-          return `${capital(machine.kinds[what.part].signals![probe.signal].about)} at the ${title}`
+          return `${capital(machine.kinds[what.part].signals![probe.signal].description)} at the ${title}`
         case 'sense':
-          return `${capital(title)}${probe.with ? `, ${sayByHand(probe.with)}` : ''}: ${SENSES[probe.sense].title} whether ${machine.kinds[what.part].signals![probe.signal].about}`
+          return `${capital(title)}${probe.with ? `, ${sayByHand(probe.with)}` : ''}: ${SENSES[probe.sense].title} whether ${machine.kinds[what.part].signals![probe.signal].description}`
       }
     }
   }
@@ -125,7 +125,7 @@ function sayHands(machine: Machine, p: Procedure, meterId: string | undefined): 
     case 'duration':
       return `Start the watch when ${p.title} begins, stop it when it ends. Type never if it does not end or is never reached.`
     case 'watch':
-      return `${p.title}, ${p.when}. Yes if the ${machine.parts[what.part].title} does it: ${machine.kinds[what.part].signals![what.signal].about}.`
+      return `${p.title}, ${p.when}. Yes if the ${machine.parts[what.part].title} does it: ${machine.kinds[what.part].signals![what.signal].description}.`
     case 'between':
       return `${sayMeter(meterId, pointOf(machine, what.a), pointOf(machine, what.b))}. Read it ${p.when}.`
     case 'probe': {
@@ -133,7 +133,7 @@ function sayHands(machine: Machine, p: Procedure, meterId: string | undefined): 
       const { probe } = what
       const [a, b] =
         'b' in probe ? [terminal(machine, what.part, probe.a), terminal(machine, what.part, probe.b)] : ['', '']
-      const both = 'b' in probe && probe.b !== '@return' && Object.keys(machine.parts[what.part].e).length === 2
+      const both = 'b' in probe && probe.b !== '@return' && Object.keys(machine.parts[what.part].nodes).length === 2
       switch (probe.what) {
         case 'ohms':
           return `Take the leads off the ${title}. ${sayMeter(meterId, a, b, both ? title : undefined)}.`
@@ -151,12 +151,12 @@ function sayHands(machine: Machine, p: Procedure, meterId: string | undefined): 
           return `${sayMeter('counter', a, b)}. Read it ${p.when}.`
         case 'display':
           return probe.by
-            ? `With the ${probe.by}: ${machine.kinds[what.part].signals![probe.signal].about} at the ${title}. Read it ${p.when}.`
-            : `Read ${machine.kinds[what.part].signals![probe.signal].about} off the display ${p.when}.`
+            ? `With the ${probe.by}: ${machine.kinds[what.part].signals![probe.signal].description} at the ${title}. Read it ${p.when}.`
+            : `Read ${machine.kinds[what.part].signals![probe.signal].description} off the display ${p.when}.`
         case 'sense':
           if (probe.with)
-            return `${p.needs.reach ? capital(p.when) : 'Water on, no program'}: ${sayByHand(probe.with)} at the ${title}. Yes if ${machine.kinds[what.part].signals![probe.signal].about}. Put it back as it was after.`
-          return `${capital(SENSES[probe.sense].title)} at the ${title}${p.needs.reach || p.needs.power === 'off' ? ` ${p.when}` : ''}. Yes if ${machine.kinds[what.part].signals![probe.signal].about}.`
+            return `${p.needs.reach ? capital(p.when) : 'Water on, no program'}: ${sayByHand(probe.with)} at the ${title}. Yes if ${machine.kinds[what.part].signals![probe.signal].description}. Put it back as it was after.`
+          return `${capital(SENSES[probe.sense].title)} at the ${title}${p.needs.reach || p.needs.power === 'off' ? ` ${p.when}` : ''}. Yes if ${machine.kinds[what.part].signals![probe.signal].description}.`
       }
     }
   }

@@ -1,4 +1,4 @@
-import type { Sense } from '../kinds'
+import type { Sense } from '../model/kinds'
 import type { Dimension } from '../foundation/quantity'
 
 /**

@@ -8,7 +8,7 @@ import {
   type Port,
   type Solution,
 } from '../physics/circuit'
-import type { Part } from '../kinds'
+import type { Part } from '../model/kinds'
 import { Plant } from '../simulate'
 import { subnetworksOf, solveWater } from '../physics/water'
 import type { Meter } from './meters'
@@ -32,8 +32,8 @@ function* raised(
   plant: Plant,
   own: readonly Part[],
 ): Generator<{ param: number; scratch: Plant; owners: readonly Part[] }> {
-  const values = plant.v.slice()
-  const scratch = new Plant({ ...plant.variant, values }, plant.m, plant.x, plant.since)
+  const values = plant.values.slice()
+  const scratch = new Plant({ ...plant.variant, values }, plant.modes, plant.states, plant.modeSince)
   const up = function* (param: number, owners: readonly Part[]) {
     const sd = plant.variant.sds[param]
     if (sd === 0) return
@@ -181,7 +181,7 @@ export function showNeon(plant: Plant, meter: Meter, node: number): number {
   let volts = 0
   machine.kinds.forEach((kind, i) => {
     if (kind.returns === undefined) return
-    volts = Math.max(volts, voltsOf(plant, plant.ac(), meter.input!, node, parts[i].e[kind.returns]).value)
+    volts = Math.max(volts, voltsOf(plant, plant.ac(), meter.input!, node, parts[i].nodes[kind.returns]).value)
   })
   return above(volts, meter.says!)
 }
@@ -271,9 +271,9 @@ export function showWater(plant: Plant, part: Part, port: string, what: 'pressur
   const { network } = plant.waterNow()
   let known = drawn.get(network)
   if (!known) drawn.set(network, (known = new Map()))
-  const key = `${part.w[port]}|${what}|${plant.fixedPressures().join()}`
+  const key = `${part.ports[port]}|${what}|${plant.fixedPressures().join()}`
   let shown = known.get(key)
-  if (!shown) known.set(key, (shown = drawWater(plant, part.w[port], what)))
+  if (!shown) known.set(key, (shown = drawWater(plant, part.ports[port], what)))
   return shown
 }
 
@@ -303,11 +303,11 @@ function drawWater(plant: Plant, node: number, what: 'pressure' | 'bucket'): Sho
     const k = network.of[p.index]
     return (
       (k >= 0 && near.links.some((i) => upstream[i] === network.links[k])) ||
-      Object.values(p.w).some((n) => near.boundaryNodes.includes(n))
+      Object.values(p.ports).some((n) => near.boundaryNodes.includes(n))
     )
   })
-  const values = plant.v.slice()
-  const scratch = new Plant({ ...plant.variant, values }, plant.m, plant.x, plant.since)
+  const values = plant.values.slice()
+  const scratch = new Plant({ ...plant.variant, values }, plant.modes, plant.states, plant.modeSince)
   for (const part of owners)
     for (const param of Object.values(part.param)) {
       const sd = plant.variant.sds[param]

@@ -1,5 +1,5 @@
 import { DisjointSets } from '../foundation/disjoint-sets'
-import type { Part } from '../kinds'
+import type { Part } from '../model/kinds'
 import { atomsOf, type Sheet, type SheetFault, type TerminalRef } from '../sheet'
 import type { Dimension, Quantity } from '../foundation/quantity'
 import type { Effect, Fault, Machine, ModeSet, Param, Phase, Program } from './types'
@@ -58,7 +58,7 @@ export function buildMachine(sheet: Sheet): Machine {
   const modeOwner: number[] = []
   const states: number[] = []
   const within: number[] = []
-  const wired = { e: new Nodes(), w: new Nodes() }
+  const wired = { nodes: new Nodes(), ports: new Nodes() }
   const partIndex = new Map(sheet.parts.map((p, i) => [p.id, i]))
   const parts: Part[] = sheet.parts.map((p, index) => {
     const part: Part = {
@@ -68,39 +68,39 @@ export function buildMachine(sheet: Sheet): Machine {
       kind: p.kind.id,
       line: p.kind.line,
       panel: p.panel,
-      e: {},
-      w: {},
+      nodes: {},
+      ports: {},
       param: {},
       mode: {},
       state: {},
       ref: {},
-      word: p.words,
+      choice: p.words,
     }
     for (const [name, q] of Object.entries(p.params)) part.param[name] = addParam(`${p.id}.${name}`, q)
     for (const mode of p.kind.modes ?? []) {
       part.mode[mode.name] = modes.length
-      modes.push(typeof mode.initial === 'number' ? mode.initial : mode.values.indexOf(p.words[mode.initial.word]))
+      modes.push(typeof mode.initial === 'number' ? mode.initial : mode.values.indexOf(p.words[mode.initial.choice]))
       modeOwner.push(index)
     }
     for (const state of p.kind.states ?? []) {
       part.state[state.name] = states.length
-      within.push(state.within)
-      states.push(state.startsAt === undefined ? 0 : p.params[state.startsAt].value)
+      within.push(state.tolerance)
+      states.push(state.initialParam === undefined ? 0 : p.params[state.initialParam].value)
     }
-    for (const t of p.kind.terminals) part.e[t] = wired.e.add(`${p.id}.${t}`)
-    for (const t of p.kind.ports) part.w[t] = wired.w.add(`${p.id}.${t}`)
+    for (const t of p.kind.terminals) part.nodes[t] = wired.nodes.add(`${p.id}.${t}`)
+    for (const t of p.kind.ports) part.ports[t] = wired.ports.add(`${p.id}.${t}`)
     for (const [name, target] of Object.entries(p.refs)) part.ref[name] = partIndex.get(target)!
     return part
   })
-  const joinAll = (medium: 'e' | 'w', chains: Sheet['wiring']) => {
+  const joinAll = (medium: 'nodes' | 'ports', chains: Sheet['wiring']) => {
     const node = (r: TerminalRef) => parts[partIndex.get(r.part)!][medium][r.terminal]
     for (const { joints } of chains) for (const [a, b] of joints) wired[medium].join(node(a), node(b))
     const closed = wired[medium].close()
     for (const p of parts) for (const t of Object.keys(p[medium])) p[medium][t] = closed.of(p[medium][t])
     return closed
   }
-  const electric = joinAll('e', sheet.wiring)
-  const water = joinAll('w', sheet.water)
+  const electric = joinAll('nodes', sheet.wiring)
+  const water = joinAll('ports', sheet.water)
 
   const kinds = sheet.parts.map((p) => p.kind)
   const phaseIndex = new Map(sheet.phases.map((p, i) => [p.id, i]))
@@ -153,8 +153,8 @@ export function buildMachine(sheet: Sheet): Machine {
     programs,
     commands: parts.flatMap((p) => (kinds[p.index].command === undefined ? [] : [p.mode[kinds[p.index].command!]])),
     isolators: parts.flatMap((p) => {
-      const { hand, isolates } = kinds[p.index]
-      return isolates && hand ? [{ mode: p.mode[hand.mode], value: hand.parted }] : []
+      const { manual: hand, isolates } = kinds[p.index]
+      return isolates && hand ? [{ mode: p.mode[hand.mode], value: hand.disconnected }] : []
     }),
     faults,
   }
@@ -177,7 +177,7 @@ export function indexFault(
       if (e.is === 'swap')
         return {
           is: 'swap',
-          medium: e.medium === 'wiring' ? 'e' : 'w',
+          medium: e.medium === 'wiring' ? 'nodes' : 'ports',
           partA: partIndex.get(e.a.part)!,
           endA: e.a.terminal,
           partB: partIndex.get(e.b.part)!,
@@ -188,7 +188,7 @@ export function indexFault(
       const spec = sheet.parts[target].kind.modes!.find((m) => m.name === e.mode)!
       return { is: 'mode', mode: parts[target].mode[e.mode], value: spec.values.indexOf(e.value) }
     }),
-    perYear: f.perYear,
+    ratePerYear: f.ratePerYear,
     weight: f.weight,
     severity: f.severity,
     repair: sheet.repairs.findIndex((r) => r.id === f.repair),

@@ -1,5 +1,5 @@
 import type { Component } from '../physics/circuit'
-import type { Part } from '../kinds'
+import type { Part } from '../model/kinds'
 import type { Edit, Machine, Present, Variant } from './types'
 
 /** Resistance of a jumper lead with its clips, Ω. */
@@ -48,8 +48,8 @@ export function makeVariant(
     if (edit.hold) held[edit.hold.mode] = edit.hold.value
     if (edit.jumper !== undefined) {
       const { terminals } = machine.kinds[edit.jumper]
-      const { e } = parts[edit.jumper]
-      extra.push({ type: 'R', a: e[terminals[0]], b: e[terminals[1]], ohms: JUMPER_OHMS })
+      const { nodes } = parts[edit.jumper]
+      extra.push({ type: 'R', a: nodes[terminals[0]], b: nodes[terminals[1]], ohms: JUMPER_OHMS })
     }
   }
   return { machine, parts, values: v, sds, held, extra }

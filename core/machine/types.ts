@@ -1,5 +1,5 @@
 import type { Component } from '../physics/circuit'
-import type { Kind, Part } from '../kinds'
+import type { Kind, Part } from '../model/kinds'
 import type { Dimension } from '../foundation/quantity'
 import type { Condition, Severity, Sheet } from '../sheet'
 
@@ -76,7 +76,7 @@ export interface Machine {
 export type Effect =
   | { is: 'param'; param: number; op: 'to' | 'times' | 'plus'; value: number | 'severity' }
   | { is: 'mode'; mode: number; value: number }
-  | { is: 'swap'; medium: 'e' | 'w'; partA: number; endA: string; partB: number; endB: string }
+  | { is: 'swap'; medium: 'nodes' | 'ports'; partA: number; endA: string; partB: number; endB: string }
 
 export interface Fault {
   index: number
@@ -84,7 +84,7 @@ export interface Fault {
   title: string
   part: number
   effects: readonly Effect[]
-  perYear: number
+  ratePerYear: number
   /** Machine-years of experience that the rate counts as. */
   weight: number
   severity: Severity | undefined

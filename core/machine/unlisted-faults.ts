@@ -18,13 +18,13 @@ export function unlistedFaults(machine: Machine): Fault[] {
       const id = `${part.id}.${name}`
       if (listed.has(id)) return []
       const effects = templateEffects(part.id, template.effects)
-      const { title, perYear, severity } = template
+      const { title, ratePerYear, severity } = template
       const written = {
         id,
         part: part.id,
         title: `${part.title}: ${title}`,
         effects,
-        perYear,
+        ratePerYear,
         weight: 1,
         latent: false,
         severity,

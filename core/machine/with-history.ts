@@ -20,7 +20,7 @@ export function withHistory(machine: Machine, { machineYears, cases }: History):
     ...machine,
     faults: machine.faults.map((f) => ({
       ...f,
-      perYear: (f.perYear * f.weight + (cases[f.id] ?? 0)) / (f.weight + machineYears),
+      ratePerYear: (f.ratePerYear * f.weight + (cases[f.id] ?? 0)) / (f.weight + machineYears),
     })),
   }
 }

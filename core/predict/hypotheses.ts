@@ -39,7 +39,7 @@ export class Hypotheses {
     private readonly machine: Machine,
     private readonly runs: Runs,
   ) {
-    const total = machine.faults.reduce((sum, f) => sum + f.perYear, 0)
+    const total = machine.faults.reduce((sum, f) => sum + f.ratePerYear, 0)
     this.healthy = this.make([], HEALTHY_SHARE * total)
   }
 
@@ -48,12 +48,12 @@ export class Hypotheses {
     return (this.singles ??= [this.healthy, ...this.machine.faults.flatMap((fault) => this.single(fault))])
   }
   private single(fault: Fault): Member[] {
-    const resting = fault.perYear * fault.sometimes * RESTS
+    const resting = fault.ratePerYear * fault.sometimes * RESTS
     const rest = (resting > 0 ? MISSES : []).map((misses) => {
       const severity = fault.severity && severityAt(fault.severity, 0.5)
       return this.make([{ fault, severity, misses }], resting / MISSES.length)
     })
-    const acting = this.always(fault, fault.perYear - resting, HALVINGS)
+    const acting = this.always(fault, fault.ratePerYear - resting, HALVINGS)
     return [...rest, ...acting.flatMap((member) => this.withTossed(member))]
   }
 
@@ -111,7 +111,7 @@ export class Hypotheses {
   private beside: readonly Member[] | undefined
   /** Members for what the kinds know and the sheet does not list: outside the hypothesis space. */
   get unlisted(): readonly Member[] {
-    return (this.beside ??= unlistedFaults(this.machine).flatMap((f) => this.always(f, f.perYear, 0)))
+    return (this.beside ??= unlistedFaults(this.machine).flatMap((f) => this.always(f, f.ratePerYear, 0)))
   }
 
   /** The member with the faults of two single members in one machine, made once. */

@@ -1,4 +1,4 @@
-import type { Part } from '../kinds'
+import type { Part } from '../model/kinds'
 import type { Variant } from '../machine'
 import type { Plant } from '../simulate'
 import type { Moved } from './types'
@@ -47,7 +47,7 @@ export function marginal(snapshots: readonly Plant[], known: Map<string, Toss[]>
 }
 
 function marginalNow(plant: Plant): Toss[] {
-  const { variant, m } = plant
+  const { variant, modes } = plant
   const { machine, held, sds } = variant
   const tossed: Toss[] = []
   const plants = new Map<number, Plant>()
@@ -67,7 +67,7 @@ function marginalNow(plant: Plant): Toss[] {
       note(-1, (moved) => asks(moved, part))
       for (const mode of Object.values(part.mode)) {
         const rest = machine.modes[mode]
-        if (held[mode] >= 0 || m[mode] === rest || !asks(plant.withMode(mode, rest), part, mode)) continue
+        if (held[mode] >= 0 || modes[mode] === rest || !asks(plant.withMode(mode, rest), part, mode)) continue
         note(1, (moved) => !asks(moved.withMode(mode, rest), part, mode))
       }
     }
@@ -92,8 +92,8 @@ function thresholdsMoved(variant: Variant, far: number): Variant {
 function asks(plant: Plant, part: Part, only?: number): boolean {
   const { machine, held } = plant.variant
   let asked = false
-  machine.kinds[part.index].react?.(part, plant, (mode, value) => {
-    asked ||= held[mode] < 0 && plant.m[mode] !== value && (only === undefined || mode === only)
+  machine.kinds[part.index].transition?.(part, plant, (mode, value) => {
+    asked ||= held[mode] < 0 && plant.modes[mode] !== value && (only === undefined || mode === only)
   })
   return asked
 }

@@ -33,7 +33,7 @@ export function nudge(bench: Bench, run: number, healthy: Seen): Nudged {
       const [kind, own] = [machine.kinds[p.index], Object.values(p.param)]
       if (Object.keys(p.ref).length || kind.returns !== undefined) return own
       // Of a winding's ohms the water knows nothing as long as it pulls in.
-      return Object.keys(p.w).length ? own.filter((i) => kind.rates || onWater.param[i] || !onCircuit.param[i]) : []
+      return Object.keys(p.ports).length ? own.filter((i) => kind.rates || onWater.param[i] || !onCircuit.param[i]) : []
     }),
   ])
   for (const { index, sd } of machine.params) {
@@ -49,7 +49,7 @@ export function nudge(bench: Bench, run: number, healthy: Seen): Nudged {
     }
     script.moments.forEach((_, k) => {
       const [was, is] = [healthy.snapshots[k], other.snapshots[k]]
-      if (was && is) states[k][index] = is.x.map((x, i) => x - was.x[i])
+      if (was && is) states[k][index] = is.states.map((x, i) => x - was.states[i])
     })
   }
   return { lengths, states }

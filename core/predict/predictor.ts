@@ -1,4 +1,4 @@
-import type { Part } from '../kinds'
+import type { Part } from '../model/kinds'
 import {
   beeps,
   findMeter,
@@ -230,8 +230,8 @@ export class Predictor {
     if (!p) {
       p = this.compute(member, procedure, findMeter(procedure.meter!), edits)
       if (p.is === 'value') {
-        const { variant, m, since } = this.at(member, procedure, edits)!
-        const start = follows(new Plant(variant, m, this.bench.machine.states.slice(), since))
+        const { variant, modes, modeSince } = this.at(member, procedure, edits)!
+        const start = follows(new Plant(variant, modes, this.bench.machine.states.slice(), modeSince))
         if (Number.isFinite(start)) p.noise = Math.hypot(p.noise, SCREENED_SPREAD * (p.mean - start))
       }
       screened.set(key, p)
@@ -250,12 +250,12 @@ export class Predictor {
     const { part: index, probe } = what
     if (probe.what === 'display') return (plant) => plant.signal(index, probe.signal)
     const ends = (plant: Plant, a: string, b: string) => {
-      const { e } = plant.variant.parts[index]
-      return [e[a], e[b]] as const
+      const { nodes } = plant.variant.parts[index]
+      return [nodes[a], nodes[b]] as const
     }
     if (probe.what === 'hertz')
       return (plant) => showHertz(plant, index, probe.signal, ...ends(plant, probe.a, probe.b))
-    if (probe.what !== 'ohms' || this.bench.machine.kinds[index].stampFollowsState !== 'resistance') return undefined
+    if (probe.what !== 'ohms' || this.bench.machine.kinds[index].stampDependsOnState !== 'resistance') return undefined
     return (plant) =>
       showOhms(
         plant,
@@ -293,7 +293,7 @@ export class Predictor {
     if (!plant) return { is: 'never' }
     if (what.is === 'watch') return this.sense(plant.signal(what.part, what.signal) > 0.5, what.sense)
     if (what.is === 'between') {
-      const [a, b] = [what.a, what.b].map((p) => plant.variant.parts[p.part].e[p.terminal])
+      const [a, b] = [what.a, what.b].map((p) => plant.variant.parts[p.part].nodes[p.terminal])
       return meter!.dimension === 'resistance' ? this.ohms(plant, meter!, a, b) : this.volts(plant, meter!, a, b)
     }
     const part = plant.variant.parts[what.part]
@@ -302,9 +302,9 @@ export class Predictor {
       case 'sense':
         return this.sense(plant.signal(what.part, probe.signal) > 0.5, probe.sense)
       case 'volts':
-        return this.volts(plant, meter!, part.e[probe.a], this.node(plant, what.part, probe.b))
+        return this.volts(plant, meter!, part.nodes[probe.a], this.node(plant, what.part, probe.b))
       case 'ohms': {
-        const [a, b] = [part.e[probe.a], part.e[probe.b]]
+        const [a, b] = [part.nodes[probe.a], part.nodes[probe.b]]
         return this.ohms(plant, meter!, a, b, probe.lifted ? part : undefined)
       }
       case 'amps':
@@ -330,9 +330,9 @@ export class Predictor {
 
   private node(plant: Plant, part: number, terminal: string): number {
     const { machine, parts } = plant.variant
-    if (terminal !== '@return') return parts[part].e[terminal]
+    if (terminal !== '@return') return parts[part].nodes[terminal]
     const supply = machine.kinds.findIndex((k) => k.returns !== undefined)
-    return parts[supply].e[machine.kinds[supply].returns!]
+    return parts[supply].nodes[machine.kinds[supply].returns!]
   }
 
   private volts(plant: Plant, meter: Meter, a: number, b: number): Prediction {
@@ -419,9 +419,9 @@ export class Predictor {
     for (let i = 0; i < within.length; i++) {
       const widest = drift.reduce((most, dx) => Math.max(most, dx ? Math.abs(dx[i]) : 0), 0)
       if (widest < within[i]) continue
-      const x = plant.x.slice()
+      const x = plant.states.slice()
       x[i] += widest
-      const slope = (read(new Plant(plant.variant, plant.m, x, plant.since)) - p.mean) / widest
+      const slope = (read(new Plant(plant.variant, plant.modes, x, plant.modeSince)) - p.mean) / widest
       if (!Number.isFinite(slope) || slope === 0) continue
       drift.forEach((dx, index) => {
         if (dx) moved[index] += slope * dx[i]

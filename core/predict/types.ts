@@ -1,5 +1,5 @@
 import { dot, type SparseVector } from '../foundation/linear'
-import type { Sense } from '../kinds'
+import type { Sense } from '../model/kinds'
 import type { Present } from '../machine'
 
 /**

@@ -35,7 +35,7 @@ export function readProbe(bench: Bench, text: string, instrument = 'volts'): Res
   ]) {
     const part = machine.partIndex.get(id)
     if (part === undefined) return say('unknown-part', id, 'the name of a part')
-    if (!(terminal in machine.parts[part].e))
+    if (!(terminal in machine.parts[part].nodes))
       return say('unknown-terminal', `${id}.${terminal}`, machine.kinds[part].terminals.join(', ') || 'a wired part')
     points.push({ part, terminal })
   }

@@ -1,4 +1,4 @@
-import type { Part, ProbeSpec } from '../kinds'
+import type { Part, ProbeSpec } from '../model/kinds'
 import type { Edit, Machine } from '../machine'
 import type { Dimension, ReadingShape } from '../foundation/quantity'
 import type { Plant } from '../simulate'
@@ -42,10 +42,10 @@ export const INSTEAD: Record<string, readonly string[]> = {
 
 /** Where the healthy machine has a mean rather than an alternating voltage, the meter stands on DC. */
 function voltmeterAt(plant: Plant, part: Part, probe: ProbeSpec & { what: 'volts' }): string {
-  const b = probe.b === '@return' ? undefined : part.e[probe.b]
+  const b = probe.b === '@return' ? undefined : part.nodes[probe.b]
   if (b === undefined) return plant.hasSource('ac') ? 'volts' : 'volts-dc'
-  const dc = Math.abs(plant.dcVolts(part.e[probe.a], b))
-  return dc > 0.7 * plant.volts(part.e[probe.a], b) || !plant.hasSource('ac') ? 'volts-dc' : 'volts'
+  const dc = Math.abs(plant.dcVolts(part.nodes[probe.a], b))
+  return dc > 0.7 * plant.volts(part.nodes[probe.a], b) || !plant.hasSource('ac') ? 'volts-dc' : 'volts'
 }
 
 /** The usual instrument of a probe; `undefined` for senses. */

@@ -1,4 +1,4 @@
-import type { ProbeSpec, Sense } from '../kinds'
+import type { ProbeSpec, Sense } from '../model/kinds'
 import type { Edit } from '../machine'
 import type { ReadingShape } from '../foundation/quantity'
 import type { Script } from '../simulate'

@@ -1,5 +1,5 @@
 import type { Component } from '../physics/circuit'
-import type { Kind, Part } from '../kinds'
+import type { Kind, Part } from '../model/kinds'
 import { plainAmps, plainVolts, solveBoth, solvePlain, type PlainSolution } from './circuit'
 import type { PlainLive } from './live'
 
@@ -43,7 +43,7 @@ export class PlainElectrics {
     private readonly cache: SolvedCache,
   ) {
     this.kinds = live.variant.machine.kinds
-    this.followers = live.variant.parts.filter((p) => this.kinds[p.index].stampFollowsState)
+    this.followers = live.variant.parts.filter((p) => this.kinds[p.index].stampDependsOnState)
   }
   /** To be called after a mode has changed. */
   forget(): void {
@@ -71,7 +71,7 @@ export class PlainElectrics {
   }
   circuit(): Solved {
     if (this.solved) return this.solved
-    const key = this.live.m.join()
+    const key = this.live.modes.join()
     let solved = this.cache.get(key)
     if (!solved) {
       const { components, owner } = this.components()
@@ -82,7 +82,7 @@ export class PlainElectrics {
         c.type === 'VDC' ? [{ at, gives: solvePlain(nodes, only(at), 0) }] : [],
       )
       const follow = new Set(
-        this.followers.flatMap((p) => (this.kinds[p.index].stampFollowsState === 'resistance' ? [p.index] : [])),
+        this.followers.flatMap((p) => (this.kinds[p.index].stampDependsOnState === 'resistance' ? [p.index] : [])),
       )
       const moving = components.flatMap((c, at) => {
         if (c.type !== 'R' || !follow.has(owner[at])) return []

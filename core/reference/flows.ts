@@ -1,4 +1,4 @@
-import type { Kind, Part } from '../kinds'
+import type { Kind, Part } from '../model/kinds'
 import type { WaterLink } from '../physics/water'
 import type { PlainLive } from './live'
 import { waterSolver } from './water'
@@ -43,7 +43,7 @@ export class PlainFlows {
     const links: WaterLink[] = []
     const of = new Int32Array(this.live.variant.parts.length).fill(-1)
     for (const part of this.live.variant.parts)
-      this.kinds[part.index].flow?.(part, this.live, (s) => (of[part.index] = links.push(s) - 1))
+      this.kinds[part.index].links?.(part, this.live, (s) => (of[part.index] = links.push(s) - 1))
     return { links, of }
   }
   private water(): { links: WaterLink[]; of: Int32Array; flow: Float64Array } {

@@ -1,25 +1,25 @@
-import type { Live, Part } from '../kinds'
+import type { PointView, Part } from '../model/kinds'
 import type { Variant } from '../machine'
 import { PlainElectrics, type SolvedCache } from './electrics'
 import { PlainFlows } from './flows'
 
 /** The machine as the kinds see it, every answer from a full solution of the networks. */
-export class PlainLive implements Live {
-  t = 0
+export class PlainLive implements PointView {
+  time = 0
   readonly electrics: PlainElectrics
   readonly water: PlainFlows
 
   constructor(
     readonly variant: Variant,
-    readonly m: Int8Array,
-    readonly x: Float64Array,
-    readonly since: Float64Array,
+    readonly modes: Int8Array,
+    readonly states: Float64Array,
+    readonly modeSince: Float64Array,
     private readonly cache: SolvedCache,
   ) {
     this.electrics = new PlainElectrics(this, cache)
     this.water = new PlainFlows(this)
   }
-  get v(): Float64Array {
+  get values(): Float64Array {
     return this.variant.values
   }
   get ambient(): number {
@@ -30,8 +30,14 @@ export class PlainLive implements Live {
   }
   /** A copy that the run leaves behind. */
   keep(): PlainLive {
-    const copy = new PlainLive(this.variant, this.m.slice(), this.x.slice(), this.since.slice(), this.cache)
-    copy.t = this.t
+    const copy = new PlainLive(
+      this.variant,
+      this.modes.slice(),
+      this.states.slice(),
+      this.modeSince.slice(),
+      this.cache,
+    )
+    copy.time = this.time
     return copy
   }
   /** To be called after a mode has changed. */
@@ -51,11 +57,11 @@ export class PlainLive implements Live {
   pressure = (node: number): number => this.water.pressure(node)
   flow = (part: Part): number => this.water.flow(part)
   inflow = (node: number): number => this.water.inflow(node)
-  warmthInto = (node: number): number => this.water.warmthInto(node)
+  heatFlowInto = (node: number): number => this.water.warmthInto(node)
   referred(part: Part, name: string): Part | undefined {
     return part.ref[name] === undefined ? undefined : this.variant.parts[part.ref[name]]
   }
-  of(part: Part, name: string, signal: string): number {
+  referredSignal(part: Part, name: string, signal: string): number {
     return this.signal(part.ref[name], signal)
   }
   signal(index: number, signal: string): number {

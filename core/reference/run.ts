@@ -60,7 +60,7 @@ export function runPlain(variant: Variant, script: Script, step = STEP, cache: S
       case 'ever':
         return ever.has(c) || truth(c.of)
       case 'after':
-        return live.t - entered >= c.seconds - step / 4
+        return live.time - entered >= c.seconds - step / 4
       case 'alarm':
         return run.alarms.includes(c.code)
       case 'phase':
@@ -90,16 +90,16 @@ export function runPlain(variant: Variant, script: Script, step = STEP, cache: S
   const set = (mode: number, value: number): boolean => {
     if (held[mode] >= 0 || hand[mode] >= 0 || stilled.has(mode) || m[mode] === value) return false
     m[mode] = value
-    live.since[mode] = live.t
+    live.modeSince[mode] = live.time
     live.forget()
     return true
   }
   const powered = () => sheet.control?.powered === undefined || truth(sheet.control.powered)
   const enter = (next: number) => {
     phase = next
-    entered = live.t
-    if (!firstEntry.has(next)) firstEntry.set(next, live.t)
-    run.phases.push({ t: live.t, phase: next })
+    entered = live.time
+    if (!firstEntry.has(next)) firstEntry.set(next, live.time)
+    run.phases.push({ t: live.time, phase: next })
     for (const c of evers) if (speaksOfControlAlone(c.of) && truth(c.of)) ever.add(c)
     stilled.clear()
     const on = next < 0 ? [] : machine.phases[next].on
@@ -130,7 +130,7 @@ export function runPlain(variant: Variant, script: Script, step = STEP, cache: S
     enter(exit.to)
     return true
   }
-  const reacting = parts.filter((p) => kinds[p.index].react)
+  const reacting = parts.filter((p) => kinds[p.index].transition)
   const changing = parts.filter((p) => kinds[p.index].rates)
   const flips = new Int32Array(m.length)
   let quiet = true
@@ -146,7 +146,7 @@ export function runPlain(variant: Variant, script: Script, step = STEP, cache: S
     flips.fill(0)
     for (let round = 0; round < ROUNDS; round++) {
       quiet = true
-      for (const part of reacting) kinds[part.index].react!(part, live, flip)
+      for (const part of reacting) kinds[part.index].transition!(part, live, flip)
       if (quiet && !control()) return
     }
   }
@@ -176,26 +176,26 @@ export function runPlain(variant: Variant, script: Script, step = STEP, cache: S
   }
   const seen = script.moments.map((_, i) => script.wanted?.includes(i) === false)
   run.stills = script.moments.map(() => undefined)
-  const dx = new Float64Array(live.x.length)
+  const dx = new Float64Array(live.states.length)
   const last = Math.round(script.until / step)
   for (let k = 0; k <= last; k++) {
     if (script.wanted && seen.every(Boolean)) break
-    live.t = k * step
-    while (steps.length && steps[0].at <= live.t + step / 4) hands(steps.shift()!)
+    live.time = k * step
+    while (steps.length && steps[0].at <= live.time + step / 4) hands(steps.shift()!)
     settle()
     for (const c of evers) if (!ever.has(c) && truth(c.of)) ever.add(c)
     script.moments.forEach((moment, i) => {
       if (seen[i]) return
       const at = moment.is === 'time' ? moment.at : (firstEntry.get(moment.phase) ?? Infinity) + moment.after
-      if (live.t < at - step / 4) return
+      if (live.time < at - step / 4) return
       seen[i] = true
       const there = moment.is === 'time' || (phase === moment.phase && entered === firstEntry.get(moment.phase))
-      if (there) run.stills[i] = { t: live.t, phase, code: run.alarms.at(-1), live: live.keep() }
+      if (there) run.stills[i] = { t: live.time, phase, code: run.alarms.at(-1), live: live.keep() }
     })
     dx.fill(0)
     for (const part of changing) kinds[part.index].rates!(part, live, dx)
     if (dx.every((rate) => rate === 0)) continue
-    for (let i = 0; i < dx.length; i++) live.x[i] += dx[i] * step
+    for (let i = 0; i < dx.length; i++) live.states[i] += dx[i] * step
     live.moved()
   }
   run.complaints = sheet.complaints.map((c) => truth(c.when))

@@ -1,4 +1,4 @@
-import type { Kind } from '../kinds'
+import type { Kind } from '../model/kinds'
 import type { Quantity } from '../foundation/quantity'
 import type { Condition } from './condition'
 
@@ -105,7 +105,7 @@ export interface SheetFault {
   part: string
   title: string
   effects: SheetEffect[]
-  perYear: number
+  ratePerYear: number
   /** Nobody complains of it by itself. */
   latent: boolean
   /** Machine-years of experience that the rate counts as. */

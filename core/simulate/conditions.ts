@@ -23,7 +23,7 @@ export function holds(machine: Machine, c: Condition, scene: Scene): boolean {
     case 'ever':
       return scene.ever.has(c) || holds(machine, c.of, scene)
     case 'after':
-      return scene.plant.t - scene.plant.phaseSince >= c.seconds - 1e-9
+      return scene.plant.time - scene.plant.phaseSince >= c.seconds - 1e-9
     case 'alarm':
       return scene.alarms.has(c.code)
     case 'phase':

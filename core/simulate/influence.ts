@@ -1,23 +1,23 @@
 import type { Component } from '../physics/circuit'
-import type { Kind, Live, Part } from '../kinds'
+import type { Kind, PointView, Part } from '../model/kinds'
 import type { Machine, Variant } from '../machine'
 import type { WaterLink } from '../physics/water'
 
 /** A machine in which nothing flows: enough for what `stamp` and `flow` look at. */
-class Resting implements Live {
-  readonly t = 0
-  readonly x: Float64Array
-  readonly since: Float64Array
+class Resting implements PointView {
+  readonly time = 0
+  readonly states: Float64Array
+  readonly modeSince: Float64Array
   constructor(
     private readonly machine: Machine,
-    readonly v: Float64Array,
-    readonly m: Int8Array,
+    readonly values: Float64Array,
+    readonly modes: Int8Array,
   ) {
-    this.x = machine.states.slice()
-    this.since = new Float64Array(m.length)
+    this.states = machine.states.slice()
+    this.modeSince = new Float64Array(modes.length)
   }
   get ambient(): number {
-    return this.v[0]
+    return this.values[0]
   }
   volts = () => 0
   dcVolts = () => 0
@@ -25,12 +25,12 @@ class Resting implements Live {
   pressure = () => 0
   flow = () => 0
   inflow = () => 0
-  warmthInto = () => 0
+  heatFlowInto = () => 0
   referred(part: Part, name: string): Part | undefined {
     const index = part.ref[name]
     return index === undefined ? undefined : this.machine.parts[index]
   }
-  of(part: Part, name: string, signal: string): number {
+  referredSignal(part: Part, name: string, signal: string): number {
     const index = part.ref[name]
     return this.machine.kinds[index].signals![signal].read(this.machine.parts[index], this)
   }
@@ -58,12 +58,12 @@ export function influenceOf(machine: Machine): Influence {
   const plant = new Resting(machine, values, m)
   for (const part of machine.parts) {
     const kind = machine.kinds[part.index]
-    if (!kind.stamp && !kind.flow) continue
+    if (!kind.stamp && !kind.links) continue
     const face = () => {
       const components: Component[] = []
       const links: WaterLink[] = []
       kind.stamp?.(part, plant, (c) => components.push(c))
-      kind.flow?.(part, plant, (s) => links.push(s))
+      kind.links?.(part, plant, (s) => links.push(s))
       return { circuit: JSON.stringify(components), water: JSON.stringify(links) }
     }
     const modes = (kind.modes ?? []).map((spec) => ({ index: part.mode[spec.name], count: spec.values.length }))
@@ -129,8 +129,8 @@ export function fingerprintOf(variant: Variant): Fingerprint {
   }
   for (const part of parts) {
     if (part === machine.parts[part.index]) continue
-    made.circuit += `|p${part.index}:${Object.values(part.e).join()}`
-    made.water += `|p${part.index}:${Object.values(part.w).join()}`
+    made.circuit += `|p${part.index}:${Object.values(part.nodes).join()}`
+    made.water += `|p${part.index}:${Object.values(part.ports).join()}`
   }
   fingerprints.set(variant, made)
   return made
@@ -155,10 +155,10 @@ export function rolesOf(variant: Variant): Roles {
   const who = (does: (kind: Kind) => unknown) => parts.filter((p) => does(machine.kinds[p.index]))
   const roles = {
     stamped: who((k) => k.stamp),
-    followers: who((k) => k.stampFollowsState),
-    resistive: who((k) => k.stampFollowsState === 'resistance'),
+    followers: who((k) => k.stampDependsOnState),
+    resistive: who((k) => k.stampDependsOnState === 'resistance'),
     fixedPressures: who((k) => k.fixedPressures),
-    flows: who((k) => k.flow),
+    flows: who((k) => k.links),
     rates: who((k) => k.rates),
     warm: who((k) => k.temperatures),
   }

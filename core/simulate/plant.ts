@@ -11,7 +11,7 @@ import {
   type Component,
   type Solution,
 } from '../physics/circuit'
-import type { Live, Part } from '../kinds'
+import type { PointView, Part } from '../model/kinds'
 import type { Variant } from '../machine'
 import { seriesPathOf, subnetworksOf, solveSeriesPath, solveWater, type WaterLink } from '../physics/water'
 import { fingerprintOf, influenceOf, rolesOf, type Fingerprint, type Influence, type Roles } from './influence'
@@ -30,8 +30,8 @@ interface WaterNow {
  * A variant in one state, with its circuit and water solved when somebody looks.
  * `touchMode` and `touchStates` must be called after changing `m` or `x`.
  */
-export class Plant implements Live {
-  t = 0
+export class Plant implements PointView {
+  time = 0
   phase = -1
   phaseSince = 0
   private circuit: Circuit | undefined
@@ -47,9 +47,9 @@ export class Plant implements Live {
 
   constructor(
     readonly variant: Variant,
-    readonly m: Int8Array,
-    readonly x: Float64Array,
-    readonly since: Float64Array,
+    readonly modes: Int8Array,
+    readonly states: Float64Array,
+    readonly modeSince: Float64Array,
     private readonly cache: PlantCache = newPlantCache(),
   ) {
     this.roles = rolesOf(variant)
@@ -66,7 +66,7 @@ export class Plant implements Live {
       given: new Float64Array(size),
     })
   }
-  get v(): Float64Array {
+  get values(): Float64Array {
     return this.variant.values
   }
   get ambient(): number {
@@ -93,15 +93,15 @@ export class Plant implements Live {
 
   /** The same moment with other values: what if. */
   as(variant: Variant): Plant {
-    return this.copy(variant, this.m)
+    return this.copy(variant, this.modes)
   }
   /** The same moment with one mode otherwise. */
   withMode(mode: number, value: number): Plant {
-    return this.copy(this.variant, this.m.with(mode, value))
+    return this.copy(this.variant, this.modes.with(mode, value))
   }
   private copy(variant: Variant, m: Int8Array, cache: PlantCache = this.cache): Plant {
-    const copy = new Plant(variant, m, this.x.slice(), this.since.slice(), cache)
-    copy.t = this.t
+    const copy = new Plant(variant, m, this.states.slice(), this.modeSince.slice(), cache)
+    copy.time = this.time
     copy.phase = this.phase
     copy.phaseSince = this.phaseSince
     return copy
@@ -112,7 +112,7 @@ export class Plant implements Live {
     // What states move belongs to the copy; everything else of the circuit it finds again through the cache.
     const follows = this.roles.followers.length > 0
     const cache = follows ? { circuits: new Kept<Circuit>(), water: this.cache.water } : this.cache
-    const copy = this.copy(this.variant, this.m.slice(), cache)
+    const copy = this.copy(this.variant, this.modes.slice(), cache)
     if (follows) {
       copy.circuit = this.ownCircuit()
       copy.sourcesFresh = true
@@ -242,7 +242,7 @@ export class Plant implements Live {
   }
   private key(modes: Int32Array, print: string): string {
     let key = print
-    for (const mode of modes) key += String.fromCharCode(this.m[mode])
+    for (const mode of modes) key += String.fromCharCode(this.modes[mode])
     return key
   }
 
@@ -250,7 +250,7 @@ export class Plant implements Live {
   links(): WaterLink[] {
     const out: WaterLink[] = []
     for (const part of this.roles.flows)
-      this.variant.machine.kinds[part.index].flow!(part, this, (s) => void out.push(s))
+      this.variant.machine.kinds[part.index].links!(part, this, (s) => void out.push(s))
     return out
   }
 
@@ -263,7 +263,7 @@ export class Plant implements Live {
       const links: WaterLink[] = []
       const of = new Int32Array(parts.length).fill(-1)
       for (const part of this.roles.flows)
-        machine.kinds[part.index].flow!(part, this, (s) => {
+        machine.kinds[part.index].links!(part, this, (s) => {
           of[part.index] = links.length
           links.push(s)
         })
@@ -333,7 +333,7 @@ export class Plant implements Live {
   }
 
   /** Rates of change of the continuous states, written into `out`. */
-  rates(out: Float64Array = new Float64Array(this.x.length)): Float64Array {
+  rates(out: Float64Array = new Float64Array(this.states.length)): Float64Array {
     out.fill(0)
     for (const part of this.roles.rates) this.variant.machine.kinds[part.index].rates!(part, this, out)
     return out
@@ -384,7 +384,7 @@ export class Plant implements Live {
     }
     return q
   }
-  warmthInto(node: number): number {
+  heatFlowInto(node: number): number {
     const { network, flow } = this.waterNow()
     const { links: links } = network
     let sum = 0
@@ -429,7 +429,7 @@ export class Plant implements Live {
     const index = part.ref[name]
     return index === undefined ? undefined : this.variant.parts[index]
   }
-  of(part: Part, name: string, signal: string): number {
+  referredSignal(part: Part, name: string, signal: string): number {
     return this.signal(part.ref[name], signal)
   }
   signal(partIndex: number, signal: string): number {

@@ -1,6 +1,6 @@
 import { problem } from '../foundation/issues'
 import { InputError } from '../foundation/result'
-import type { Part } from '../kinds'
+import type { Part } from '../model/kinds'
 import type { ModeSet, Variant } from '../machine'
 import { speaksOfControlAlone, type Condition } from '../sheet'
 import { eversOf, holds, type Ever, type Scene } from './conditions'
@@ -72,7 +72,7 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
   const m = machine.modes.slice()
   const since = new Float64Array(m.length)
   const plant = new Plant(variant, m, machine.states.slice(), since, cache)
-  const { x } = plant
+  const { states } = plant
   for (let i = 0; i < m.length; i++) if (held[i] >= 0) m[i] = held[i]
   const byHand = new Int8Array(m.length).fill(-1)
   const resting = new Set<number>()
@@ -100,7 +100,7 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
     if (events.length > MAX_EVENTS)
       throw new InputError([
         problem('limit-reached', ['simulate'], {
-          found: `${MAX_EVENTS} events by ${plant.t.toFixed(1)} s`,
+          found: `${MAX_EVENTS} events by ${plant.time.toFixed(1)} s`,
           expected: 'a machine that comes to rest',
         }),
       ])
@@ -109,21 +109,21 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
   const setMode = (mode: number, value: number): boolean => {
     if (held[mode] >= 0 || byHand[mode] >= 0 || resting.has(mode) || m[mode] === value) return false
     m[mode] = value
-    since[mode] = plant.t
+    since[mode] = plant.time
     plant.touchMode(mode)
-    note({ t: plant.t, is: 'mode', mode, value })
+    note({ t: plant.time, is: 'mode', mode, value })
     return true
   }
   const powered = (): boolean => !sheet.control?.powered || holds(machine, sheet.control.powered, scene)
   const enter = (phase: number) => {
-    if (plant.phase >= 0 && Number.isNaN(entered[plant.phase].to)) entered[plant.phase].to = plant.t
+    if (plant.phase >= 0 && Number.isNaN(entered[plant.phase].to)) entered[plant.phase].to = plant.time
     plant.phase = phase
-    plant.phaseSince = plant.t
+    plant.phaseSince = plant.time
     if (phase >= 0) {
-      if (Number.isNaN(entered[phase].from)) entered[phase].from = plant.t
+      if (Number.isNaN(entered[phase].from)) entered[phase].from = plant.time
       if (machine.phases[phase].final) finalReached = true
     }
-    note({ t: plant.t, is: 'phase', phase })
+    note({ t: plant.time, is: 'phase', phase })
     // A phase may be left in the instant in which it is entered; that it was there counts all the same.
     for (const c of ofControl) if (!ever.has(c) && holds(machine, c.of, scene)) ever.add(c)
     resting.clear()
@@ -140,7 +140,7 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
     return machine.phases[plant.phase].exits.find((e) => holds(machine, e.when, scene))
   }
   const clear = (code: string) => {
-    if (alarms.delete(code)) note({ t: plant.t, is: 'cleared', code })
+    if (alarms.delete(code)) note({ t: plant.time, is: 'cleared', code })
   }
   /** An alarm whose time is over by itself. */
   const passing = () => sheet.alarms.find((a) => a.clears && alarms.has(a.code) && holds(machine, a.clears, scene))
@@ -156,15 +156,15 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
     if (plant.phase < 0) for (const a of sheet.alarms) if (!a.keeps) clear(a.code)
     if (next.alarm !== undefined && !alarms.has(next.alarm)) {
       alarms.add(next.alarm)
-      note({ t: plant.t, is: 'alarm', code: next.alarm })
+      note({ t: plant.time, is: 'alarm', code: next.alarm })
     }
     enter(next.to)
     return true
   }
   const free = (mode: number, value: number) =>
     held[mode] < 0 && byHand[mode] < 0 && !resting.has(mode) && m[mode] !== value
-  const clocks = parts.filter((p) => kinds[p.index].deadline)
-  const reactors = parts.filter((p) => kinds[p.index].react)
+  const clocks = parts.filter((p) => kinds[p.index].nextTimeEvent)
+  const reactors = parts.filter((p) => kinds[p.index].transition)
 
   // Parts are asked very often: what they are handed is made once.
   const changed: number[] = []
@@ -177,7 +177,7 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
   }
   const asks = (part: Part): boolean => {
     asked = false
-    kinds[part.index].react!(part, plant, noteAsked)
+    kinds[part.index].transition!(part, plant, noteAsked)
     return asked
   }
 
@@ -186,7 +186,7 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
     changed.length = 0
     for (let round = 0; round < MAX_ROUNDS; round++) {
       const already = changed.length
-      for (const part of reactors) kinds[part.index].react!(part, plant, change)
+      for (const part of reactors) kinds[part.index].transition!(part, plant, change)
       if (changed.length === already && !move()) return lookBack()
       if (round < CALM_ROUNDS) continue
       const key = `${m.join(',')}|${plant.phase}`
@@ -195,20 +195,20 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
         const loop = [...new Set(changed.slice(before))]
         loop.forEach((mode) => resting.add(mode))
         scene.chatters = true
-        note({ t: plant.t, is: 'chatters', modes: loop })
+        note({ t: plant.time, is: 'chatters', modes: loop })
       }
       seen.set(key, changed.length)
     }
     throw new InputError([
       problem('limit-reached', ['simulate'], {
-        found: `no rest at ${plant.t.toFixed(2)} s`,
+        found: `no rest at ${plant.time.toFixed(2)} s`,
         expected: 'phases that wait for something',
       }),
     ])
   }
   function lookBack(): void {
     for (const c of evers) if (!ever.has(c) && holds(machine, c.of, scene)) ever.add(c)
-    samples.push({ t: plant.t, x: x.slice() })
+    samples.push({ t: plant.time, x: states.slice() })
   }
   /** The parts and the control that are not content with the present state. */
   function restless(): (() => boolean)[] {
@@ -222,30 +222,30 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
   }
 
   let stepSize = FIRST_STEP
-  const n = x.length
+  const n = states.length
   const [x0, x1, k1, k2, k3, k4] = Array.from({ length: 6 }, () => new Float64Array(n))
 
   /** Moves at most to `limit`, stopping at the first restless instant. */
   function advance(limit: number): void {
-    const t0 = plant.t
-    x0.set(x)
+    const t0 = plant.time
+    x0.set(states)
     plant.rates(k1)
     let h = Math.min(stepSize, limit - t0)
     // Where nothing flows nothing will: rates follow the states alone between events.
     if (k1.every((rate) => rate === 0)) {
-      plant.t = limit
+      plant.time = limit
       const askers = restless()
-      if (askers.length) backToFirst(askers, t0, limit - t0, (s) => (plant.t = t0 + s * (limit - t0)))
+      if (askers.length) backToFirst(askers, t0, limit - t0, (s) => (plant.time = t0 + s * (limit - t0)))
       return
     }
     for (;;) {
-      for (let i = 0; i < n; i++) x[i] = x0[i] + h * 0.5 * k1[i]
+      for (let i = 0; i < n; i++) states[i] = x0[i] + h * 0.5 * k1[i]
       plant.touchStates()
       plant.rates(k2)
-      for (let i = 0; i < n; i++) x[i] = x0[i] + h * 0.75 * k2[i]
+      for (let i = 0; i < n; i++) states[i] = x0[i] + h * 0.75 * k2[i]
       plant.touchStates()
       plant.rates(k3)
-      for (let i = 0; i < n; i++) x[i] = x1[i] = x0[i] + (h * (2 * k1[i] + 3 * k2[i] + 4 * k3[i])) / 9
+      for (let i = 0; i < n; i++) states[i] = x1[i] = x0[i] + (h * (2 * k1[i] + 3 * k2[i] + 4 * k3[i])) / 9
       plant.touchStates()
       plant.rates(k4)
       let error = 0
@@ -258,7 +258,7 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
       stepSize = Math.min(LONGEST_STEP, h * Math.min(6, error > 0 ? 0.9 * Math.cbrt(1 / error) : 6))
       stepSize = Math.max(stepSize, 1e-3)
       const end = h === limit - t0 ? limit : t0 + h
-      plant.t = end
+      plant.time = end
       const askers = restless()
       if (!askers.length) return
       // Cubic Hermite between the ends of the step; exact where the rates are constant.
@@ -266,14 +266,14 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
         const a = s * s * (3 - 2 * s)
         const b = s * (1 - s) * (1 - s) * h
         const c = -s * s * (1 - s) * h
-        for (let i = 0; i < n; i++) x[i] = x0[i] + a * (x1[i] - x0[i]) + b * k1[i] + c * k4[i]
+        for (let i = 0; i < n; i++) states[i] = x0[i] + a * (x1[i] - x0[i]) + b * k1[i] + c * k4[i]
         plant.touchStates()
-        plant.t = t0 + s * h
+        plant.time = t0 + s * h
       }
       if (backToFirst(askers, t0, h, between) === 1) {
-        x.set(x1)
+        states.set(x1)
         plant.touchStates()
-        plant.t = end
+        plant.time = end
       }
       return
     }
@@ -289,7 +289,7 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
       else lo = mid
     }
     if (hi < 1) between(hi)
-    else plant.t = t0 + h
+    else plant.time = t0 + h
     return hi
   }
 
@@ -303,7 +303,7 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
   }
   function visit(): void {
     script.moments.forEach((moment, k) => {
-      if (done[k] || plant.t < momentTime(k) - 1e-9) return
+      if (done[k] || plant.time < momentTime(k) - 1e-9) return
       done[k] = true
       if (moment.is === 'time' || (plant.phase === moment.phase && plant.phaseSince === entered[moment.phase].from))
         snapshots[k] = plant.freeze()
@@ -311,7 +311,7 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
     })
   }
   for (;;) {
-    while (nextStep < steps.length && steps[nextStep].at <= plant.t + 1e-12) {
+    while (nextStep < steps.length && steps[nextStep].at <= plant.time + 1e-12) {
       const step = steps[nextStep++]
       for (const { mode, value } of step.hold ?? []) {
         byHand[mode] = -1
@@ -345,19 +345,19 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
     const rest =
       finalReached && nextStep === steps.length && script.moments.every((mo, k) => done[k] || mo.is === 'phase')
     const served = script.wanted !== undefined && done.every(Boolean)
-    if (served || plant.t >= script.until - 1e-9 || (script.stopsWhenFinal && rest)) break
+    if (served || plant.time >= script.until - 1e-9 || (script.stopsWhenFinal && rest)) break
     let limit = Math.min(script.until, nextStep < steps.length ? steps[nextStep].at : Infinity)
-    for (let k = 0; k < done.length; k++) if (!done[k]) limit = Math.min(limit, Math.max(plant.t, momentTime(k)))
+    for (let k = 0; k < done.length; k++) if (!done[k]) limit = Math.min(limit, Math.max(plant.time, momentTime(k)))
     if (plant.phase >= 0)
       for (const after of machine.phases[plant.phase].deadlines) {
         const at = plant.phaseSince + after
-        if (at > plant.t + 1e-9) limit = Math.min(limit, at)
+        if (at > plant.time + 1e-9) limit = Math.min(limit, at)
       }
     for (const part of clocks) {
-      const at = kinds[part.index].deadline!(part, plant)
-      if (at > plant.t + 1e-9) limit = Math.min(limit, at)
+      const at = kinds[part.index].nextTimeEvent!(part, plant)
+      if (at > plant.time + 1e-9) limit = Math.min(limit, at)
     }
-    if (limit <= plant.t) limit = Math.min(script.until, plant.t + 1e-6)
+    if (limit <= plant.time) limit = Math.min(script.until, plant.time + 1e-6)
     advance(limit)
   }
   return {

@@ -485,7 +485,7 @@ describe('what a shop has found', () => {
   it('moves a rate as a gamma prior is moved by counts, and the advice with it', () => {
     const base = machineOf(FAMILY)
     const seen = withHistory(base, { machineYears: 100, cases: { 'fuse.blown': 9, 'lid.stuck-open': 0 } })
-    const rate = (m: typeof base, id: string) => m.faults.find((f) => f.id === id)!.perYear
+    const rate = (m: typeof base, id: string) => m.faults.find((f) => f.id === id)!.ratePerYear
     expect(rate(seen, 'fuse.blown')).toBeCloseTo((rate(base, 'fuse.blown') * 100 + 9) / 200, 12)
     expect(rate(seen, 'lid.stuck-open')).toBeCloseTo(rate(base, 'lid.stuck-open') / 2, 12)
     const p = (history?: History) => {

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { advise } from '../../core/explain'
-import { betaCelsius, betaOhms } from '../../core/kinds/beta'
+import { betaCelsius, betaOhms } from '../../core/model/kinds/beta'
 import { makeVariant, type Machine, type Present } from '../../core/machine'
 import { phaseTimes, runPlain, STEP } from '../../core/reference'
 import { simulate, type Script, type Timeline } from '../../core/simulate'
@@ -50,10 +50,10 @@ describe('thermistors', () => {
     for (const plant of snapshots) {
       const truth = plant!.signal(part(bath, 'bath').index, 'temperature')
       expect(plant!.signal(index, 'temperature')).toBeCloseTo(truth, 2)
-      const { e } = part(bath, 'warm')
+      const { nodes } = part(bath, 'warm')
       const ohms = betaOhms(10_000, 3950, truth)
       // The input's own voltage over pull-up and bead.
-      expect(plant!.dcVolts(e.in, e.com)).toBeCloseTo((5 * ohms) / (ohms + 10_000), 4)
+      expect(plant!.dcVolts(nodes.in, nodes.com)).toBeCloseTo((5 * ohms) / (ohms + 10_000), 4)
     }
   })
   it('open, shorted, drifted and loose: each its own symptom', () => {
@@ -117,7 +117,8 @@ describe('vessels and pipes', () => {
       const moments = [{ is: 'time' as const, at: (litres / 8) * 60 }]
       const t = simulate(makeVariant(bath), { ...script(0, 100), moments })
       return (
-        t.snapshots[0]!.signal(part(bath, 'bath').index, 'level') / t.snapshots[0]!.x[part(bath, 'bath').state.volume]
+        t.snapshots[0]!.signal(part(bath, 'bath').index, 'level') /
+        t.snapshots[0]!.states[part(bath, 'bath').state.volume]
       )
     }
     expect(at(0.2)).toBeCloseTo(1 / 0.01, 6)
@@ -141,7 +142,7 @@ describe('vessels and pipes', () => {
       (e) => e.is === 'mode' && e.mode === part(slow, 'bath').mode.boils && e.value === 1,
     )!.t
     const watts = (230 / (26.45 + 0.57)) ** 2 * 26.45 - 2 * 79.8
-    const steam = (x(begin) - boiled.end.x[part(slow, 'bath').state.volume]) / (2400 - begin)
+    const steam = (x(begin) - boiled.end.states[part(slow, 'bath').state.volume]) / (2400 - begin)
     expect(Math.abs(steam / (watts / 2.26e9) - 1)).toBeLessThan(0.012)
     const dry = simulate(makeVariant(slow, [loose, presentIn(slow, 'sensor.drifted', 0.9)]), script(0, 60))
     expect(signal(dry, slow, 'bath', 'temperature')).toBeGreaterThan(200)

@@ -61,7 +61,7 @@ describe('heat', () => {
     const t = run('stat.stuck-closed', undefined, 4000)
     const guard = machine.parts[machine.partIndex.get('guard')!].mode.contact
     expect(t.events.filter((e) => e.is === 'mode' && e.mode === guard)).toHaveLength(1)
-    expect(t.end.m[guard]).toBe(0)
+    expect(t.end.modes[guard]).toBe(0)
   })
   it('agrees with the plain simulator', () => {
     const script = { steps: [{ at: 0, start: 0 }], until: 900, stopsWhenFinal: false, moments: [] }

@@ -27,7 +27,7 @@ describe('members of a fault', () => {
   ])('%s: share out its rate, whatever was put between, and stay in its range', (_, p) => {
     for (const fault of p.bench.machine.faults) {
       const own = p.members.filter((m) => m.present[0]?.fault === fault)
-      expect(own.reduce((sum, m) => sum + m.weight, 0)).toBeCloseTo(fault.perYear, 9)
+      expect(own.reduce((sum, m) => sum + m.weight, 0)).toBeCloseTo(fault.ratePerYear, 9)
       for (const { weight, present } of own) {
         expect(weight).toBeGreaterThan(0)
         if (!fault.severity) continue

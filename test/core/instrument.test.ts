@@ -14,7 +14,7 @@ const ohms = findMeter('ohms')!
 const machine = machineOf(FAMILY)
 const part = (m: Machine, id: string) => m.parts[m.partIndex.get(id)!]
 const cold = part(machine, 'cold-valve')
-const across = (plant: Plant, meter = volts) => showVolts(plant, meter, cold.e.a, cold.e.b).value
+const across = (plant: Plant, meter = volts) => showVolts(plant, meter, cold.nodes.a, cold.nodes.b).value
 
 describe('meters as part of the circuit', () => {
   it('a snubber leaves a ghost voltage on 10 MΩ that falls on a low-impedance input', () => {
@@ -36,17 +36,21 @@ describe('meters as part of the circuit', () => {
   })
   it('with the return lost both terminals are live and nothing stands between them', () => {
     const { plant } = runTo(machine, 'fill-cold', presentIn(machine, 'valve-return.broken'))
-    const neutral = part(machine, 'mains').e.N
-    expect(showVolts(plant, volts, cold.e.a, neutral).value).toBeGreaterThan(115)
-    expect(showVolts(plant, volts, cold.e.b, neutral).value).toBeGreaterThan(100)
+    const neutral = part(machine, 'mains').nodes.N
+    expect(showVolts(plant, volts, cold.nodes.a, neutral).value).toBeGreaterThan(115)
+    expect(showVolts(plant, volts, cold.nodes.b, neutral).value).toBeGreaterThan(100)
     expect(across(plant)).toBeLessThan(15)
   })
   it('0 V across an open switch when the rest of the loop is open too', () => {
     const bare = machineOf(FAMILY.replaceAll(', snubber: fitted', ''))
     const lid = part(bare, 'lid')
     const read = (...ids: string[]) =>
-      showVolts(runTo(bare, 'fill-cold', ...ids.map((i) => presentIn(bare, i))).plant, volts, lid.e['1'], lid.e['2'])
-        .value
+      showVolts(
+        runTo(bare, 'fill-cold', ...ids.map((i) => presentIn(bare, i))).plant,
+        volts,
+        lid.nodes['1'],
+        lid.nodes['2'],
+      ).value
     expect(read()).toBeLessThan(0.1)
     expect(read('lid.stuck-open')).toBeGreaterThan(119)
     expect(read('lid.stuck-open', 'cold-valve.coil-open')).toBeLessThan(0.1)
@@ -66,8 +70,8 @@ describe('meters as part of the circuit', () => {
       moments: [],
     }).end
     const valve = part(bled, 'cold-valve')
-    expect(showOhms(dead, ohms, valve.e.a, valve.e.b).value).toBeCloseTo(390, 0)
-    expect(showOhms(dead, ohms, valve.e.a, valve.e.b, valve).value).toBeCloseTo(780, 6)
+    expect(showOhms(dead, ohms, valve.nodes.a, valve.nodes.b).value).toBeCloseTo(390, 0)
+    expect(showOhms(dead, ohms, valve.nodes.a, valve.nodes.b, valve).value).toBeCloseTo(780, 6)
     const warm = machine.values.slice()
     warm[0] = 70
     const hot = simulate(makeVariant(machine, [], [], warm), {
@@ -76,7 +80,7 @@ describe('meters as part of the circuit', () => {
       stopsWhenFinal: false,
       moments: [],
     }).end
-    expect(showOhms(hot, ohms, cold.e.a, cold.e.b, cold).value).toBeCloseTo(780 * (1 + 0.00393 * 50), 4)
+    expect(showOhms(hot, ohms, cold.nodes.a, cold.nodes.b, cold).value).toBeCloseTo(780 * (1 + 0.00393 * 50), 4)
   })
   it('a clamp sees inrush with the plunger out and less with it in', () => {
     const running = showAmps(runTo(machine, 'fill-cold').plant, cold).value
@@ -93,8 +97,8 @@ describe('meters as part of the circuit', () => {
       showOhms(
         runTo(machine, 'fill-cold', presentIn(machine, 'cold-valve.coil-open')).plant,
         ohms,
-        cold.e.a,
-        cold.e.b,
+        cold.nodes.a,
+        cold.nodes.b,
         cold,
       ).is,
     ).toBe('open')
@@ -147,21 +151,21 @@ describe('sensitivities are what a re-run with the changed value shows', () => {
 describe('testers', () => {
   it('a neon sees live, not a lost return: it glows on both terminals', () => {
     const neon = findMeter('neon')!
-    const glows = (plant: Plant) => [cold.e.a, cold.e.b].map((n) => showNeon(plant, neon, n) > 0.5)
+    const glows = (plant: Plant) => [cold.nodes.a, cold.nodes.b].map((n) => showNeon(plant, neon, n) > 0.5)
     expect(glows(runTo(machine, 'fill-cold').plant)).toEqual([true, false])
     expect(glows(runTo(machine, 'fill-cold', presentIn(machine, 'valve-return.broken')).plant)).toEqual([true, true])
   })
   it('a beeper’s silence on a coil of 780 Ω proves nothing, and between 20 and 250 Ω it depends on the meter', () => {
     const beeper = findMeter('beeper')!
     const { plant } = runTo(machine, 'fill-cold')
-    expect(beeps(showOhms(plant, ohms, cold.e.a, cold.e.b, cold), beeper)).toBe(0)
+    expect(beeps(showOhms(plant, ohms, cold.nodes.a, cold.nodes.b, cold), beeper)).toBe(0)
     const at = (value: number) => beeps({ is: 'value', value, sensitivity: new Float64Array(0) }, beeper)
     expect([at(5), at(300)]).toEqual([1, 0])
     expect(at(Math.sqrt(20 * 250))).toBeCloseTo(0.5, 12)
   })
   it('an ohmmeter is refused where a voltage stands', () => {
     const { plant } = runTo(machine, 'fill-cold')
-    expect(showOhms(plant, ohms, cold.e.a, cold.e.b).is).toBe('refused')
+    expect(showOhms(plant, ohms, cold.nodes.a, cold.nodes.b).is).toBe('refused')
   })
 })
 
@@ -189,8 +193,8 @@ programs: { on: { title: On, lasts: 1 min } }
       `${text(wave)}faults:\n  bridge.one-diode-open: { repair: r }\nrepairs: { r: { title: r, minutes: 5 min } }\n`,
     )
     const { plant } = runTo(m, undefined, ...faults.map((f) => presentIn(m, f)))
-    const { e } = part(m, 'coil')
-    return { shown: showVolts(plant, findMeter(meter)!, e.a, e.b), plant, m }
+    const { nodes } = part(m, 'coil')
+    return { shown: showVolts(plant, findMeter(meter)!, nodes.a, nodes.b), plant, m }
   }
   it('full wave: mean 0.900, ripple 0.435 of the RMS; half wave: 0.450 and 0.545', () => {
     // Ideal diodes, 4 kΩ behind 2 Ω of rectifier and 0.4 Ω of supply.
@@ -221,9 +225,9 @@ programs: { on: { title: On, lasts: 1 min } }
       stopsWhenFinal: false,
       moments: [{ is: 'time', at: 0.5 }],
     }).snapshots[0]!
-    const { e } = part(m, 'bridge')
+    const { nodes } = part(m, 'bridge')
     expect(plant.hasSource('dc')).toBe(true)
-    expect(showOhms(dead, ohms, e.ac1, e.ac2).is).toBe('open')
+    expect(showOhms(dead, ohms, nodes.ac1, nodes.ac2).is).toBe('open')
   })
 })
 

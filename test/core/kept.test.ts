@@ -49,9 +49,9 @@ describe('what is kept, left out or done ahead changes no answer', () => {
     for (const { edits, script, index } of short) {
       const variant = makeVariant(machine, [presentIn(machine, 'overload.stuck-open')], edits)
       const [some, all] = [simulate(variant, script), simulate(variant, { ...script, wanted: undefined })]
-      expect(some.end.t).toBeLessThan(all.end.t)
+      expect(some.end.time).toBeLessThan(all.end.time)
       for (const { moment } of procedures.filter((x) => x.run === index))
-        expect(some.snapshots[moment]?.x).toEqual(all.snapshots[moment]?.x)
+        expect(some.snapshots[moment]?.states).toEqual(all.snapshots[moment]?.states)
     }
   })
   it('the plain run in longer steps comes to the same phases, each within a step or two', () => {

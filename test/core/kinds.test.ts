@@ -1,8 +1,11 @@
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
-import { KINDS, type Kind } from '../../core/kinds'
+import { KINDS, type Kind } from '../../core/model/kinds'
 import { makeVariant } from '../../core/machine'
 import { parseQuantity } from '../../core/foundation/quantity'
 import { simulate } from '../../core/simulate'
+import { kindsIndex } from '../../scripts/generate-kinds.mjs'
 import { edit, FAMILY, machineOf, mini, presentIn, runTo } from './sheets'
 
 /** A sheet of a few parts around one supply, run for a while. */
@@ -22,6 +25,10 @@ ${extra}`
 }
 
 describe('every kind keeps its contract', () => {
+  it('stands in the list that is made from the folders', () => {
+    const list = join(import.meta.dirname, '../../core/model/kinds/all-kinds.ts')
+    expect(readFileSync(list, 'utf8')).toBe(kindsIndex())
+  })
   const modeValues = (k: Kind, mode: string) => k.modes?.find((m) => m.name === mode)?.values
   it.each(KINDS.map((k) => [k.id, k] as const))('%s', (_, k) => {
     const signals = Object.keys(k.signals ?? {})
@@ -29,14 +36,14 @@ describe('every kind keeps its contract', () => {
       if (p.typical === undefined) continue
       const q = parseQuantity(p.typical, p.dimension)
       expect(q.ok, `${name}: ${p.typical}`).toBe(true)
-      if (q.ok && p.least !== undefined) expect(q.value.value).toBeGreaterThanOrEqual(p.least)
-      if (q.ok && p.most !== undefined) expect(q.value.value).toBeLessThanOrEqual(p.most)
+      if (q.ok && p.min !== undefined) expect(q.value.value).toBeGreaterThanOrEqual(p.min)
+      if (q.ok && p.max !== undefined) expect(q.value.value).toBeLessThanOrEqual(p.max)
     }
     for (const m of k.modes ?? [])
       if (typeof m.initial === 'number') expect(m.values[m.initial]).toBeDefined()
-      else for (const word of k.words![m.initial.word]) expect(m.values).toContain(word)
+      else for (const word of k.choices![m.initial.choice]) expect(m.values).toContain(word)
     for (const [id, f] of Object.entries(k.faults ?? {})) {
-      expect(f.perYear, id).toBeGreaterThan(0)
+      expect(f.ratePerYear, id).toBeGreaterThan(0)
       for (const e of f.effects)
         if ('mode' in e) expect(modeValues(k, e.mode), id).toContain(e.at)
         else {
@@ -45,8 +52,8 @@ describe('every kind keeps its contract', () => {
         }
       if (f.severity) expect(f.severity.from).toBeLessThan(f.severity.to)
     }
-    const word = Object.fromEntries(Object.entries(k.words ?? {}).map(([n, all]) => [n, all.at(-1)]))
-    const probes = k.probes?.({ word } as never) ?? []
+    const choice = Object.fromEntries(Object.entries(k.choices ?? {}).map(([n, all]) => [n, all.at(-1)]))
+    const probes = k.probes?.({ choice } as never) ?? []
     expect(new Set(probes.map((p) => p.id)).size).toBe(probes.length)
     for (const p of probes) {
       if (p.what === 'ohms' || p.what === 'volts')
@@ -55,7 +62,7 @@ describe('every kind keeps its contract', () => {
       if (p.what === 'bucket' || p.what === 'pressure') expect(k.ports, p.id).toContain(p.port)
     }
     if (k.command !== undefined) expect(modeValues(k, k.command)).toHaveLength(2)
-    if (k.hand) expect(modeValues(k, k.hand.mode)?.[k.hand.parted]).toBeDefined()
+    if (k.manual) expect(modeValues(k, k.manual.mode)?.[k.manual.disconnected]).toBeDefined()
     if (k.active !== undefined) expect(signals).toContain(k.active)
     if (k.returns !== undefined) expect(k.terminals).toContain(k.returns)
   })
@@ -74,7 +81,7 @@ describe('elements by hand', () => {
     const { plant } = runTo(m)
     const part = m.parts[m.partIndex.get('relay')!]
     // 120 V over 200 Ω + (1000 Ω + j377 Ω): |Z_coil| / |Z_all|
-    expect(plant.volts(part.e.a, part.e.b)).toBeCloseTo(
+    expect(plant.volts(part.nodes.a, part.nodes.b)).toBeCloseTo(
       (120 * Math.hypot(1000, 2 * Math.PI * 60)) / Math.hypot(1200, 2 * Math.PI * 60),
       2,
     )
@@ -92,7 +99,7 @@ describe('elements by hand', () => {
         { ...v, machine: { ...m, modes: start } },
         { steps: [], until: 1, stopsWhenFinal: false, moments: [] },
       )
-      return run.end.m[m.parts[m.partIndex.get('relay')!].mode.armature]
+      return run.end.modes[m.parts[m.partIndex.get('relay')!].mode.armature]
     }
     expect([at(70, 0), at(70, 1), at(110, 0), at(40, 1)]).toEqual([0, 1, 1, 0])
   })

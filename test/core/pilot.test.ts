@@ -60,7 +60,7 @@ describe('a pilot valve opened by hand', () => {
         stopsWhenFinal: false,
         moments: [],
       })
-      return t.end.m[v1.mode.passage] === 1
+      return t.end.modes[v1.mode.passage] === 1
     }
     expect([opens(0.5e5), opens(1.5e5)]).toEqual([false, true])
   })

@@ -1,5 +1,5 @@
 import { isMap, isScalar, parseDocument, visit, type Pair, type YAMLMap } from 'yaml'
-import { KINDS } from '../../core/kinds'
+import { KINDS } from '../../core/model/kinds'
 
 /** Tables of a sheet whose keys are ids of its own. */
 const TABLES = [
@@ -32,7 +32,7 @@ const PROSE = new Set([
   'bites',
   'before',
   'by',
-  ...KINDS.flatMap((kind) => Object.keys(kind.words ?? {})),
+  ...KINDS.flatMap((kind) => Object.keys(kind.choices ?? {})),
 ])
 
 /**

@@ -80,8 +80,8 @@ describe('the washer runs', () => {
     const signature = (id: string) => {
       const { timeline: t, plant } = runTo(machine, 'fill-cold', ...[presentIn(machine, id)].slice(0, 1))
       const volts = plant.volts(
-        machine.parts[machine.partIndex.get('cold-valve')!].e.a,
-        machine.parts[machine.partIndex.get('cold-valve')!].e.b,
+        machine.parts[machine.partIndex.get('cold-valve')!].nodes.a,
+        machine.parts[machine.partIndex.get('cold-valve')!].nodes.b,
       )
       return `${t.complaints.map(Number).join('')} ${t.alarms.join()} ${volts > 60 ? 'live' : 'dead'}`
     }

@@ -127,7 +127,7 @@ export function elementPlant(name: string, dead = false): { plant: Plant; a: num
   })
   const plant = dead ? off.snapshots[0]! : runTo(machine).plant
   const part = machine.partIndex.get('it')!
-  const [a, b] = machine.kinds[part].terminals.map((t) => plant.variant.parts[part].e[t])
+  const [a, b] = machine.kinds[part].terminals.map((t) => plant.variant.parts[part].nodes[t])
   return { plant, a, b, part }
 }
 
@@ -156,5 +156,5 @@ export function measuredNetlist(name: string, instrument: Instrument): { netlist
 
 export function returnOf(plant: Plant): number {
   const { machine, parts } = plant.variant
-  return parts[machine.kinds.findIndex((k) => k.returns !== undefined)].e.N
+  return parts[machine.kinds.findIndex((k) => k.returns !== undefined)].nodes.N
 }

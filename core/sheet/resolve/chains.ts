@@ -1,4 +1,4 @@
-import type { Kind } from '../../kinds'
+import type { Kind } from '../../model/kinds'
 import type { Sheet, TerminalRef } from '../types'
 import { entries, oneOf, type Path } from './desk'
 import type { Scope } from './scope'

@@ -74,7 +74,7 @@ export function resolvePrograms(scope: Scope): Sheet['programs'] {
       const [partId, named] = target.split('.')
       const part = find(partId, [...path, 'sets', target])
       if (!part) return []
-      const { hand, forced = [], modes = [] } = part.kind
+      const { manual: hand, forcible: forced = [], modes = [] } = part.kind
       const reachable = [...(hand ? [hand.mode] : []), ...forced]
       const mode = modes.find((m) => m.name === (named ?? reachable[0]) && reachable.includes(m.name))
       if (!mode || !mode.values.includes(value)) {

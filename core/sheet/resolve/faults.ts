@@ -1,4 +1,4 @@
-import type { FaultTemplate } from '../../kinds'
+import type { FaultTemplate } from '../../model/kinds'
 import type { Dimension } from '../../foundation/quantity'
 import type { WrittenSheet } from '../shape'
 import type { Severity, SheetEffect, SheetFault, SheetPart } from '../types'
@@ -120,7 +120,8 @@ function fault(scope: Scope, id: string, f: WrittenFault): SheetFault[] {
       found: `${severity.from} to ${severity.to}`,
       expected: 'from below to; above 0 on a log scale',
     })
-  const rate = f.rate === undefined ? (template?.perYear ?? 0) : desk.quantity(f.rate, 'rate', [...path, 'rate']).value
+  const rate =
+    f.rate === undefined ? (template?.ratePerYear ?? 0) : desk.quantity(f.rate, 'rate', [...path, 'rate']).value
   if (!(rate > 0))
     desk.say('out-of-range', [...path, 'rate'], { found: String(f.rate ?? 'none'), expected: 'a rate above 0 /year' })
   return [
@@ -129,14 +130,14 @@ function fault(scope: Scope, id: string, f: WrittenFault): SheetFault[] {
       part: part.id,
       title: f.title ?? `${part.title}: ${template?.title ?? 'fault'}`,
       effects,
-      perYear: rate,
+      ratePerYear: rate,
       latent: f.latent ?? false,
       weight: f.weight ?? USUAL_WEIGHT,
       severity,
       repair,
       sometimes:
         f.sometimes === undefined
-          ? (template?.sometimes ?? 0)
+          ? (template?.intermittentShare ?? 0)
           : desk.quantity(f.sometimes, 'ratio', [...path, 'sometimes']).value,
       causes: Object.entries(f.causes ?? {}).map(([other, chance]) => {
         if (!w.faults?.[other])

@@ -1,4 +1,4 @@
-import { findKind, KINDS } from '../../kinds'
+import { findKind, KINDS } from '../../model/kinds'
 import type { WrittenSheet } from '../shape'
 import type { SheetPart } from '../types'
 import { entries, oneOf, type Desk, type Path } from './desk'
@@ -30,7 +30,9 @@ function resolvePart(
   if (part.panel !== undefined && !panels.has(part.panel))
     desk.say('missing', at('panel'), { found: part.panel, expected: `a panel of this sheet: ${oneOf(panels)}` })
   for (const field of Object.keys(written)) {
-    const known = [kind.params, kind.words ?? {}, kind.refs ?? {}, kind.mayRefer ?? {}].flatMap((x) => Object.keys(x))
+    const known = [kind.params, kind.choices ?? {}, kind.refs ?? {}, kind.optionalRefs ?? {}].flatMap((x) =>
+      Object.keys(x),
+    )
     if (RESERVED.has(field) || known.includes(field)) continue
     desk.say('unknown-param', at(field), { found: field, expected: oneOf(known) })
   }
@@ -41,11 +43,11 @@ function resolvePart(
       continue
     }
     const q = desk.quantity(text, spec.dimension, at(name))
-    if ((spec.least !== undefined && q.value < spec.least) || (spec.most !== undefined && q.value > spec.most))
+    if ((spec.min !== undefined && q.value < spec.min) || (spec.max !== undefined && q.value > spec.max))
       desk.say('out-of-range', at(name), {
         found: String(text),
         expected:
-          `${spec.least === undefined ? '' : `at least ${spec.least}`}${spec.most === undefined ? '' : ` at most ${spec.most}`} (SI)`.trim(),
+          `${spec.min === undefined ? '' : `at least ${spec.min}`}${spec.max === undefined ? '' : ` at most ${spec.max}`} (SI)`.trim(),
       })
     part.params[name] = { ...q, from: name in written ? 'sheet' : 'typical' }
   }
@@ -57,7 +59,7 @@ function resolvePart(
         expected: `${upper} above ${lower}`,
       })
   }
-  for (const [name, options] of Object.entries(kind.words ?? {})) {
+  for (const [name, options] of Object.entries(kind.choices ?? {})) {
     const word = String(written[name] ?? options[0])
     if (!options.includes(word)) desk.say('out-of-range', at(name), { found: word, expected: oneOf(options) })
     part.words[name] = word
@@ -67,7 +69,7 @@ function resolvePart(
       desk.say('missing', ['parts', id], { found: `no ${name}`, expected: `${name}, the name of another part` })
     part.refs[name] = String(written[name])
   }
-  for (const name of Object.keys(kind.mayRefer ?? {}))
+  for (const name of Object.keys(kind.optionalRefs ?? {}))
     if (written[name] !== undefined) part.refs[name] = String(written[name])
   return part
 }
@@ -101,7 +103,7 @@ export function checkReferences({ desk, parts, find }: Scope): void {
     for (const [name, target] of Object.entries(p.refs)) {
       if (target === 'undefined') continue
       const other = find(target, ['parts', p.id, name])
-      const signal = { ...p.kind.refs, ...p.kind.mayRefer }[name]
+      const signal = { ...p.kind.refs, ...p.kind.optionalRefs }[name]
       if (other && !(signal in (other.kind.signals ?? {})))
         desk.say('unknown-signal', ['parts', p.id, name], {
           found: `${target} gives no ${signal}`,

@@ -1,9 +1,0 @@
-import type { KindTrade } from '../contract'
-
-export const trade: KindTrade = {
-  probes: () => [
-    { id: 'filling', what: 'sense', signal: 'filling', sense: 'eye', when: 'active' },
-    { id: 'level', what: 'display', signal: 'level', when: 'settled', by: 'rule' },
-    { id: 'temperature', what: 'display', signal: 'temperature', when: 'settled', by: 'thermometer' },
-  ],
-}

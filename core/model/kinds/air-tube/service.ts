@@ -1,0 +1,20 @@
+import type { KindService } from '../contract'
+
+export const kindService: KindService = {
+  probes: () => [{ id: 'look', what: 'sense', signal: 'sound', sense: 'eye', when: 'dead' }],
+  faults: {
+    off: {
+      title: 'air tube off or pinched shut',
+      effects: [{ mode: 'way', at: 'shut' }],
+      ratePerYear: 0.012,
+      cure: 'restore',
+    },
+    leaking: {
+      title: 'air tube leaking',
+      effects: [{ param: 'passes', to: 'severity' }],
+      severity: { from: 0.2, to: 0.8, scale: 'linear' },
+      ratePerYear: 0.01,
+      cure: 'replace',
+    },
+  },
+}

@@ -1,0 +1,23 @@
+import type { KindService } from '../contract'
+
+export const kindService: KindService = {
+  probes: () => [
+    { id: 'feed-drop', what: 'volts', a: 'a1', b: 'b1', when: 'active' },
+    { id: 'return-drop', what: 'volts', a: 'b2', b: 'a2', when: 'active' },
+  ],
+  faults: {
+    off: {
+      title: 'plug off or not seated',
+      effects: [{ mode: 'mated', at: 'apart' }],
+      ratePerYear: 0.008,
+      cure: 'restore',
+    },
+    corroded: {
+      title: 'corroded plug contact',
+      effects: [{ param: 'ohms', plus: 'severity' }],
+      severity: { from: 100, to: 20000, scale: 'log' },
+      ratePerYear: 0.012,
+      cure: 'remake',
+    },
+  },
+}

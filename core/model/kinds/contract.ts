@@ -1,0 +1,199 @@
+import type { Component } from '../../physics/circuit'
+import type { Dimension } from '../../foundation/quantity'
+import type { WaterLink } from '../../physics/water'
+
+/**
+ * What every kind of part must say. The engine knows only this contract and names no kind.
+ * A kind stands in a folder of its own with three files: `interface` (what it has), `behaviour` (what it does),
+ * `service` (what is tested on it and what goes wrong with it).
+ */
+export interface Kind extends KindInterface, KindBehaviour, KindService {}
+
+export type Line = 'water' | 'power' | 'level'
+
+export interface ParamSpec {
+  dimension: Dimension
+  /** What it is, where its name does not say it. */
+  description?: string
+  /** Typical value with its tolerance, as a sheet would write it; absent when every sheet must give it. */
+  typical?: string
+  /** Valid range in SI, inclusive. */
+  min?: number
+  max?: number
+}
+
+export interface ModeSpec {
+  name: string
+  values: readonly string[]
+  /** Index of the value at rest, or the name of the choice that names it. */
+  initial: number | { choice: string }
+}
+
+export interface KindInterface {
+  id: string
+  /** The trade's name for it. */
+  title: string
+  line: Line
+  /** Electrical terminals, in the order a wiring chain passes through. */
+  terminals: readonly string[]
+  /** Water ports, in the order a water chain passes through. */
+  ports: readonly string[]
+  params: Record<string, ParamSpec>
+  /** Choices of a sheet for this part, each a list of words; the first is the usual one. */
+  choices?: Record<string, readonly string[]>
+  /** References to other parts: name of the field → signal that the other part must give. */
+  refs?: Record<string, string>
+  /** The same for references that may be left out. */
+  optionalRefs?: Record<string, string>
+  modes?: readonly ModeSpec[]
+  /**
+   * Continuous states, SI, all starting at 0 unless the param named here gives the start; `tolerance` is the error
+   * that one step may leave in it.
+   */
+  states?: readonly { name: string; initialParam?: string; tolerance: number }[]
+  /** Mode that the control sets to 0 or 1 when a phase lists this part under `on`. */
+  command?: string
+  /** Mode that a hand works (switch held, plug pulled, tap shut), with the value that opens the path. */
+  manual?: { mode: string; disconnected: number }
+  /** Further modes that a hand can force for a program: a float lifted, a tube blown into. */
+  forcible?: readonly string[]
+  /** Pairs of params of which the first must lie above the second: where it switches and where it returns. */
+  hysteresis?: readonly (readonly [string, string])[]
+  /** Params that are the ohms of a winding: bands are published for them, siblings compared. */
+  windings?: readonly string[]
+  /** Terminal that is the return of the supply: readings "to the return" are taken against it. */
+  returns?: string
+  /** Where its supply can be cut for making safe. */
+  isolates?: boolean
+  /** Whether a jumper may be put across terminals 0 and 1. */
+  jumperAllowed?: boolean
+}
+
+/** A part of a resolved machine, with its places in the flat arrays. */
+export interface Part {
+  index: number
+  id: string
+  title: string
+  kind: string
+  line: Line
+  panel: string | undefined
+  nodes: Record<string, number>
+  ports: Record<string, number>
+  param: Record<string, number>
+  mode: Record<string, number>
+  state: Record<string, number>
+  ref: Record<string, number>
+  choice: Record<string, string>
+}
+
+/** What a kind may look at while the machine runs. Volts and amperes are magnitudes (RMS of AC and DC). */
+export interface PointView {
+  readonly time: number
+  /** Parameter values, SI. */
+  readonly values: Float64Array
+  /** Modes. */
+  readonly modes: Int8Array
+  /** Continuous states, SI. */
+  readonly states: Float64Array
+  /** Time of the last change of each mode, s. */
+  readonly modeSince: Float64Array
+  /** °C */
+  readonly ambient: number
+  volts(a: number, b: number): number
+  /** Signed DC voltage from b to a. */
+  dcVolts(a: number, b: number): number
+  /** Greatest current through any component of the part. */
+  amps(part: Part): number
+  /** Pa */
+  pressure(node: number): number
+  /** m³/s through the part, positive from its first port to its second. */
+  flow(part: Part): number
+  /** Net flow into the vessel at a water node, m³/s. */
+  inflow(node: number): number
+  /** What water brings to a node less what it takes away, m³·°C/s: flow times temperature. */
+  heatFlowInto(node: number): number
+  /** The part that `part` refers to under `name`; `undefined` where the sheet leaves it out. */
+  referred(part: Part, name: string): Part | undefined
+  /** A signal of the part that `part` refers to under `name`. */
+  referredSignal(part: Part, name: string, signal: string): number
+}
+
+export interface SignalSpec {
+  description: string
+  dimension?: Dimension
+  read(part: Part, point: PointView): number
+}
+
+export interface KindBehaviour {
+  /** Electrical components of the part as it stands. Structure may depend on modes only. */
+  stamp?(part: Part, point: PointView, emit: (c: Component) => void): void
+  /** Set when what `stamp` gives follows continuous states: a source voltage, or a resistance. */
+  stampDependsOnState?: 'source' | 'resistance'
+  /** Water links of the part as it stands. */
+  links?(part: Part, point: PointView, emit: (s: WaterLink) => void): void
+  /** Nodes held at a fixed pressure, Pa. */
+  fixedPressures?(part: Part, point: PointView, emit: (node: number, pascals: number) => void): void
+  /** Temperature of the water that comes from a node, °C. */
+  temperatures?(part: Part, point: PointView, emit: (node: number, celsius: number) => void): void
+  /** Adds to the rates of change of the part's states, or of a part that it refers to. */
+  rates?(part: Part, point: PointView, derivatives: Float64Array): void
+  /** The mode changes the part wants now; the engine applies them one after another and asks again. */
+  transition?(part: Part, point: PointView, request: (mode: number, value: number) => void): void
+  /** The next instant at which `react` may want something because of time alone; Infinity when none. */
+  nextTimeEvent?(part: Part, point: PointView): number
+  signals?: Record<string, SignalSpec>
+  /** Signal that says the part is called for: tests of it wait for that moment. Default: it carries current. */
+  active?: string
+}
+
+/**
+ * Something an instrument or a sense can be put to. Words are left to `explain`. `b: '@return'` stands for the
+ * return of the supply. `minutes` is the hand work of the reading itself where it differs from the usual.
+ */
+export type ProbeSpec = { minutes?: number } & (
+  | { id: string; what: 'ohms'; a: string; b: string; when: 'dead'; lifted: boolean }
+  | { id: string; what: 'volts'; a: string; b: string; when: 'active' | 'idle' | 'settled' }
+  | { id: string; what: 'amps'; when: 'active' }
+  | { id: string; what: 'pressure'; port: string; when: 'cold' }
+  | { id: string; what: 'bucket'; port: string; when: 'cold' }
+  /** `with`: modes of the part that a hand holds for the test, by name. */
+  | {
+      id: string
+      what: 'sense'
+      signal: string
+      sense: Sense
+      when: 'active' | 'idle' | 'dead' | 'cold'
+      with?: Record<string, string>
+    }
+  | { id: string; what: 'display'; signal: string; when: 'active' | 'settled'; by?: 'rule' | 'thermometer' }
+  /** A counter between two terminals: the signal, where its wave reaches them. */
+  | { id: string; what: 'hertz'; signal: string; a: string; b: string; when: 'active' | 'settled' }
+  /** Worked by hand many times on the bench, terminals taken off: how often it made and broke as it should. */
+  | { id: string; what: 'worked'; when: 'dead' }
+)
+
+export type Sense = 'ear' | 'eye' | 'hand'
+
+export type EffectSpec =
+  | { param: string; to: number | 'severity' }
+  | { param: string; times: number | 'severity' }
+  | { param: string; plus: number | 'severity' }
+  | { mode: string; at: string }
+
+export interface FaultTemplate {
+  title: string
+  effects: readonly EffectSpec[]
+  /** Range of the severity that effects refer to; SI of the param's dimension, or a bare factor. */
+  severity?: { from: number; to: number; scale: 'log' | 'linear' }
+  /** Typical occurrences per machine and year. */
+  ratePerYear: number
+  /** Share of its cases that come and go, 0 … 1; 0 when left out. */
+  intermittentShare?: number
+  /** What usually cures it. */
+  cure: 'replace' | 'clean' | 'restore' | 'remake'
+}
+
+export interface KindService {
+  probes?(part: Part): readonly ProbeSpec[]
+  faults?: Record<string, FaultTemplate>
+}

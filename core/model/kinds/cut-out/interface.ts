@@ -1,0 +1,17 @@
+import type { KindInterface } from '../contract'
+
+export const kindInterface: KindInterface = {
+  id: 'cut-out',
+  title: 'over-temperature cut-out',
+  line: 'power',
+  terminals: ['1', '2'],
+  ports: [],
+  params: {
+    'trips-at': { dimension: 'temperature' },
+    ohms: { dimension: 'resistance', typical: '0.05 Ω ±60 %', min: 1e-6 },
+  },
+  refs: { of: 'temperature' },
+  // It is reset by hand; nothing in a run closes it again. Protection is never bridged.
+  modes: [{ name: 'contact', values: ['tripped', 'closed'], initial: 1 }],
+  jumperAllowed: false,
+}

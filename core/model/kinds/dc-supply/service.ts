@@ -1,0 +1,15 @@
+import type { KindService } from '../contract'
+
+export const kindService: KindService = {
+  probes: () => [{ id: 'volts', what: 'volts', a: 'plus', b: 'minus', when: 'active' }],
+  faults: {
+    dead: { title: 'no supply', effects: [{ param: 'volts', times: 1e-6 }], ratePerYear: 0.02, cure: 'restore' },
+    low: {
+      title: 'battery low or not charged',
+      effects: [{ param: 'volts', times: 'severity' }],
+      severity: { from: 0.6, to: 0.88, scale: 'linear' },
+      ratePerYear: 0.05,
+      cure: 'restore',
+    },
+  },
+}

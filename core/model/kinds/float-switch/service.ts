@@ -1,0 +1,38 @@
+import type { KindService } from '../contract'
+
+export const kindService: KindService = {
+  probes: () => [
+    { id: 'ohms', what: 'ohms', a: '1', b: '2', when: 'dead', lifted: true },
+    { id: 'worked', what: 'worked', when: 'dead' },
+    { id: 'free', what: 'sense', signal: 'free', sense: 'hand', when: 'dead', minutes: 1.5 },
+    { id: 'across', what: 'volts', a: '1', b: '2', when: 'active' },
+    { id: 'to-return', what: 'volts', a: '2', b: '@return', when: 'active' },
+  ],
+  faults: {
+    'stuck-open': {
+      title: 'float switch does not close',
+      effects: [{ mode: 'reed', at: 'open' }],
+      ratePerYear: 0.012,
+      intermittentShare: 0.15,
+      cure: 'replace',
+    },
+    'stuck-closed': {
+      title: 'float switch does not open',
+      effects: [{ mode: 'reed', at: 'closed' }],
+      ratePerYear: 0.008,
+      cure: 'replace',
+    },
+    'float-down': {
+      title: 'float jammed down',
+      effects: [{ mode: 'guide', at: 'jammed-down' }],
+      ratePerYear: 0.01,
+      cure: 'clean',
+    },
+    'float-up': {
+      title: 'float jammed up',
+      effects: [{ mode: 'guide', at: 'jammed-up' }],
+      ratePerYear: 0.006,
+      cure: 'clean',
+    },
+  },
+}

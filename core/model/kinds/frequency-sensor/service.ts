@@ -1,0 +1,30 @@
+import type { KindService } from '../contract'
+
+export const kindService: KindService = {
+  probes: () => [
+    { id: 'supply-volts', what: 'volts', a: 'supply', b: 'com', when: 'active' },
+    { id: 'hertz', what: 'hertz', signal: 'hertz', a: 'out', b: 'com', when: 'settled' },
+    { id: 'ohms', what: 'ohms', a: 'supply', b: 'com', when: 'dead', lifted: true },
+  ],
+  faults: {
+    silent: {
+      title: 'level sensor gives no frequency',
+      effects: [{ mode: 'cell', at: 'silent' }],
+      ratePerYear: 0.008,
+      cure: 'replace',
+    },
+    frozen: {
+      title: 'level sensor stuck at empty',
+      effects: [{ mode: 'cell', at: 'frozen' }],
+      ratePerYear: 0.006,
+      cure: 'replace',
+    },
+    drifted: {
+      title: 'level sensor drifted',
+      effects: [{ param: 'empty-hertz', times: 'severity' }],
+      severity: { from: 1.02, to: 1.08, scale: 'linear' },
+      ratePerYear: 0.005,
+      cure: 'replace',
+    },
+  },
+}

@@ -1,0 +1,14 @@
+import { coilModes, coilParams, coilInterface } from '../coil'
+import type { KindInterface } from '../contract'
+
+export const kindInterface: KindInterface = {
+  id: 'gas-valve',
+  title: 'hot-gas valve',
+  line: 'power',
+  ...coilInterface,
+  ports: [],
+  params: {
+    ...coilParams,
+  },
+  modes: [...coilModes, { name: 'seat', values: ['leaks', 'tight'], initial: 1 }],
+}

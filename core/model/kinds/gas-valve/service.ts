@@ -1,0 +1,32 @@
+import type { KindService } from '../contract'
+
+// What lies behind the coil is the refrigerant circuit: measured from outside only.
+export const kindService: KindService = {
+  probes: () => [
+    { id: 'volts', what: 'volts', a: 'a', b: 'b', when: 'active' },
+    { id: 'idle-volts', what: 'volts', a: 'a', b: 'b', when: 'idle' },
+    { id: 'ohms', what: 'ohms', a: 'a', b: 'b', when: 'dead', lifted: true },
+    { id: 'hum', what: 'sense', signal: 'hums', sense: 'ear', when: 'active' },
+    { id: 'warm', what: 'sense', signal: 'open', sense: 'hand', when: 'idle' },
+  ],
+  faults: {
+    'coil-open': {
+      title: 'coil of the hot-gas valve open',
+      effects: [{ mode: 'coil', at: 'open' }],
+      ratePerYear: 0.012,
+      cure: 'replace',
+    },
+    'plunger-stuck': {
+      title: 'hot-gas valve does not open',
+      effects: [{ mode: 'plunger', at: 'rest' }],
+      ratePerYear: 0.006,
+      cure: 'replace',
+    },
+    leaks: {
+      title: 'hot-gas valve does not close',
+      effects: [{ mode: 'seat', at: 'leaks' }],
+      ratePerYear: 0.006,
+      cure: 'replace',
+    },
+  },
+}

@@ -1,0 +1,11 @@
+import { linkOfKv } from '../link-of-kv'
+import type { KindBehaviour } from '../contract'
+
+export const kindBehaviour: KindBehaviour = {
+  links({ ports, param }, { values }, emit) {
+    emit(linkOfKv(ports.in, ports.out, values[param.passes] * values[param.clear]))
+  },
+  signals: {
+    kinked: { description: 'it is kinked', read: ({ param }, { values }) => (values[param.clear] < 0.5 ? 1 : 0) },
+  },
+}

@@ -1,0 +1,10 @@
+import { KINDS } from './all-kinds'
+import type { Kind } from './contract'
+
+const BY_ID = new Map(KINDS.map((k) => [k.id, k]))
+
+/** The kind of an id, `undefined` when there is none. */
+export const findKind = (id: string): Kind | undefined => BY_ID.get(id)
+
+export { KINDS }
+export type * from './contract'

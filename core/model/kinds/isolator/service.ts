@@ -1,0 +1,12 @@
+import type { KindService } from '../contract'
+
+export const kindService: KindService = {
+  faults: {
+    off: {
+      title: 'not plugged in or switched off',
+      effects: [{ mode: 'closed', at: 'off' }],
+      ratePerYear: 0.03,
+      cure: 'restore',
+    },
+  },
+}

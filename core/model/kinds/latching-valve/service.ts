@@ -1,0 +1,30 @@
+import type { KindService } from '../contract'
+
+export const kindService: KindService = {
+  probes: () => [
+    { id: 'ohms', what: 'ohms', a: 'a', b: 'b', when: 'dead', lifted: true },
+    { id: 'runs', what: 'sense', signal: 'passes', sense: 'ear', when: 'active' },
+    { id: 'passes-off', what: 'sense', signal: 'passes', sense: 'eye', when: 'dead' },
+  ],
+  faults: {
+    'coil-open': { title: 'coil open', effects: [{ mode: 'coil', at: 'open' }], ratePerYear: 0.015, cure: 'replace' },
+    'stuck-shut': {
+      title: 'plunger stuck shut',
+      effects: [{ mode: 'latch', at: 'shut' }],
+      ratePerYear: 0.012,
+      cure: 'replace',
+    },
+    'stuck-open': {
+      title: 'plunger stuck open',
+      effects: [{ mode: 'latch', at: 'open' }],
+      ratePerYear: 0.01,
+      cure: 'replace',
+    },
+    'does-not-close': {
+      title: 'diaphragm held open by debris',
+      effects: [{ mode: 'passage', at: 'open' }],
+      ratePerYear: 0.01,
+      cure: 'replace',
+    },
+  },
+}

@@ -1,0 +1,18 @@
+import type { KindService } from '../contract'
+
+export const kindService: KindService = {
+  probes: () => [
+    { id: 'volts', what: 'volts', a: 'a', b: 'b', when: 'active' },
+    { id: 'ohms', what: 'ohms', a: 'a', b: 'b', when: 'dead', lifted: true },
+    { id: 'runs', what: 'sense', signal: 'runs', sense: 'ear', when: 'active' },
+  ],
+  faults: {
+    'winding-open': {
+      title: 'motor winding open',
+      effects: [{ mode: 'winding', at: 'open' }],
+      ratePerYear: 0.01,
+      cure: 'replace',
+    },
+    seized: { title: 'motor seized', effects: [{ mode: 'turning', at: 'still' }], ratePerYear: 0.008, cure: 'replace' },
+  },
+}

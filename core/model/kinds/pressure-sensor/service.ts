@@ -1,0 +1,18 @@
+import type { KindService } from '../contract'
+
+export const kindService: KindService = {
+  faults: {
+    'reads-empty': {
+      title: 'level sensor stuck at empty',
+      effects: [{ mode: 'cell', at: 'frozen-low' }],
+      ratePerYear: 0.006,
+      cure: 'replace',
+    },
+    'reads-full': {
+      title: 'level sensor stuck at full',
+      effects: [{ mode: 'cell', at: 'frozen-high' }],
+      ratePerYear: 0.006,
+      cure: 'replace',
+    },
+  },
+}

@@ -1,0 +1,32 @@
+import type { KindService } from '../contract'
+
+export const kindService: KindService = {
+  probes: () => [
+    { id: 'empty-ohms', what: 'ohms', a: 'com', b: 'empty', when: 'dead', lifted: true },
+    { id: 'full-ohms', what: 'ohms', a: 'com', b: 'full', when: 'dead', lifted: true },
+    { id: 'worked', what: 'worked', when: 'dead' },
+    { id: 'empty-across', what: 'volts', a: 'com', b: 'empty', when: 'active' },
+    { id: 'full-to-return', what: 'volts', a: 'full', b: '@return', when: 'active' },
+  ],
+  faults: {
+    'stuck-empty': {
+      title: 'pressure switch stays at empty',
+      effects: [{ mode: 'contact', at: 'empty' }],
+      ratePerYear: 0.012,
+      cure: 'replace',
+    },
+    'stuck-full': {
+      title: 'pressure switch stays at full',
+      effects: [{ mode: 'contact', at: 'full' }],
+      ratePerYear: 0.01,
+      cure: 'replace',
+    },
+    'no-contact': {
+      title: 'pressure switch makes neither contact',
+      effects: [{ mode: 'contact', at: 'open' }],
+      ratePerYear: 0.005,
+      intermittentShare: 0.2,
+      cure: 'replace',
+    },
+  },
+}

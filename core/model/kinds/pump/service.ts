@@ -1,0 +1,20 @@
+import type { KindService } from '../contract'
+
+export const kindService: KindService = {
+  probes: () => [
+    { id: 'volts', what: 'volts', a: 'a', b: 'b', when: 'active' },
+    { id: 'ohms', what: 'ohms', a: 'a', b: 'b', when: 'dead', lifted: true },
+    { id: 'hum', what: 'sense', signal: 'hums', sense: 'ear', when: 'active' },
+    { id: 'turns', what: 'sense', signal: 'runs', sense: 'hand', when: 'active' },
+    { id: 'throws', what: 'sense', signal: 'throws', sense: 'eye', when: 'active' },
+  ],
+  faults: {
+    'winding-open': {
+      title: 'pump winding open',
+      effects: [{ mode: 'winding', at: 'open' }],
+      ratePerYear: 0.01,
+      cure: 'replace',
+    },
+    jammed: { title: 'pump jammed', effects: [{ mode: 'turning', at: 'still' }], ratePerYear: 0.03, cure: 'clean' },
+  },
+}

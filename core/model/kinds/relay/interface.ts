@@ -1,0 +1,23 @@
+import type { KindInterface } from '../contract'
+
+export const kindInterface: KindInterface = {
+  id: 'relay',
+  title: 'relay',
+  line: 'power',
+  terminals: ['a', 'b', 'com', 'no', 'nc'],
+  ports: [],
+  windings: ['ohms'],
+  hysteresis: [['pull-in', 'drop-out']],
+  params: {
+    ohms: { dimension: 'resistance', min: 1 },
+    henries: { dimension: 'inductance', typical: '2 H ±20 %', min: 1e-6 },
+    'pull-in': { dimension: 'voltage' },
+    'drop-out': { dimension: 'voltage' },
+    'contact-ohms': { dimension: 'resistance', typical: '0.05 Ω ±60 %', min: 1e-6 },
+  },
+  modes: [
+    { name: 'coil', values: ['open', 'whole'], initial: 1 },
+    { name: 'armature', values: ['released', 'pulled'], initial: 0 },
+    { name: 'no', values: ['burnt', 'good'], initial: 1 },
+  ],
+}

@@ -1,0 +1,30 @@
+import type { KindService } from '../contract'
+
+export const kindService: KindService = {
+  probes: () => [
+    { id: 'coil-volts', what: 'volts', a: 'a', b: 'b', when: 'active' },
+    { id: 'coil-ohms', what: 'ohms', a: 'a', b: 'b', when: 'dead', lifted: true },
+    { id: 'contact', what: 'volts', a: 'com', b: 'no', when: 'active' },
+    { id: 'click', what: 'sense', signal: 'pulled', sense: 'ear', when: 'active' },
+  ],
+  faults: {
+    'coil-open': {
+      title: 'relay coil open',
+      effects: [{ mode: 'coil', at: 'open' }],
+      ratePerYear: 0.008,
+      cure: 'replace',
+    },
+    'contact-burnt': {
+      title: 'relay contact burnt',
+      effects: [{ mode: 'no', at: 'burnt' }],
+      ratePerYear: 0.012,
+      cure: 'replace',
+    },
+    welded: {
+      title: 'relay contact welded',
+      effects: [{ mode: 'armature', at: 'pulled' }],
+      ratePerYear: 0.006,
+      cure: 'replace',
+    },
+  },
+}

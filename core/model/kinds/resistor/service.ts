@@ -1,0 +1,8 @@
+import type { KindService } from '../contract'
+
+export const kindService: KindService = {
+  probes: () => [{ id: 'ohms', what: 'ohms', a: '1', b: '2', when: 'dead', lifted: true }],
+  faults: {
+    open: { title: 'resistor open', effects: [{ mode: 'body', at: 'open' }], ratePerYear: 0.004, cure: 'replace' },
+  },
+}

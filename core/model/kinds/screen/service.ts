@@ -1,0 +1,19 @@
+import type { KindService } from '../contract'
+
+export const kindService: KindService = {
+  probes: () => [
+    { id: 'look', what: 'sense', signal: 'dirty', sense: 'eye', when: 'dead', minutes: 6 },
+    { id: 'torn', what: 'sense', signal: 'torn', sense: 'eye', when: 'dead', minutes: 6 },
+  ],
+  faults: {
+    blocked: {
+      title: 'screen blocked',
+      effects: [{ param: 'clear', to: 'severity' }],
+      severity: { from: 0.0005, to: 0.06, scale: 'log' },
+      ratePerYear: 0.05,
+      cure: 'clean',
+    },
+    // By itself it only lets grit through: a sheet says what that brings about.
+    torn: { title: 'screen torn', effects: [{ mode: 'mesh', at: 'torn' }], ratePerYear: 0.01, cure: 'replace' },
+  },
+}

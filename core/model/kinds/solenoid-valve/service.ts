@@ -1,0 +1,47 @@
+import type { KindService } from '../contract'
+
+export const kindService: KindService = {
+  probes: () => [
+    { id: 'volts', what: 'volts', a: 'a', b: 'b', when: 'active' },
+    { id: 'idle-volts', what: 'volts', a: 'a', b: 'b', when: 'idle' },
+    { id: 'ohms', what: 'ohms', a: 'a', b: 'b', when: 'dead', lifted: true },
+    { id: 'amps', what: 'amps', when: 'active' },
+    { id: 'hum', what: 'sense', signal: 'hums', sense: 'ear', when: 'active' },
+    { id: 'buzz', what: 'sense', signal: 'buzzes', sense: 'hand', when: 'active' },
+    { id: 'runs', what: 'sense', signal: 'passes', sense: 'ear', when: 'active' },
+    { id: 'passes-off', what: 'sense', signal: 'passes', sense: 'eye', when: 'dead' },
+  ],
+  faults: {
+    'coil-open': { title: 'coil open', effects: [{ mode: 'coil', at: 'open' }], ratePerYear: 0.02, cure: 'replace' },
+    'coil-shorted': {
+      title: 'coil with shorted turns',
+      effects: [
+        { param: 'ohms', times: 'severity' },
+        { param: 'henries-out', times: 'severity' },
+        { param: 'henries-in', times: 'severity' },
+        { param: 'pull-in', times: 10 },
+      ],
+      severity: { from: 0.08, to: 0.5, scale: 'log' },
+      ratePerYear: 0.005,
+      cure: 'replace',
+    },
+    'plunger-stuck': {
+      title: 'plunger jammed at rest',
+      effects: [{ mode: 'plunger', at: 'rest' }],
+      ratePerYear: 0.012,
+      cure: 'replace',
+    },
+    'does-not-open': {
+      title: 'pilot port blocked or diaphragm stiff',
+      effects: [{ mode: 'passage', at: 'closed' }],
+      ratePerYear: 0.01,
+      cure: 'replace',
+    },
+    'does-not-close': {
+      title: 'diaphragm held open by debris',
+      effects: [{ mode: 'passage', at: 'open' }],
+      ratePerYear: 0.012,
+      cure: 'replace',
+    },
+  },
+}

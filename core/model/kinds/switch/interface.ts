@@ -1,0 +1,14 @@
+import type { KindInterface } from '../contract'
+
+export const kindInterface: KindInterface = {
+  id: 'switch',
+  title: 'switch',
+  line: 'power',
+  terminals: ['1', '2'],
+  ports: [],
+  params: { ohms: { dimension: 'resistance', typical: '0.05 Ω ±60 %', min: 1e-6 } },
+  choices: { held: ['closed', 'open'] },
+  modes: [{ name: 'contact', values: ['open', 'closed'], initial: { choice: 'held' } }],
+  manual: { mode: 'contact', disconnected: 0 },
+  jumperAllowed: true,
+}

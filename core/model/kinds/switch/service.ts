@@ -1,0 +1,32 @@
+import type { KindService } from '../contract'
+
+export const kindService: KindService = {
+  probes: () => [
+    { id: 'ohms', what: 'ohms', a: '1', b: '2', when: 'dead', lifted: true },
+    { id: 'worked', what: 'worked', when: 'dead' },
+    { id: 'across', what: 'volts', a: '1', b: '2', when: 'active' },
+    { id: 'to-return', what: 'volts', a: '2', b: '@return', when: 'active' },
+  ],
+  faults: {
+    'stuck-open': {
+      title: 'switch does not close',
+      effects: [{ mode: 'contact', at: 'open' }],
+      ratePerYear: 0.02,
+      intermittentShare: 0.15,
+      cure: 'replace',
+    },
+    'stuck-closed': {
+      title: 'switch does not open',
+      effects: [{ mode: 'contact', at: 'closed' }],
+      ratePerYear: 0.004,
+      cure: 'replace',
+    },
+    burnt: {
+      title: 'burnt switch contacts',
+      effects: [{ param: 'ohms', plus: 'severity' }],
+      severity: { from: 100, to: 10000, scale: 'log' },
+      ratePerYear: 0.005,
+      cure: 'replace',
+    },
+  },
+}

@@ -1,0 +1,17 @@
+import type { KindService } from '../contract'
+
+export const kindService: KindService = {
+  probes: () => [
+    { id: 'figure', what: 'display', signal: 'temperature', when: 'settled' },
+    { id: 'volts', what: 'volts', a: 'in', b: 'com', when: 'settled' },
+  ],
+  faults: {
+    off: {
+      title: 'temperature input of the control reads wrong',
+      effects: [{ param: 'pull-up', times: 'severity' }],
+      severity: { from: 1.6, to: 4, scale: 'log' },
+      ratePerYear: 0.001,
+      cure: 'replace',
+    },
+  },
+}

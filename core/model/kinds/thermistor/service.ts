@@ -1,0 +1,31 @@
+import type { KindService } from '../contract'
+
+export const kindService: KindService = {
+  probes: () => [
+    { id: 'ohms', what: 'ohms', a: '1', b: '2', when: 'dead', lifted: true },
+    { id: 'seated', what: 'sense', signal: 'loose', sense: 'hand', when: 'dead' },
+  ],
+  faults: {
+    open: { title: 'thermistor open', effects: [{ mode: 'bead', at: 'open' }], ratePerYear: 0.008, cure: 'replace' },
+    shorted: {
+      title: 'thermistor shorted',
+      effects: [{ mode: 'bead', at: 'shorted' }],
+      ratePerYear: 0.004,
+      cure: 'replace',
+    },
+    drifted: {
+      title: 'thermistor drifted',
+      effects: [{ param: 'ohms', times: 'severity' }],
+      severity: { from: 1.3, to: 3, scale: 'log' },
+      ratePerYear: 0.006,
+      cure: 'replace',
+    },
+    loose: {
+      title: 'thermistor loose in its clip',
+      effects: [{ param: 'feels', to: 'severity' }],
+      severity: { from: 0.3, to: 0.75, scale: 'linear' },
+      ratePerYear: 0.006,
+      cure: 'restore',
+    },
+  },
+}

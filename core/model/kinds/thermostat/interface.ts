@@ -1,0 +1,22 @@
+import type { KindInterface } from '../contract'
+
+export const kindInterface: KindInterface = {
+  id: 'thermostat',
+  title: 'thermostat',
+  line: 'power',
+  terminals: ['1', '2'],
+  ports: [],
+  hysteresis: [['opens-at', 'closes-at']],
+  params: {
+    'opens-at': { description: 'temperature at which it opens', dimension: 'temperature' },
+    'closes-at': { description: 'temperature at which it closes again', dimension: 'temperature' },
+    ohms: { dimension: 'resistance', typical: '0.05 Ω ±60 %', min: 1e-6 },
+  },
+  refs: { of: 'temperature' },
+  modes: [
+    { name: 'snap', values: ['hot', 'cold'], initial: 1 },
+    { name: 'contact', values: ['open', 'closed', 'follows'], initial: 2 },
+  ],
+  jumperAllowed: true,
+  forcible: ['snap'],
+}

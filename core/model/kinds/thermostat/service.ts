@@ -1,0 +1,33 @@
+import type { KindService } from '../contract'
+
+export const kindService: KindService = {
+  probes: () => [
+    { id: 'ohms', what: 'ohms', a: '1', b: '2', when: 'dead', lifted: true },
+    { id: 'across', what: 'volts', a: '1', b: '2', when: 'active' },
+    { id: 'to-return', what: 'volts', a: '2', b: '@return', when: 'active' },
+  ],
+  faults: {
+    'stuck-open': {
+      title: 'thermostat does not close',
+      effects: [{ mode: 'contact', at: 'open' }],
+      ratePerYear: 0.01,
+      cure: 'replace',
+    },
+    'stuck-closed': {
+      title: 'thermostat does not open',
+      effects: [{ mode: 'contact', at: 'closed' }],
+      ratePerYear: 0.006,
+      cure: 'replace',
+    },
+    'opens-early': {
+      title: 'thermostat opens early',
+      effects: [
+        { param: 'opens-at', times: 'severity' },
+        { param: 'closes-at', times: 'severity' },
+      ],
+      severity: { from: 0.65, to: 0.92, scale: 'linear' },
+      ratePerYear: 0.006,
+      cure: 'replace',
+    },
+  },
+}

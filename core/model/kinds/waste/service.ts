@@ -1,0 +1,30 @@
+import type { KindService } from '../contract'
+
+export const kindService: KindService = {
+  probes: () => [
+    { id: 'sealed', what: 'sense', signal: 'sealed', sense: 'eye', when: 'dead' },
+    { id: 'runs', what: 'sense', signal: 'runs', sense: 'eye', when: 'idle' },
+  ],
+  faults: {
+    sealed: {
+      title: 'waste hose sealed or pushed too deep: it siphons',
+      effects: [{ mode: 'mouth', at: 'sealed' }],
+      ratePerYear: 0.01,
+      cure: 'restore',
+    },
+    low: {
+      title: 'waste hose hangs too low',
+      effects: [{ param: 'height', to: 'severity' }],
+      severity: { from: 0, to: 0.08, scale: 'linear' },
+      ratePerYear: 0.01,
+      cure: 'restore',
+    },
+    blocked: {
+      title: 'waste hose blocked',
+      effects: [{ param: 'clear', to: 'severity' }],
+      severity: { from: 0.003, to: 0.2, scale: 'log' },
+      ratePerYear: 0.02,
+      cure: 'clean',
+    },
+  },
+}

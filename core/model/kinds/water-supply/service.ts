@@ -1,0 +1,21 @@
+import type { KindService } from '../contract'
+
+export const kindService: KindService = {
+  faults: {
+    off: { title: 'water main off', effects: [{ param: 'pressure', times: 1e-6 }], ratePerYear: 0.01, cure: 'restore' },
+    weak: {
+      title: 'low water pressure',
+      effects: [{ param: 'pressure', times: 'severity' }],
+      severity: { from: 0.03, to: 0.2, scale: 'log' },
+      ratePerYear: 0.008,
+      cure: 'restore',
+    },
+    'too-pure': {
+      title: 'water hardly conducts: reverse osmosis or rain water',
+      effects: [{ param: 'conducts', to: 'severity' }],
+      severity: { from: 0.0002, to: 0.002, scale: 'log' },
+      ratePerYear: 0.004,
+      cure: 'restore',
+    },
+  },
+}
