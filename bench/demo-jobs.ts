@@ -11,7 +11,7 @@ import { advise, dimensionOf, openBench, sayReading } from '../core/explain'
 import type { Evidence } from '../core/evidence'
 import { orThrow } from '../core/foundation/result'
 import { missingSteps, type Payload, type School } from '../core/job'
-import { readSheet } from '../core/sheet'
+import { readSheet } from '../core/model/sheet'
 import { random } from './random'
 import { TrueMachine } from './true-machine'
 

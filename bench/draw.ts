@@ -1,4 +1,4 @@
-import { unlistedFaults, type Fault, type Present } from '../core/machine'
+import { unlistedFaults, type Fault, type ActiveFault } from '../core/model/machine'
 import type { Bench } from '../core/procedure'
 import { pick, weighted, type Random } from './random'
 import { TrueMachine, type SheetErrors } from './true-machine'
@@ -14,13 +14,13 @@ export interface Call {
   complaint: string
 }
 
-const severe = (fault: Fault, next: Random): Present => {
-  const rests = next() < fault.sometimes / 2
-  const misses = rests ? { misses: 0.03 + 0.3 * next() } : {}
-  if (!fault.severity) return { fault, severity: undefined, ...misses }
+const severe = (fault: Fault, next: Random): ActiveFault => {
+  const rests = next() < fault.intermittentShare / 2
+  const missProbability = rests ? { missProbability: 0.03 + 0.3 * next() } : {}
+  if (!fault.severity) return { fault, severity: undefined, ...missProbability }
   const { from, to, scale } = fault.severity
   const u = next()
-  return { fault, severity: scale === 'log' ? from * (to / from) ** u : from + (to - from) * u, ...misses }
+  return { fault, severity: scale === 'log' ? from * (to / from) ** u : from + (to - from) * u, ...missProbability }
 }
 
 /** Draws a call of a sort; a fault that nobody would call for is drawn again. */

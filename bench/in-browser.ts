@@ -1,6 +1,6 @@
 import { openBench } from '../core/explain'
 import { orThrow } from '../core/foundation/result'
-import { readSheet } from '../core/sheet'
+import { readSheet } from '../core/model/sheet'
 import { timeCold, timeJobs, timeTable } from './time-jobs'
 
 export interface BrowserTimes {

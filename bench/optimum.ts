@@ -26,9 +26,9 @@ export function cutMachine(predictor: Predictor, next: Random): Cut {
   const complaints = machine.sheet.complaints.map((_, k) => k)
   for (;;) {
     const complaint = complaints[Math.floor(next() * complaints.length)]
-    const belief = believe(predictor, { complaints: [{ complaint, edits: [] }], readings: [], repairs: [] }, 0)
+    const belief = believe(predictor, { complaints: [{ complaint, interventions: [] }], readings: [], repairs: [] }, 0)
     const able = predictor.members.filter(
-      (m) => m.present.length === 1 && predictor.complains(m, complaint) && belief.p[m.index] > 2e-3,
+      (m) => m.activeFaults.length === 1 && predictor.complains(m, complaint) && belief.p[m.index] > 2e-3,
     )
     const members = shuffled(able, next).slice(0, size)
     if (members.length < 8) continue
@@ -49,7 +49,7 @@ export function cutMachine(predictor: Predictor, next: Random): Cut {
       p: Float64Array.from(members, (m) => m.weight),
       table: {
         costs: costsOf(machine),
-        needs: members.map((m) => [m.present[0].fault.repair]),
+        needs: members.map((m) => [m.activeFaults[0].fault.repair]),
         other: -1,
         outcomes: taken.map(({ shows }) =>
           [...new Set(shows)].map((k) => Float64Array.from(shows, (s) => (s === k ? 1 : 0))),

@@ -4,7 +4,7 @@ import vm from 'node:vm'
 import type { Predictor } from '../core/predict'
 import { readProbe } from '../core/procedure'
 import { simulate } from '../core/simulate'
-import { makeVariant } from '../core/machine'
+import { makeFaultedMachine } from '../core/model/machine'
 import { runPlain } from '../core/reference'
 import { orThrow } from '../core/foundation/result'
 import type { Row } from './table'
@@ -39,7 +39,7 @@ export function speedRows(open: () => Predictor, jobs: number, seed: number): Ro
   const probe = orThrow(readProbe(p.bench, `${a.id}.${Object.keys(a.nodes)[0]} to ${b.id}.${Object.keys(b.nodes)[1]}`))
   const free = timed(() => p.members.forEach((m) => p.predict(m, probe)))[0]
   const script = { ...p.bench.runs[0].script, moments: [] }
-  const healthy = makeVariant(machine)
+  const healthy = makeFaultedMachine(machine)
   const event = Math.min(...Array.from({ length: 5 }, () => timed(() => simulate(healthy, script))[0]))
   const plain = timed(() => runPlain(healthy, script))[0]
   return [

@@ -26,7 +26,7 @@ export function timeJobs(
   for (let j = 0; j < jobs; j++) {
     const truth = weighted(
       next,
-      p.members.filter((m) => m.present.length === 1),
+      p.members.filter((m) => m.activeFaults.length === 1),
       (m) => m.weight,
     )
     const complaint = machine.sheet.complaints.findIndex((_, k) => p.complains(truth, k))

@@ -1,6 +1,6 @@
 import type { Component } from '../core/physics/circuit'
 import { findMeter, SENSES } from '../core/instrument'
-import { makeVariant, type Machine, type Present } from '../core/machine'
+import { makeFaultedMachine, type Machine, type ActiveFault } from '../core/model/machine'
 import { WORKED } from '../core/plan'
 import type { Bench, Procedure } from '../core/procedure'
 import type { ReadingValue } from '../core/foundation/quantity'
@@ -41,7 +41,7 @@ export class TrueMachine {
 
   constructor(
     readonly bench: Bench,
-    public present: readonly Present[],
+    public activeFaults: readonly ActiveFault[],
     private next: Random,
     errors?: SheetErrors | 'none',
     /** Chance that a hand slips. */
@@ -64,15 +64,15 @@ export class TrueMachine {
   }
   /** The same machine after a repair. */
   repair(repair: number): void {
-    this.present = this.present.filter((p) => p.fault.repair !== repair)
+    this.activeFaults = this.activeFaults.filter((p) => p.fault.repair !== repair)
     this.runs = new Map()
   }
   run(index: number): PlainRun {
     let run = this.runs.get(index)
     if (!run) {
-      const { edits, script } = this.bench.runs[index]
-      const variant = makeVariant(this.machine, this.present, edits, this.values)
-      this.runs.set(index, (run = runPlain(variant, script, TRUE_STEP)))
+      const { interventions, script } = this.bench.runs[index]
+      const faulted = makeFaultedMachine(this.machine, this.activeFaults, interventions, this.values)
+      this.runs.set(index, (run = runPlain(faulted, script, TRUE_STEP)))
     }
     return run
   }
@@ -82,12 +82,14 @@ export class TrueMachine {
   /** Complaints that come true in some plain run of a program. */
   complaints(): string[] {
     const { complaints } = this.machine.sheet
-    const runs = this.bench.runs.filter((r) => !r.edits.length && !this.machine.sheet.programs[r.program].service)
+    const runs = this.bench.runs.filter(
+      (r) => !r.interventions.length && !this.machine.sheet.programs[r.program].service,
+    )
     // What comes and goes is complained of on the days when it acts.
-    const acting = this.present.map(({ fault, severity }) => ({ fault, severity }))
+    const acting = this.activeFaults.map(({ fault, severity }) => ({ fault, severity }))
     const on = (index: number) =>
-      this.present.some((p) => p.misses !== undefined)
-        ? runPlain(makeVariant(this.machine, acting, [], this.values), this.bench.runs[index].script, TRUE_STEP)
+      this.activeFaults.some((p) => p.missProbability !== undefined)
+        ? runPlain(makeFaultedMachine(this.machine, acting, [], this.values), this.bench.runs[index].script, TRUE_STEP)
         : this.run(index)
     const shown = runs.map((r) => on(r.index).complaints)
     return complaints.filter((_, k) => shown.some((s) => s[k])).map((c) => c.id)
@@ -143,11 +145,11 @@ export class TrueMachine {
     const { parts, kinds } = this.machine
     if (what.is === 'watch') return this.sensed(live.signal(what.part, what.signal), what.sense)
     if (what.is === 'between') throw new Error('the bench takes listed tests only')
-    const part = live.variant.parts[what.part]
+    const part = live.faulted.parts[what.part]
     const { probe } = what
     const returns = () => {
       const supply = kinds.findIndex((k) => k.returns !== undefined)
-      return live.variant.parts[supply].nodes[kinds[supply].returns!]
+      return live.faulted.parts[supply].nodes[kinds[supply].returns!]
     }
     switch (probe.what) {
       case 'sense':
@@ -160,7 +162,7 @@ export class TrueMachine {
         const own: Component[] = []
         if (probe.lifted) kinds[part.index].stamp?.(part, live, (c) => own.push(c))
         else own.push(...live.electrics.components().components)
-        const ohms = ohmsOf(this.machine.nodes, own, part.nodes[probe.a], part.nodes[probe.b])
+        const ohms = ohmsOf(this.machine.nodeCount, own, part.nodes[probe.a], part.nodes[probe.b])
         return ohms > 40e6 ? { is: 'open' } : this.metered('ohms', ohms)
       }
       case 'amps':
@@ -169,10 +171,10 @@ export class TrueMachine {
       case 'bucket':
         return this.metered(procedure.meter!, drawn(live, parts[part.index].ports[probe.port], probe.what))
       case 'worked': {
-        const own = this.present.filter((p) => p.fault.part === what.part)
-        const hard = own.some((p) => p.misses === undefined)
+        const own = this.activeFaults.filter((p) => p.fault.part === what.part)
+        const hard = own.some((p) => p.missProbability === undefined)
         const clean = Array.from({ length: WORKED }).filter(
-          () => !hard && own.every((p) => this.next() >= p.misses!) && this.next() > 0.002,
+          () => !hard && own.every((p) => this.next() >= p.missProbability!) && this.next() > 0.002,
         ).length
         return { is: 'times', clean, of: WORKED }
       }
@@ -210,7 +212,7 @@ export class TrueMachine {
 function voltsWith(live: PlainLive, a: number, b: number, meterId: string): number {
   const { input, shows } = findMeter(meterId)!
   const loaded: Component[] = [...live.electrics.components().components, { type: 'R', a, b, ohms: input! }]
-  const { ac, dc } = solveBoth(live.variant.machine.nodes, loaded, live.omega)
+  const { ac, dc } = solveBoth(live.faulted.machine.nodeCount, loaded, live.omega)
   return plainVolts(shows === 'dc' ? dc : ac, a, b)
 }
 

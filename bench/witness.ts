@@ -12,7 +12,7 @@ import { findShipped, shippedIds } from '../cli/library'
 import type { Evidence } from '../core/evidence'
 import { advise, openBench } from '../core/explain'
 import { orThrow } from '../core/foundation/result'
-import { readSheet } from '../core/sheet'
+import { readSheet } from '../core/model/sheet'
 import { pick, random } from './random'
 import { TrueMachine } from './true-machine'
 

@@ -1,6 +1,6 @@
 import { existsSync, readdirSync, readFileSync } from 'node:fs'
 import { join, relative } from 'node:path'
-import type { FindSheet } from '../core/sheet'
+import type { FindSheet } from '../core/model/sheet'
 
 /** Folder of the shipped sheets. */
 export const LIBRARY = join(import.meta.dirname, '..', 'library')

@@ -20,13 +20,21 @@ import {
 import { problem } from '../core/foundation/issues'
 import { InputError, orThrow } from '../core/foundation/result'
 import { describeProblem, formatChance } from '../core/words'
-import { BANDS, buildMachine, makeVariant, type Bands, type History, type Machine, type Present } from '../core/machine'
+import {
+  ACCEPTANCES,
+  buildMachine,
+  makeFaultedMachine,
+  type Acceptance,
+  type ShopHistory,
+  type Machine,
+  type ActiveFault,
+} from '../core/model/machine'
 import { findKind, KINDS } from '../core/model/kinds'
 import { ORDERS, type Order, type PlanState } from '../core/plan'
 import { varianceOf, type Prediction, type Predictor } from '../core/predict'
 import { checkRuns, listProcedures, readProbe } from '../core/procedure'
 import { parseQuantity, formatQuantity } from '../core/foundation/quantity'
-import { locate, readSheet, writeWhole, type Sheet } from '../core/sheet'
+import { locateProblems, readSheet, flattenSheet, type Sheet } from '../core/model/sheet'
 import { simulate, type Timeline } from '../core/simulate'
 import { describeKind, describeKinds } from './describe-kinds'
 import { findShipped, shippedIds } from './library'
@@ -37,7 +45,7 @@ duckweed whole SHEET
 duckweed simulate SHEET [--fault ID[=severity]]... [--program ID] [--set PARAM=VALUE]... [--for 40min] [--json]
 duckweed tests SHEET [--json]
 duckweed predict SHEET --test ID | --probe "POINT to POINT [at MOMENT]" [--instrument ID] [--fault ID[=severity]]... [--json]
-duckweed diagnose SHEET --evidence FILE [--bands ${BANDS.join('|')}] [--known-good PARAM=VALUE]... [--history FILE] [--order ${ORDERS.join('|')}] [--json]
+duckweed diagnose SHEET --evidence FILE [--bands ${ACCEPTANCES.join('|')}] [--known-good PARAM=VALUE]... [--history FILE] [--order ${ORDERS.join('|')}] [--json]
 duckweed netlist SHEET [--fault ID[=severity]]... [--at PHASE] [--dc]
 
 SHEET is a path or one of: ${shippedIds().join(', ')}`
@@ -56,14 +64,14 @@ function loadSheet(name: string | undefined): Sheet {
   return orThrow(readSheet(text, file, findShipped))
 }
 
-function presentOf(machine: Machine, texts: readonly string[]): Present[] {
+function activeFaultsOf(machine: Machine, texts: readonly string[]): ActiveFault[] {
   return texts.map((text) => {
     const [id, severityText] = text.split('=')
     const fault = machine.faults.find((f) => f.id === id)
     if (!fault) return fail('unknown-fault', ['--fault'], id, `one of ${machine.faults.map((f) => f.id).join(', ')}`)
     if (!fault.severity) return { fault, severity: undefined }
-    const by = fault.effects.find((e) => e.is === 'param' && e.value === 'severity')
-    const dimension = by?.is === 'param' && by.op !== 'times' ? machine.params[by.param].dimension : 'ratio'
+    const by = fault.effects.find((e) => e.type === 'param' && e.value === 'severity')
+    const dimension = by?.type === 'param' && by.op !== 'times' ? machine.params[by.param].dimension : 'ratio'
     const { from, to, scale } = fault.severity
     if (severityText === undefined) return { fault, severity: scale === 'log' ? Math.sqrt(from * to) : (from + to) / 2 }
     const bare = Number(severityText)
@@ -95,7 +103,7 @@ const historyShape = z.strictObject({
   machineYears: z.number().nonnegative(),
   cases: z.record(z.string(), z.number().int().nonnegative()),
 })
-function historyOf(machine: Machine, file: string): History {
+function historyOf(machine: Machine, file: string): ShopHistory {
   if (!existsSync(file)) return fail('missing', ['--history'], file, 'a JSON or YAML file')
   const read = historyShape.safeParse(parse(readFileSync(file, 'utf8')))
   if (!read.success) return fail('wrong-shape', ['--history'], file, 'machineYears: NUMBER, cases: { FAULT: COUNT, … }')
@@ -165,7 +173,7 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
       try {
         const { text, file } = sourceOf(name)
         const found = checkRuns(listProcedures(buildMachine(loadSheet(name))))
-        return locate(text, file, findShipped, found)
+        return locateProblems(text, file, findShipped, found)
       } catch (error) {
         if (error instanceof InputError) return error.problems
         throw error
@@ -187,7 +195,7 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
   whole([name]) {
     const { text, file } = sourceOf(name)
     loadSheet(name)
-    process.stdout.write(orThrow(writeWhole(text, file, findShipped)))
+    process.stdout.write(orThrow(flattenSheet(text, file, findShipped)))
     return undefined
   },
 
@@ -197,16 +205,21 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
     if (program < 0)
       fail('unknown-program', ['--program'], o.program!, machine.sheet.programs.map((p) => p.id).join(', '))
     const until =
-      o.for === undefined ? machine.programs[program].lasts : orThrow(parseQuantity(o.for, 'time', ['--for'])).value
-    const variant = makeVariant(machine, presentOf(machine, o.fault ?? []), [], withSettings(machine, o.set ?? []))
-    const run = simulate(variant, { steps: [{ at: 0, start: program }], until, stopsWhenFinal: true, moments: [] })
+      o.for === undefined ? machine.programs[program].duration : orThrow(parseQuantity(o.for, 'time', ['--for'])).value
+    const faulted = makeFaultedMachine(
+      machine,
+      activeFaultsOf(machine, o.fault ?? []),
+      [],
+      withSettings(machine, o.set ?? []),
+    )
+    const run = simulate(faulted, { steps: [{ at: 0, start: program }], until, stopsWhenFinal: true, moments: [] })
     const complaints = machine.sheet.complaints.filter((_, i) => run.complaints[i]).map((c) => c.id)
     const vessels = machine.parts.flatMap((p) =>
       Object.entries(machine.kinds[p.index].signals ?? {})
         .filter(([, s]) => s.dimension === 'volume' || s.dimension === 'length')
         .map(([signal, s]) => ({
           signal: `${p.id}.${signal}`,
-          value: s.read(run.end.variant.parts[p.index], run.end),
+          value: s.read(run.end.faulted.parts[p.index], run.end),
           dimension: s.dimension!,
         })),
     )
@@ -254,8 +267,8 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
       return fail('unknown-test', ['--test'], o.test ?? 'nothing', `one of ${procedures.map((p) => p.id).join(', ')}`)
     if (!words.shapeOf(procedure.id, o.instrument))
       fail('wrong-shape', ['--instrument'], o.instrument!, [procedure.meter, ...procedure.otherMeters].join(', '))
-    const present = presentOf(machine, o.fault ?? [])
-    const member = present.length ? predictor.trial(present) : predictor.healthy
+    const activeFaults = activeFaultsOf(machine, o.fault ?? [])
+    const member = activeFaults.length ? predictor.trial(activeFaults) : predictor.healthy
     const p = predictor.predict(member, procedure, o.instrument)
     const dimension = dimensionOf(procedure)
     const sd = p.is === 'value' ? Math.sqrt(varianceOf(p)) : undefined
@@ -271,8 +284,8 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
 
   diagnose([name], o) {
     const sheet = loadSheet(name)
-    const bands = (o.bands ?? 'published') as Bands
-    if (!BANDS.includes(bands)) fail('wrong-shape', ['--bands'], bands, BANDS.join(', '))
+    const bands = (o.bands ?? 'published') as Acceptance
+    if (!ACCEPTANCES.includes(bands)) fail('wrong-shape', ['--bands'], bands, ACCEPTANCES.join(', '))
     const predictor = openBench(
       sheet,
       bands,
@@ -357,9 +370,9 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
     const phase = o.at === undefined ? -1 : machine.sheet.phases.findIndex((p) => p.id === o.at)
     if (o.at !== undefined && phase < 0)
       fail('unknown-phase', ['--at'], o.at, machine.sheet.phases.map((p) => p.id).join(', '))
-    const run = simulate(makeVariant(machine, presentOf(machine, o.fault ?? [])), {
+    const run = simulate(makeFaultedMachine(machine, activeFaultsOf(machine, o.fault ?? [])), {
       steps: [{ at: 0, start: 0 }],
-      until: machine.programs[0].lasts,
+      until: machine.programs[0].duration,
       stopsWhenFinal: false,
       moments: phase < 0 ? [{ is: 'time', at: 0 }] : [{ is: 'phase', phase, after: 4 }],
     })

@@ -13,19 +13,19 @@ import {
 } from '../../core/explain'
 import { METERS } from '../../core/instrument'
 import { InputError, orThrow } from '../../core/foundation/result'
-import type { Bands } from '../../core/machine'
+import type { Acceptance } from '../../core/model/machine'
 import type { Predictor } from '../../core/predict'
 import { readProbe } from '../../core/procedure'
-import { readSheet, type Sheet } from '../../core/sheet'
+import { readSheet, type Sheet } from '../../core/model/sheet'
 import { describeProblem } from '../../core/words'
 import type { Answer, EngineApi, Question, Written } from './protocol'
 
 /** Heavy computation, off the page's thread. */
 let sheet: Sheet | undefined
 /** One predictor for each opinion of what makes a winding good. */
-const predictors = new Map<Bands, Predictor>()
+const predictors = new Map<Acceptance, Predictor>()
 
-function opened(bands: Bands = 'published'): Predictor {
+function opened(bands: Acceptance = 'published'): Predictor {
   if (!sheet) throw new Error('No sheet is open.')
   let own = predictors.get(bands)
   if (!own) predictors.set(bands, (own = openBench(sheet, bands)))
@@ -104,7 +104,7 @@ const api: EngineApi = {
         dead: m.dimension === 'resistance',
       })),
       lines: linesOf(predictor.bench),
-      complaints: sheet.complaints.map(({ id, says }) => ({ id, says })),
+      complaints: sheet.complaints.map(({ id, words: says }) => ({ id, says })),
       makeSafe: sheet.makeSafe,
       tests: procedures.map((p) => ({
         id: p.id,

@@ -1,5 +1,5 @@
 import { elseShares } from './else-shares'
-import { editsKey, type Member, type Predictor } from '../predict'
+import { interventionsKey, type Member, type Predictor } from '../predict'
 import { againLikelihood, broadLikelihood } from './likelihood'
 import { pairBounds } from './pair-bounds'
 import { floorOf, HEARD, inOrder, keyOf, score, type Scored } from './score'
@@ -33,18 +33,18 @@ const LEAST_REACHED = 0.05
  */
 export function believe(predictor: Predictor, c: Case, pairs: number = PAIRS_MADE): Belief {
   const readings = inOrder(c.readings)
-  const singles = predictor.members.filter((m) => m.present.length < 2)
+  const singles = predictor.members.filter((m) => m.activeFaults.length < 2)
   const scored = new Map<Member, Scored>(singles.map((m) => [m, score(predictor, m, c, readings)]))
-  const faulty = singles.filter((m) => m.present.length === 1)
+  const faulty = singles.filter((m) => m.activeFaults.length === 1)
 
   const evidence = [...c.complaints, ...readings]
   const single = (member: Member) => {
     const { heard, each } = scored.get(member)!
-    const { repair } = member.present[0].fault
+    const { repair } = member.activeFaults[0].fault
     const likelihoods = [...heard, ...each]
     // After its repair a fault explains nothing any more.
-    const logs = Float64Array.from(evidence, ({ edits }, k) =>
-      edits.some((e) => e.repair === repair) ? -Infinity : Math.log(likelihoods[k]),
+    const logs = Float64Array.from(evidence, ({ interventions }, k) =>
+      interventions.some((e) => e.repair === repair) ? -Infinity : Math.log(likelihoods[k]),
     )
     return { member, logs }
   }
@@ -97,7 +97,9 @@ export function believe(predictor: Predictor, c: Case, pairs: number = PAIRS_MAD
     const mix = told(members.map((m) => scored.get(m)!.each[k]))
     const shares = elseShares(r.procedure)
     const dimension = r.procedure.shape.takes === 'number' ? r.procedure.shape.dimension : undefined
-    const earlier = readings.slice(0, k).filter((x) => editsKey(x.edits) === editsKey(r.edits))
+    const earlier = readings
+      .slice(0, k)
+      .filter((x) => interventionsKey(x.interventions) === interventionsKey(r.interventions))
     const before = earlier.findLast((x) => keyOf(x) === keyOf(r))
     // A machine that has stopped comes to nothing that follows: one fact, however often it is found.
     const stopped = earlier.some((x) => x.value.is === 'never' && x.procedure.run === r.procedure.run)

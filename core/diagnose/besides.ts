@@ -1,4 +1,4 @@
-import type { Fault } from '../machine'
+import type { Fault } from '../model/machine'
 import type { Member, Predictor } from '../predict'
 import { inOrder, score } from './score'
 import type { Belief, Case } from './types'
@@ -31,7 +31,7 @@ export function besides(predictor: Predictor, c: Case, belief: Belief): Beside[]
   const found = new Map<Fault, Beside & { heaviest: number }>()
   for (const member of predictor.unlisted) {
     if (early(member) < lead - HOPELESS) continue
-    const [{ fault }] = member.present
+    const [{ fault }] = member.activeFaults
     const share = Math.exp(score(predictor, member, c, readings).log - belief.log)
     const known = found.get(fault)
     if (!known) found.set(fault, { fault, share, member, heaviest: share })

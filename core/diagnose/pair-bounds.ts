@@ -31,9 +31,9 @@ export interface PairBounds {
 
 /** Weight of a pair because the first fault has brought about the second. */
 function broughtAbout(a: Member, b: Member): number {
-  const chance = a.present[0].fault.causes.find((c) => c.fault === b.present[0].fault.index)?.chance
+  const chance = a.activeFaults[0].fault.causes.find((c) => c.fault === b.activeFaults[0].fault.index)?.chance
   // The second fault's own severities share what it may come with.
-  return chance === undefined ? 0 : (a.weight * chance * b.weight) / b.present[0].fault.ratePerYear
+  return chance === undefined ? 0 : (a.weight * chance * b.weight) / b.activeFaults[0].fault.ratePerYear
 }
 
 const pairWeight = (a: Member, b: Member): number =>
@@ -58,7 +58,7 @@ export function pairBounds(singles: readonly Single[], most: number): PairBounds
     const { member: a, logs: x } = singles[i]
     for (let j = i + 1; j < n; j++) {
       const { member: b, logs: y } = singles[j]
-      if (a.present[0].fault === b.present[0].fault) continue
+      if (a.activeFaults[0].fault === b.activeFaults[0].fault) continue
       let log = Math.log(pairWeight(a, b))
       for (let k = 0; k < x.length; k++) log += Math.max(x[k], y[k], NEVER)
       if (log > likeliest) likeliest = log

@@ -1,6 +1,6 @@
 import type { Evidence } from '../evidence'
-import type { Edit, Machine } from '../machine'
-import { editsKey } from '../predict'
+import type { Intervention, Machine } from '../model/machine'
+import { interventionsKey } from '../predict'
 import { findProcedure, type Bench, type Standing } from '../procedure'
 import type { Case, PlacedReading } from './types'
 
@@ -9,7 +9,7 @@ export interface Placed {
   case: Case
   standing: Standing
   /** What hands have left in the machine, as the next reading meets it. */
-  edits: Edit[]
+  interventions: Intervention[]
   /** Parts with a jumper across them now. */
   jumpers: number[]
   /** Parts whose plug is pulled or whose tap is shut by hand now. */
@@ -18,7 +18,7 @@ export interface Placed {
 
 export const startStanding: Standing = { power: 'on', open: [], running: undefined }
 
-function handEdit(machine: Machine, part: number): Edit {
+function manualIntervention(machine: Machine, part: number): Intervention {
   const { mode, disconnected: parted } = machine.kinds[part].manual!
   return { hold: { mode: machine.parts[part].mode[mode], value: parted } }
 }
@@ -26,29 +26,30 @@ function handEdit(machine: Machine, part: number): Edit {
 /** Gives each reading the context of the actions before it. Actions of a retracted reading stay. */
 export function placeEvidence(bench: Bench, evidence: readonly Evidence[]): Placed {
   const { machine } = bench
-  const complaints: { complaint: number; edits: Edit[] }[] = []
+  const complaints: { complaint: number; interventions: Intervention[] }[] = []
   const readings: PlacedReading[] = []
   let standing: Standing = startStanding
   const jumpers = new Set<number>()
   const parted = new Set<number>()
   const repairs: number[] = []
-  const editsNow = (): Edit[] => [
+  const interventionsNow = (): Intervention[] => [
     ...[...new Set(repairs)].sort((a, b) => a - b).map((repair) => ({ repair })),
-    ...[...parted].sort((a, b) => a - b).map((part) => handEdit(machine, part)),
+    ...[...parted].sort((a, b) => a - b).map((part) => manualIntervention(machine, part)),
     ...[...jumpers].sort((a, b) => a - b).map((jumper) => ({ jumper })),
   ]
   for (const e of evidence) {
     if (e.is === 'complaint') {
       const k = machine.sheet.complaints.findIndex((c) => c.id === e.complaint)
-      const edits = [...new Set(repairs)].sort((a, b) => a - b).map((repair) => ({ repair }))
-      const said = (c: (typeof complaints)[number]) => c.complaint === k && editsKey(c.edits) === editsKey(edits)
-      if (k >= 0 && !complaints.some(said)) complaints.push({ complaint: k, edits })
+      const interventions = [...new Set(repairs)].sort((a, b) => a - b).map((repair) => ({ repair }))
+      const said = (c: (typeof complaints)[number]) =>
+        c.complaint === k && interventionsKey(c.interventions) === interventionsKey(interventions)
+      if (k >= 0 && !complaints.some(said)) complaints.push({ complaint: k, interventions })
       continue
     }
     if (e.is === 'reading') {
       const procedure = findProcedure(bench, e.test, e.instrument)
       if (!procedure) continue
-      readings.push({ procedure, value: e.value, meter: e.instrument, edits: editsNow() })
+      readings.push({ procedure, value: e.value, meter: e.instrument, interventions: interventionsNow() })
       const { power, panels, reach } = procedure.needs
       standing = {
         power: power === 'any' ? standing.power : power,
@@ -101,7 +102,7 @@ export function placeEvidence(bench: Bench, evidence: readonly Evidence[]): Plac
   return {
     case: { complaints, readings, repairs },
     standing,
-    edits: editsNow(),
+    interventions: interventionsNow(),
     jumpers: [...jumpers],
     parted: [...parted],
   }

@@ -1,5 +1,5 @@
 import { findMeter } from '../instrument'
-import { editsKey, type Member, type Predictor } from '../predict'
+import { interventionsKey, type Member, type Predictor } from '../predict'
 import { againLikelihood, likelihood, noCondition, withAnswer, withValue, type Fit } from './likelihood'
 import type { Case, Condition, PlacedReading } from './types'
 
@@ -12,8 +12,8 @@ const SLIPS_AGAIN = 0.2
 const MISTAKES_AGAIN = 0.5
 
 /** Names what is read, how, and with what in and out: two readings with one key are one thing read twice. */
-export const keyOf = (r: Pick<PlacedReading, 'procedure' | 'meter' | 'edits'>): string =>
-  `${r.procedure.key}|${r.meter ?? ''}|${editsKey(r.edits)}`
+export const keyOf = (r: Pick<PlacedReading, 'procedure' | 'meter' | 'interventions'>): string =>
+  `${r.procedure.key}|${r.meter ?? ''}|${interventionsKey(r.interventions)}`
 
 /** Floor of the instrument that a reading was taken with, SI. */
 export const floorOf = ({ procedure, meter }: PlacedReading): number => {
@@ -43,23 +43,23 @@ export interface Scored {
 
 /** Scores one member on its own: every reading given the earlier ones. */
 export function score(predictor: Predictor, member: Member, c: Case, readings: readonly PlacedReading[]): Scored {
-  const heard = c.complaints.map(({ complaint, edits }) =>
-    predictor.complains(member, complaint, edits) ? HEARD : MISHEARD,
+  const heard = c.complaints.map(({ complaint, interventions }) =>
+    predictor.complains(member, complaint, interventions) ? HEARD : MISHEARD,
   )
   const complaint = heard.reduce((product, x) => product * x, 1)
   // A machine whose every fault has been repaired still fails only when the repair did not hold.
-  const done = member.present.filter(({ fault }) => c.repairs.includes(fault.repair))
+  const done = member.activeFaults.filter(({ fault }) => c.repairs.includes(fault.repair))
   const { repairs } = predictor.bench.machine.sheet
   const held =
-    done.length > 0 && done.length === member.present.length
-      ? done.reduce((chance, { fault }) => chance + 1 - repairs[fault.repair].holds, 1e-9)
+    done.length > 0 && done.length === member.activeFaults.length
+      ? done.reduce((chance, { fault }) => chance + 1 - repairs[fault.repair].successProbability, 1e-9)
       : 1
   let log = Math.log(member.weight) + Math.log(complaint) + Math.log(held)
   let condition = noCondition
   const each: number[] = []
   const fits: Fit[] = []
   readings.forEach((r, k) => {
-    const p = predictor.predict(member, r.procedure, r.meter, r.edits)
+    const p = predictor.predict(member, r.procedure, r.meter, r.interventions)
     const dimension = r.procedure.shape.takes === 'number' ? r.procedure.shape.dimension : undefined
     const fit = likelihood(p, r.value, dimension, condition, keyOf(r))
     const { explains } = fit

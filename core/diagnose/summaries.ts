@@ -10,8 +10,8 @@ export const FAULTY_ABOVE = 0.9
 export function suspects(belief: Belief): Suspect[] {
   const byKey = new Map<string, { suspect: Suspect; best: number }>()
   belief.members.forEach((m, i) => {
-    const key = m.present.map((x) => x.fault.index).join('+')
-    const faults = m.present.map(({ fault, severity }) => ({
+    const key = m.activeFaults.map((x) => x.fault.index).join('+')
+    const faults = m.activeFaults.map(({ fault, severity }) => ({
       id: fault.id,
       title: fault.title,
       part: fault.part,
@@ -55,11 +55,11 @@ export function links(predictor: Predictor, belief: Belief, jumpers: readonly nu
   const weight = new Float64Array(machine.parts.length)
   const rests = new Float64Array(machine.parts.length)
   belief.members.forEach((m, i) => {
-    const acting = new Set(m.present.flatMap((x) => (x.misses === undefined ? [x.fault.part] : [])))
-    for (const part of new Set(m.present.map((x) => x.fault.part)))
+    const acting = new Set(m.activeFaults.flatMap((x) => (x.missProbability === undefined ? [x.fault.part] : [])))
+    for (const part of new Set(m.activeFaults.map((x) => x.fault.part)))
       (acting.has(part) ? mass : rests)[part] += belief.p[i]
-    if (m.present.length !== 1 || !acting.size) return
-    const { part } = m.present[0].fault
+    if (m.activeFaults.length !== 1 || !acting.size) return
+    const { part } = m.activeFaults[0].fault
     weight[part] += m.weight
     against[part] += m.weight * Math.exp(Math.min(50, belief.readings[i] - belief.readings[0]))
   })
@@ -97,8 +97,8 @@ export interface Verdict {
 
 /** Judges a reading against what the healthy machine shows there (two standard deviations either side). */
 export function judge(predictor: Predictor, reading: PlacedReading): Verdict {
-  const { procedure, value, meter, edits } = reading
-  const healthy = predictor.predict(predictor.healthy, procedure, meter, edits)
+  const { procedure, value, meter, interventions } = reading
+  const healthy = predictor.predict(predictor.healthy, procedure, meter, interventions)
   const base = { test: procedure.id, band: undefined, distance: 0 }
   if (value.is === 'could-not') return { ...base, says: 'not taken' }
   if (value.is === 'times') {

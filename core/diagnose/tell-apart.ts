@@ -1,5 +1,5 @@
-import type { Fault } from '../machine'
-import { severityAt, TRIED_AT } from '../machine'
+import type { Fault } from '../model/machine'
+import { severityAt, SEVERITY_SAMPLES } from '../model/machine'
 import { varianceOf, type Member, type Prediction, type Predictor } from '../predict'
 import type { Procedure } from '../procedure'
 
@@ -46,7 +46,9 @@ export function tellApart(predictor: Predictor): Told {
   const { machine, procedures } = predictor.bench
   const { healthy } = predictor
   const members = machine.faults.map((fault): Member[] =>
-    TRIED_AT.map((u) => predictor.trial([{ fault, severity: fault.severity && severityAt(fault.severity, u) }])),
+    SEVERITY_SAMPLES.map((u) =>
+      predictor.trial([{ fault, severity: fault.severity && severityAt(fault.severity, u) }]),
+    ),
   )
   const middle = members.map((own) => own[Math.floor(own.length / 2)])
   const shown = new Map([healthy, ...middle].map((m) => [m, procedures.map((p) => predictor.screen(m, p))] as const))

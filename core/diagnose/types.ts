@@ -1,6 +1,6 @@
 import type { Sense } from '../model/kinds'
 import type { SparseVector } from '../foundation/linear'
-import type { Edit } from '../machine'
+import type { Intervention } from '../model/machine'
 import type { Member, Prediction } from '../predict'
 import type { Procedure } from '../procedure'
 import type { ReadingValue } from '../foundation/quantity'
@@ -10,13 +10,13 @@ export interface PlacedReading {
   procedure: Procedure
   value: ReadingValue
   meter: string | undefined
-  edits: readonly Edit[]
+  interventions: readonly Intervention[]
 }
 
 /** The evidence in the form the belief is computed from. */
 export interface Case {
   /** Complaints made (indices into the sheet's), each with what had been repaired by then. */
-  complaints: readonly { complaint: number; edits: readonly Edit[] }[]
+  complaints: readonly { complaint: number; interventions: readonly Intervention[] }[]
   readings: readonly PlacedReading[]
   /** Repairs done (indices into the sheet's) after which the complaint was still there. */
   repairs: readonly number[]

@@ -13,7 +13,7 @@ import {
 } from '../diagnose'
 import type { Evidence } from '../evidence'
 import { comesAt, plan, type Order, type Plan } from '../plan'
-import { editsKey, type Predictor } from '../predict'
+import { interventionsKey, type Predictor } from '../predict'
 
 /** Above this probability of a slip a reading is in doubt. */
 export const DOUBT_ABOVE = 0.5
@@ -42,12 +42,12 @@ export function advise(
   const placed = placeEvidence(predictor.bench, evidence)
   const belief = believe(predictor, placed.case, pairs)
   // A test read twice with the same things in and out tells nothing new; after a change it may.
-  const now = editsKey(placed.edits)
+  const now = interventionsKey(placed.interventions)
   const times = new Map<string, number>()
   const taken = new Set<string>()
   const stopped = new Map<number, number>()
   placed.case.readings.forEach((r, i) => {
-    if (editsKey(r.edits) !== now) return
+    if (interventionsKey(r.interventions) !== now) return
     if (r.value.is === 'never') {
       const { run } = r.procedure
       stopped.set(run, Math.min(stopped.get(run) ?? Infinity, comesAt(predictor, r.procedure) || Infinity))
@@ -69,7 +69,7 @@ export function advise(
       taken,
       read: new Set(times.keys()),
       stopped,
-      edits: placed.edits,
+      interventions: placed.interventions,
       refine: pairs === undefined,
       // The quick answer does without: the settled one follows.
       besides: () => (pairs === 0 ? [] : besides(predictor, placed.case, belief)),

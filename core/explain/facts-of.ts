@@ -13,12 +13,12 @@ export function factsOf(bench: Bench): SheetFacts {
     words: unique([
       sheet.title,
       ...[sheet.maker, sheet.model].filter((x) => x !== undefined),
-      ...sheet.also,
+      ...sheet.searchWords,
       ...sheet.alarms.flatMap((a) => [a.code, a.title, ...(a.lamps ? [a.lamps] : [])]),
-      ...sheet.complaints.map((c) => c.says),
+      ...sheet.complaints.map((c) => c.words),
     ]),
     codes: sheet.alarms.map(({ code, title, means, lamps }) => ({ code, title, means, ...(lamps ? { lamps } : {}) })),
-    complaints: sheet.complaints.map(({ id, says }) => ({ id, says })),
+    complaints: sheet.complaints.map(({ id, words: says }) => ({ id, says })),
     needs: sheet.makeSafe.map(({ id, title, before }) => ({ id, title, before })),
     repairs: sheet.repairs.map(({ id, title }) => ({ id, title })),
     tests: Object.fromEntries(

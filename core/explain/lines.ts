@@ -1,6 +1,6 @@
 import { admittanceOf, newAdmittance } from '../physics/circuit'
 import { shortestPath } from '../foundation/shortest-path'
-import { atomsOf } from '../sheet'
+import { atomsOf } from '../model/sheet'
 import type { Bench } from '../procedure'
 import type { Plant } from '../simulate'
 
@@ -40,7 +40,7 @@ interface Edge {
 /** Conducting edges of a moment, by part, with the magnitude of their impedance. */
 function edgesOf(plant: Plant, hertz: number): Edge[] {
   const y = newAdmittance()
-  return plant.variant.parts.flatMap((p) =>
+  return plant.faulted.parts.flatMap((p) =>
     plant.componentsOf(p).flatMap((c): Edge[] => {
       const { re, im } = admittanceOf(c, 'ac', 2 * Math.PI * hertz, y)
       const ohms = 1 / Math.max(Math.hypot(re, im), 1e-12)
@@ -164,7 +164,9 @@ export function linesOf(bench: Bench): Lines {
 
   const inputs = new Set(
     [...sheet.phases.flatMap((p) => p.exits.map((e) => e.when)), ...sheet.complaints.map((c) => c.when)].flatMap((c) =>
-      [...atomsOf(c)].flatMap((a) => (a.is === 'signal' || a.is === 'compare' ? [machine.partIndex.get(a.part)!] : [])),
+      [...atomsOf(c)].flatMap((a) =>
+        a.type === 'signal' || a.type === 'compare' ? [machine.partIndex.get(a.part)!] : [],
+      ),
     ),
   )
   const levels: Lines['levels'] = []

@@ -1,26 +1,33 @@
 import type { Vocabulary } from '../evidence'
 import { ok } from '../foundation/result'
 import { METERS } from '../instrument'
-import { buildMachine, withBands, withHistory, type Bands, type History, type KnownGood } from '../machine'
+import {
+  buildMachine,
+  withAcceptance,
+  withShopHistory,
+  type Acceptance,
+  type ShopHistory,
+  type KnownGood,
+} from '../model/machine'
 import { Predictor } from '../predict'
 import { findProcedure, listProcedures, readProbe, shapeWith, type Bench } from '../procedure'
-import type { Sheet } from '../sheet'
+import type { Sheet } from '../model/sheet'
 
 /**
  * From a sheet to a predictor that answers everything about it.
  *
- * @param bands what makes a winding good
+ * @param acceptance what makes a winding good
  * @param knownGood the shop's readings of good parts, SI, by parameter id
  * @param history what the shop's closed jobs found
  */
 export function openBench(
   sheet: Sheet,
-  bands: Bands = 'published',
+  acceptance: Acceptance = 'published',
   knownGood: KnownGood = {},
-  history?: History,
+  history?: ShopHistory,
 ): Predictor {
-  const machine = withBands(buildMachine(sheet), bands, knownGood)
-  return new Predictor(listProcedures(history ? withHistory(machine, history) : machine))
+  const machine = withAcceptance(buildMachine(sheet), acceptance, knownGood)
+  return new Predictor(listProcedures(history ? withShopHistory(machine, history) : machine))
 }
 
 /** The names that evidence about this machine may use. */

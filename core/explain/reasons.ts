@@ -24,11 +24,11 @@ export function expectations(
   belief: Belief,
   procedure: Procedure,
   meter: string | undefined,
-  edits: PlacedReading['edits'],
+  interventions: PlacedReading['interventions'],
   most = 6,
 ): { healthy: Expectation; suspects: Expectation[] } {
   const row = (member: number, title: string, p: number): Expectation => {
-    const prediction = predictor.predict(belief.members[member], procedure, meter, edits)
+    const prediction = predictor.predict(belief.members[member], procedure, meter, interventions)
     const value = prediction.is === 'value' ? prediction : undefined
     return {
       title,
@@ -40,8 +40,8 @@ export function expectations(
   }
   const best = new Map<string, { member: number; top: number; sum: number }>()
   belief.members.forEach((m, i) => {
-    if (!m.present.length) return
-    const key = m.present.map((x) => x.fault.index).join('+')
+    if (!m.activeFaults.length) return
+    const key = m.activeFaults.map((x) => x.fault.index).join('+')
     const e = best.get(key)
     if (!e) best.set(key, { member: i, top: belief.p[i], sum: belief.p[i] })
     else {
@@ -54,7 +54,7 @@ export function expectations(
     suspects: [...best.values()]
       .sort((a, b) => b.sum - a.sum)
       .slice(0, most)
-      .map((e) => row(e.member, titleOf(belief.members[e.member].present.map((x) => x.fault)), e.sum)),
+      .map((e) => row(e.member, titleOf(belief.members[e.member].activeFaults.map((x) => x.fault)), e.sum)),
   }
 }
 
@@ -73,14 +73,14 @@ function typicalReading(
   predictor: Predictor,
   belief: Belief,
   procedure: Procedure,
-  edits: Placed['edits'],
+  interventions: Placed['interventions'],
   o: Outcome,
 ): ReadingValue {
   switch (o.is) {
     case 'value': {
       let best = 0
       for (let i = 1; i < o.after.length; i++) if (o.after[i] > o.after[best]) best = i
-      const p = predictor.predict(belief.members[best], procedure, undefined, edits)
+      const p = predictor.predict(belief.members[best], procedure, undefined, interventions)
       const mean = p.is === 'value' ? p.mean : 0
       return { is: 'value', si: Math.min(Math.max(mean, o.low), o.high) }
     }
@@ -110,11 +110,14 @@ export function reasons(
     .sort((a, b) => b.p - a.p)
     .slice(0, most)
     .map((o) => {
-      const { case: c, edits } = placed
-      const reading = typicalReading(predictor, belief, s.procedure, edits, o)
+      const { case: c, interventions } = placed
+      const reading = typicalReading(predictor, belief, s.procedure, interventions, o)
       const then = believe(
         predictor,
-        { ...c, readings: [...c.readings, { procedure: s.procedure, value: reading, meter: undefined, edits }] },
+        {
+          ...c,
+          readings: [...c.readings, { procedure: s.procedure, value: reading, meter: undefined, interventions }],
+        },
         pairs,
       )
       const [first] = suspects(then)

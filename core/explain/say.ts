@@ -2,7 +2,7 @@ import type { Doubt, Verdict } from '../diagnose'
 import { DOUBT_ABOVE } from './advise'
 import { findMeter, SENSES } from '../instrument'
 import { WORKED } from '../plan'
-import type { Machine } from '../machine'
+import type { Machine } from '../model/machine'
 import type { Prediction } from '../predict'
 import type { Move, Point, Procedure } from '../procedure'
 import { formatChance } from '../words'
@@ -183,7 +183,7 @@ export function sayMove(machine: Machine, m: Move): string {
 export function sayCautions(machine: Machine, p: Procedure): string[] {
   const bites = p.school === 'live' ? 'live' : p.school === 'dead' ? 'dead' : p.school === 'water' ? 'water' : undefined
   return [
-    ...machine.sheet.cautions.filter((c) => c.bites === bites).map((c) => c.text),
+    ...machine.sheet.cautions.filter((c) => c.appliesTo === bites).map((c) => c.text),
     ...(p.caution === undefined ? [] : [p.caution]),
   ]
 }

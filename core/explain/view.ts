@@ -1,7 +1,7 @@
 import type { PlanState } from '../plan'
 import { findMeter } from '../instrument'
 import { findProcedure, minutesTo, shapeWith, type Procedure } from '../procedure'
-import { editsKey, type Predictor } from '../predict'
+import { interventionsKey, type Predictor } from '../predict'
 import type { ReadingShape } from '../foundation/quantity'
 import type { Advice } from './advise'
 import { expectations, reasons, type Consequence, type Expectation } from './reasons'
@@ -182,7 +182,7 @@ export function cardOf(
   const usual = procedure.meter
   const meter = instrument !== undefined && procedure.otherMeters.includes(instrument) ? instrument : usual
   const suggestion = a.plan.next.find((s) => s.procedure === procedure)
-  const shown = expectations(predictor, a.belief, procedure, meter, a.placed.edits)
+  const shown = expectations(predictor, a.belief, procedure, meter, a.placed.interventions)
   const way = suggestion ?? minutesTo(machine, a.placed.standing, procedure)
   return {
     id: procedure.id,
@@ -202,7 +202,7 @@ export function cardOf(
     minutes: way.minutes,
     before: a.placed.case.readings
       .filter((r) => r.procedure.id === procedure.id && r.value.is !== 'could-not')
-      .filter((r) => editsKey(r.edits) === editsKey(a.placed.edits))
+      .filter((r) => interventionsKey(r.interventions) === interventionsKey(a.placed.interventions))
       .map((r) => sayReading(r.value, dimensionOf(procedure)))
       .at(-1),
     moves: way.moves.map((m) => sayMove(machine, m)),

@@ -33,9 +33,9 @@ function* raised(
   own: readonly Part[],
 ): Generator<{ param: number; scratch: Plant; owners: readonly Part[] }> {
   const values = plant.values.slice()
-  const scratch = new Plant({ ...plant.variant, values }, plant.modes, plant.states, plant.modeSince)
+  const scratch = new Plant({ ...plant.faulted, values }, plant.modes, plant.states, plant.modeSince)
   const up = function* (param: number, owners: readonly Part[]) {
-    const sd = plant.variant.sds[param]
+    const sd = plant.faulted.standardDeviations[param]
     if (sd === 0) return
     values[param] += sd
     yield { param, scratch, owners }
@@ -51,7 +51,7 @@ function* raised(
 /** The components of some parts as they stand in a plant, modes unchanged. */
 function stampOf(plant: Plant, owners: readonly Part[]): Component[] {
   const out: Component[] = []
-  for (const part of owners) plant.variant.machine.kinds[part.index].stamp?.(part, plant, (c) => out.push(c))
+  for (const part of owners) plant.faulted.machine.kinds[part.index].stamp?.(part, plant, (c) => out.push(c))
   return out
 }
 
@@ -70,7 +70,7 @@ function nudges(plant: Plant, s: Solution): Nudges[] {
   const known = nudgeCache.get(owner)
   if (known) return known
   const out: Nudges[] = []
-  const wired = plant.variant.parts.filter((p) => plant.variant.machine.kinds[p.index].stamp)
+  const wired = plant.faulted.parts.filter((p) => plant.faulted.machine.kinds[p.index].stamp)
   for (const { param, scratch, owners } of raised(plant, wired)) {
     const before = owners.flatMap((p) => plant.componentsOf(p))
     const after = stampOf(scratch, owners).map((c, i) => {
@@ -88,7 +88,7 @@ function nudges(plant: Plant, s: Solution): Nudges[] {
 
 /** Change of the open-circuit voltage of a port, times `loaded`, for +1 sd of each parameter. */
 function portSensitivity(plant: Plant, s: Solution, port: Port, loaded: number): Float64Array {
-  const out = new Float64Array(plant.variant.machine.params.length)
+  const out = new Float64Array(plant.faulted.machine.params.length)
   const size = Math.hypot(port.re, port.im)
   if (size === 0) return out
   for (const { param, pairs } of nudges(plant, s))
@@ -121,10 +121,10 @@ function rippleAt(dc: Solution, node: number): number {
 const nothing = (plant: Plant): Shown => ({
   is: 'value',
   value: 0,
-  sensitivity: new Float64Array(plant.variant.machine.params.length),
+  sensitivity: new Float64Array(plant.faulted.machine.params.length),
 })
 
-/** AC readings already taken on a solution: variants whose circuit is the same share it. */
+/** AC readings already taken on a solution: faulted machines whose circuit is the same share it. */
 const taken = new WeakMap<Solution, Map<string, Shown>>()
 
 function voltsOf(plant: Plant, s: Solution, input: number, a: number, b: number): Shown {
@@ -176,7 +176,7 @@ export function showVolts(plant: Plant, meter: Meter, a: number, b: number): Sho
  * supply is bonded to: it sees a live point, never whether a current could return.
  */
 export function showNeon(plant: Plant, meter: Meter, node: number): number {
-  const { machine, parts } = plant.variant
+  const { machine, parts } = plant.faulted
   if (!plant.hasSource('ac')) return 0
   let volts = 0
   machine.kinds.forEach((kind, i) => {
@@ -206,7 +206,7 @@ export const beeps = (shown: Shown, meter: Meter): number =>
  * which must be dead: where a voltage stands between the points the meter is refused.
  */
 export function showOhms(plant: Plant, meter: Meter, a: number, b: number, alone?: Part): Shown {
-  const { machine } = plant.variant
+  const { machine } = plant.faulted
   const sensitivity = new Float64Array(machine.params.length)
   if (!alone && plant.volts(a, b) > LIVE_ABOVE) return { is: 'refused', value: NaN, sensitivity }
   const ohmsWith = (components: readonly Component[]): number => {
@@ -214,11 +214,11 @@ export function showOhms(plant: Plant, meter: Meter, a: number, b: number, alone
     const dead = components
       .filter((c) => c.type !== 'RECT')
       .map((c) => (c.type === 'VAC' || c.type === 'VDC' ? { ...c, volts: 0 } : c))
-    const port = portBetween(solveCircuit(machine.nodes, dead, 'dc', 0), a, b)
+    const port = portBetween(solveCircuit(machine.nodeCount, dead, 'dc', 0), a, b)
     return port.connected ? port.zRe : Infinity
   }
-  const own = alone ? [alone] : plant.variant.parts
-  const extra = alone ? [] : plant.variant.extra
+  const own = alone ? [alone] : plant.faulted.parts
+  const extra = alone ? [] : plant.faulted.addedComponents
   const value = ohmsWith([...stampOf(plant, own), ...extra])
   if (value > (meter.range ?? Infinity)) return { is: 'open', value: Infinity, sensitivity }
   for (const { param, scratch } of raised(plant, own))
@@ -278,13 +278,13 @@ export function showWater(plant: Plant, part: Part, port: string, what: 'pressur
 }
 
 function drawWater(plant: Plant, node: number, what: 'pressure' | 'bucket'): Shown {
-  const { machine } = plant.variant
+  const { machine } = plant.faulted
   const { network } = plant.waterNow()
   // The joint behind the port is undone: what lies downstream of it is not there.
   const upstream = network.links.filter((s) => s.from !== node)
   const fixed = plant.fixedPressures()
   if (what === 'bucket') fixed[node] = 0
-  const near = subnetworksOf(machine.waterNodes, upstream, fixed).find((r) =>
+  const near = subnetworksOf(machine.waterNodeCount, upstream, fixed).find((r) =>
     r.links.some((k) => upstream[k].to === node),
   )
   const sensitivity = new Float64Array(machine.params.length)
@@ -294,12 +294,12 @@ function drawWater(plant: Plant, node: number, what: 'pressure' | 'bucket'): Sho
     if (what === 'bucket') pressures[node] = 0
     const all = p.links().filter((s) => s.from !== node)
     const links = near.links.map((k) => all[k])
-    const solved = solveWater(machine.waterNodes, links, pressures)
+    const solved = solveWater(machine.waterNodeCount, links, pressures)
     if (what === 'pressure') return solved.pressure[node]
     return links.reduce((q, s, k) => q + (s.to === node ? solved.flow[k] : 0), 0)
   }
   const value = measure(plant)
-  const owners = plant.variant.parts.filter((p) => {
+  const owners = plant.faulted.parts.filter((p) => {
     const k = network.of[p.index]
     return (
       (k >= 0 && near.links.some((i) => upstream[i] === network.links[k])) ||
@@ -307,10 +307,10 @@ function drawWater(plant: Plant, node: number, what: 'pressure' | 'bucket'): Sho
     )
   })
   const values = plant.values.slice()
-  const scratch = new Plant({ ...plant.variant, values }, plant.modes, plant.states, plant.modeSince)
+  const scratch = new Plant({ ...plant.faulted, values }, plant.modes, plant.states, plant.modeSince)
   for (const part of owners)
     for (const param of Object.values(part.param)) {
-      const sd = plant.variant.sds[param]
+      const sd = plant.faulted.standardDeviations[param]
       if (sd === 0) continue
       values[param] += sd
       sensitivity[param] = measure(scratch) - value

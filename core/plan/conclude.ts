@@ -1,5 +1,5 @@
 import { toldApart, type Belief, type Beside } from '../diagnose'
-import type { Edit, Machine } from '../machine'
+import type { Intervention, Machine } from '../model/machine'
 import type { Member, Predictor } from '../predict'
 import { minutesTo, type Procedure, type Standing } from '../procedure'
 import type { Costs } from './costs'
@@ -39,7 +39,7 @@ const TOLD_FROM = 0.02
 function behindRepair(machine: Machine, belief: Belief, repair: number): Pick<Remedy, 'unproven' | 'killers'> {
   const mass = new Float64Array(machine.faults.length)
   belief.members.forEach((m, i) => {
-    for (const { fault } of m.present) mass[fault.index] += belief.p[i]
+    for (const { fault } of m.activeFaults) mass[fault.index] += belief.p[i]
   })
   const cured = machine.faults.filter((f) => f.repair === repair && mass[f.index] > 0.001).map((f) => f.index)
   return {
@@ -58,11 +58,11 @@ function telling(
   b: Member,
   left: readonly Procedure[],
   standing: Standing,
-  edits: readonly Edit[],
+  interventions: readonly Intervention[],
 ): Unlisted['tells'] {
   const { machine } = predictor.bench
   return left
-    .filter((p) => toldApart(predictor.screen(a, p, edits), predictor.screen(b, p, edits)))
+    .filter((p) => toldApart(predictor.screen(a, p, interventions), predictor.screen(b, p, interventions)))
     .map((procedure) => ({ procedure, minutes: minutesTo(machine, standing, procedure).minutes }))
     .sort((x, y) => x.minutes - y.minutes || x.procedure.index - y.procedure.index)
     .at(0)
@@ -76,7 +76,7 @@ interface Facts {
   /** Tests that may still be taken. */
   left: readonly Procedure[]
   standing: Standing
-  edits: readonly Edit[]
+  interventions: readonly Intervention[]
   besides: () => readonly Beside[]
 }
 
@@ -84,7 +84,7 @@ interface Facts {
 export function conclude(
   predictor: Predictor,
   belief: Belief,
-  { needs, costs, stop, left, standing, edits, besides }: Facts,
+  { needs, costs, stop, left, standing, interventions, besides }: Facts,
 ): { remedies: Remedy[]; besides: Unlisted[]; state: PlanState } {
   const { machine } = predictor.bench
   const mass = new Float64Array(machine.sheet.repairs.length)
@@ -111,7 +111,9 @@ export function conclude(
     .map((b) => ({
       ...b,
       tells:
-        b.share < TOLD_FROM ? undefined : telling(predictor, belief.members[lead], b.member, left, standing, edits),
+        b.share < TOLD_FROM
+          ? undefined
+          : telling(predictor, belief.members[lead], b.member, left, standing, interventions),
     }))
   // The cause must stand even if the sheet listed all that the kinds of its parts know.
   const beside = others.reduce((sum, b) => sum + b.share, 0)

@@ -1,4 +1,4 @@
-import type { Machine } from '../machine'
+import type { Machine } from '../model/machine'
 
 /** One unit of money weighs as much as one minute. */
 const MINUTES_PER_MONEY = 1
@@ -13,7 +13,7 @@ const GIVE_UP = 90
 
 /** Minutes that doing a repair comes to, its part and the chance of a call-back counted in. */
 export const repairCost = (machine: Machine, repair: number): number => {
-  const { minutes, price, holds } = machine.sheet.repairs[repair]
+  const { minutes, price, successProbability: holds } = machine.sheet.repairs[repair]
   return minutes + price * MINUTES_PER_MONEY + PROVE + (1 - holds) * CALL_BACK
 }
 

@@ -1,5 +1,5 @@
 import { chanceOfYes, conditional, elseShares, keyOf, type Belief, type Condition } from '../diagnose'
-import type { Edit } from '../machine'
+import type { Intervention } from '../model/machine'
 import type { Prediction, Predictor } from '../predict'
 import type { Procedure } from '../procedure'
 
@@ -108,14 +108,14 @@ export function outcomesOf(
   predictor: Predictor,
   belief: Belief,
   procedure: Procedure,
-  edits: readonly Edit[] = [],
+  interventions: readonly Intervention[] = [],
 ): Outcome[] {
   const rows: { i: number; p: number; prediction: Prediction }[] = []
-  const key = keyOf({ procedure, meter: undefined, edits })
+  const key = keyOf({ procedure, meter: undefined, interventions })
   const values: { mean: number; sd: number }[] = []
   belief.members.forEach((m, i) => {
     if (belief.p[i] < COUNTS) return
-    const prediction = predictor.screen(m, procedure, edits)
+    const prediction = predictor.screen(m, procedure, interventions)
     rows.push({ i, p: belief.p[i], prediction })
     if (prediction.is !== 'value') return
     const { mean, variance } = conditional(prediction, belief.conditions[i], key)
@@ -139,7 +139,7 @@ export function outcomesOf(
   const { healthy: asWell, mixture } = elseShares(procedure)
   const well = (belief.unexplained * asWell) / (asWell + mixture)
   for (const o of all) o.other = (belief.unexplained - well) * (o.p / listed)
-  const healthy = predictor.screen(belief.members[0], procedure, edits)
+  const healthy = predictor.screen(belief.members[0], procedure, interventions)
   spread(healthy, belief.conditions[0], edges, key, ({ key: bin, ...shown }, chance) => {
     const other = well * chance
     const o = bins.get(bin)

@@ -1,5 +1,5 @@
 import type { Belief, Beside } from '../diagnose'
-import type { Edit, Machine } from '../machine'
+import type { Intervention, Machine } from '../model/machine'
 import type { Predictor } from '../predict'
 import { minutesTo, START_AT, type Move, type Procedure, type Standing } from '../procedure'
 import { conclude, type PlanState, type Remedy, type Unlisted } from './conclude'
@@ -65,10 +65,10 @@ export function comesAt(predictor: Predictor, { run, moment, what, needs }: Proc
 }
 
 /** Repairs each member still needs, by place in the belief; one that did not hold is needed again. */
-const needsOf = (belief: Belief, edits: readonly Edit[]): number[][] => {
-  const done = new Set(edits.map((e) => e.repair))
+const needsOf = (belief: Belief, interventions: readonly Intervention[]): number[][] => {
+  const done = new Set(interventions.map((e) => e.repair))
   return belief.members.map((m) => {
-    const all = [...new Set(m.present.map((x) => x.fault.repair))]
+    const all = [...new Set(m.activeFaults.map((x) => x.fault.repair))]
     const left = all.filter((r) => !done.has(r))
     return left.length ? left : all
   })
@@ -110,7 +110,7 @@ export interface PlanOptions {
   /** Ids of tests read at least once in the present state. */
   read?: ReadonlySet<string>
   /** What hands have left in the machine. */
-  edits?: readonly Edit[]
+  interventions?: readonly Intervention[]
   /**
    * Runs that have been found stopped in the present state, with where (see `comesAt`): what would come then or later does
    * not come.
@@ -135,7 +135,7 @@ export function plan(predictor: Predictor, belief: Belief, standing: Standing, o
     order = 'best',
     taken = new Set(),
     read = taken,
-    edits = [],
+    interventions = [],
     stopped = new Map<number, number>(),
     refine = true,
     besides = () => [],
@@ -143,7 +143,7 @@ export function plan(predictor: Predictor, belief: Belief, standing: Standing, o
   const { machine, procedures, runs } = predictor.bench
   const costs = costsOf(machine)
   const { unexplained } = belief
-  const needs = needsOf(belief, edits)
+  const needs = needsOf(belief, interventions)
   const costNow = costToGo(costs, needs, belief.p, belief.unexplained + belief.residual)
   const counts = belief.p.map((p) => (p >= COUNTS ? p : 0))
   const counted = counts.reduce((s, p) => s + p, 0)
@@ -154,7 +154,7 @@ export function plan(predictor: Predictor, belief: Belief, standing: Standing, o
     listedNow - outcomes.reduce((s, o) => s + (o.p > 0 ? o.p * costToGo(costs, needs, o.after, 0) : 0), 0)
   const weigh = (procedure: Procedure): Suggestion[] => {
     if (taken.has(procedure.id) || past(procedure)) return []
-    const outcomes = outcomesOf(predictor, belief, procedure, edits)
+    const outcomes = outcomesOf(predictor, belief, procedure, interventions)
     if (outcomes.length < 2) return []
     const later = outcomes.reduce(
       (s, o) =>
@@ -169,7 +169,7 @@ export function plan(predictor: Predictor, belief: Belief, standing: Standing, o
   }
   const goesOn = (s: Suggestion) => s.saving > s.minutes * PATIENCE
   // Something done by hand makes another run under every suspect: a quick answer does without, as long as it can.
-  const byHand = (p: Procedure) => runs[p.run].edits.length > 0
+  const byHand = (p: Procedure) => runs[p.run].interventions.length > 0
   const suggestions = procedures.filter((p) => refine || !byHand(p)).flatMap(weigh)
   if (!refine && !suggestions.some(goesOn)) suggestions.push(...procedures.filter(byHand).flatMap(weigh))
   const schools = SCHOOLS[order]
@@ -194,6 +194,6 @@ export function plan(predictor: Predictor, belief: Belief, standing: Standing, o
     next: suggestions,
     costNow,
     stop,
-    ...conclude(predictor, belief, { needs, costs, stop, left, standing, edits, besides }),
+    ...conclude(predictor, belief, { needs, costs, stop, left, standing, interventions, besides }),
   }
 }

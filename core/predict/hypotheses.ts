@@ -1,4 +1,4 @@
-import { severityAt, unlistedFaults, type Fault, type Machine, type Present } from '../machine'
+import { severityAt, unlistedFaults, type Fault, type Machine, type ActiveFault } from '../model/machine'
 import type { Toss } from './marginal'
 import type { Member, Moved } from './types'
 
@@ -48,22 +48,22 @@ export class Hypotheses {
     return (this.singles ??= [this.healthy, ...this.machine.faults.flatMap((fault) => this.single(fault))])
   }
   private single(fault: Fault): Member[] {
-    const resting = fault.ratePerYear * fault.sometimes * RESTS
-    const rest = (resting > 0 ? MISSES : []).map((misses) => {
+    const resting = fault.ratePerYear * fault.intermittentShare * RESTS
+    const rest = (resting > 0 ? MISSES : []).map((missProbability) => {
       const severity = fault.severity && severityAt(fault.severity, 0.5)
-      return this.make([{ fault, severity, misses }], resting / MISSES.length)
+      return this.make([{ fault, severity, missProbability }], resting / MISSES.length)
     })
     const acting = this.always(fault, fault.ratePerYear - resting, HALVINGS)
     return [...rest, ...acting.flatMap((member) => this.withTossed(member))]
   }
 
   private make(
-    present: readonly Present[],
+    activeFaults: readonly ActiveFault[],
     weight: number,
     neighbours: Member['neighbours'] = [],
     moved: readonly Moved[] = [],
   ): Member {
-    return { index: this.made++, present, moved, weight, neighbours }
+    return { index: this.made++, activeFaults, moved, weight, neighbours }
   }
   /**
    * A member, and beside it those in which one threshold falls the other way, and all of them. The shares keep the chance of each
@@ -71,7 +71,7 @@ export class Hypotheses {
    */
   private withTossed(member: Member): Member[] {
     const tossed = this.runs.tossed(member)
-    const { present, weight, neighbours } = member
+    const { activeFaults, weight, neighbours } = member
     const chances = tossed.map((t) => t.chance)
     const any = 1 - chances.reduce((none, p) => none * (1 - p), 1)
     const sum = chances.reduce((s, p) => s + p, 0)
@@ -82,7 +82,7 @@ export class Hypotheses {
     ]
     const met = others.filter(({ share }) => share > NEGLIGIBLE)
     member.weight = weight * (1 - met.reduce((s, { share }) => s + share, 0))
-    return [member, ...met.map(({ share, moved }) => this.make(present, weight * share, neighbours, moved))]
+    return [member, ...met.map(({ share, moved }) => this.make(activeFaults, weight * share, neighbours, moved))]
   }
   /**
    * The members of a fault that acts whenever it can: one for each node of its severity. Where the machine takes another course at
@@ -132,7 +132,7 @@ export class Hypotheses {
       })
     this.forgetOld()
     const member = this.make(
-      [...x.present, ...y.present],
+      [...x.activeFaults, ...y.activeFaults],
       weight,
       [...beside(x, (other) => this.pair(other, y, 0)), ...beside(y, (other) => this.pair(x, other, 0))],
       [...x.moved, ...y.moved],
@@ -151,14 +151,14 @@ export class Hypotheses {
   acting(member: Member): Member {
     let acting = this.awake.get(member.index)
     if (!acting) {
-      acting = this.trial(member.present.map(({ fault, severity }) => ({ fault, severity })))
+      acting = this.trial(member.activeFaults.map(({ fault, severity }) => ({ fault, severity })))
       this.awake.set(member.index, acting)
     }
     return acting
   }
 
   /** A member for exactly these faults, outside the hypothesis space: for what-if questions. */
-  trial(present: readonly Present[]): Member {
-    return this.make(present, 0)
+  trial(activeFaults: readonly ActiveFault[]): Member {
+    return this.make(activeFaults, 0)
   }
 }

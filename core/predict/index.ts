@@ -1,2 +1,2 @@
-export { DRIFTS, editsKey, Predictor } from './predictor'
+export { DRIFTS, interventionsKey, Predictor } from './predictor'
 export { varianceOf, type Member, type Prediction } from './types'

@@ -1,5 +1,5 @@
 import type { Part } from '../model/kinds'
-import type { Variant } from '../machine'
+import type { FaultedMachine } from '../model/machine'
 import type { Plant } from '../simulate'
 import type { Moved } from './types'
 
@@ -38,7 +38,7 @@ const MOST_TOSSED = 5
 export function marginal(snapshots: readonly Plant[], known: Map<string, Toss[]>): Toss[] {
   const tossed = new Map<number, Toss>()
   for (const plant of snapshots) {
-    const key = `${plant.circuitKey()}|${plant.variant.held.join()}`
+    const key = `${plant.circuitKey()}|${plant.faulted.heldModes.join()}`
     let found = known.get(key)
     if (!found) known.set(key, (found = marginalNow(plant)))
     for (const toss of found) if (toss.chance > (tossed.get(toss.param)?.chance ?? 0)) tossed.set(toss.param, toss)
@@ -47,27 +47,27 @@ export function marginal(snapshots: readonly Plant[], known: Map<string, Toss[]>
 }
 
 function marginalNow(plant: Plant): Toss[] {
-  const { variant, modes } = plant
-  const { machine, held, sds } = variant
+  const { faulted, modes } = plant
+  const { machine, heldModes, standardDeviations } = faulted
   const tossed: Toss[] = []
   const plants = new Map<number, Plant>()
   const movedBy = (far: number): Plant => {
     let moved = plants.get(far)
-    if (!moved) plants.set(far, (moved = plant.as(thresholdsMoved(variant, far))))
+    if (!moved) plants.set(far, (moved = plant.as(thresholdsMoved(faulted, far))))
     return moved
   }
-  for (const part of variant.parts)
-    for (const param of thresholdsOf(variant, part)) {
+  for (const part of faulted.parts)
+    for (const param of thresholdsOf(faulted, part)) {
       const note = (side: 1 | -1, turns: (moved: Plant) => boolean) => {
         if (!turns(movedBy(side * FARTHEST.far))) return
         const { far, chance } = STEPS.find((step) => turns(movedBy(side * step.far)))!
-        tossed.push({ param, by: side * BEYOND * far * AGAINST * sds[param], chance })
+        tossed.push({ param, by: side * BEYOND * far * AGAINST * standardDeviations[param], chance })
       }
       if (asks(plant, part)) continue
       note(-1, (moved) => asks(moved, part))
       for (const mode of Object.values(part.mode)) {
         const rest = machine.modes[mode]
-        if (held[mode] >= 0 || modes[mode] === rest || !asks(plant.withMode(mode, rest), part, mode)) continue
+        if (heldModes[mode] >= 0 || modes[mode] === rest || !asks(plant.withMode(mode, rest), part, mode)) continue
         note(1, (moved) => !asks(moved.withMode(mode, rest), part, mode))
       }
     }
@@ -75,25 +75,27 @@ function marginalNow(plant: Plant): Toss[] {
 }
 
 /** The thresholds of a coil that a fault has not set, and that are not exact. */
-function thresholdsOf({ machine, values, sds }: Variant, part: Part): number[] {
+function thresholdsOf({ machine, values, standardDeviations }: FaultedMachine, part: Part): number[] {
   const { hysteresis = [], windings } = machine.kinds[part.index]
   if (!windings?.length) return []
-  return hysteresis.map(([upper]) => part.param[upper]).filter((i) => sds[i] > 0 && values[i] === machine.values[i])
+  return hysteresis
+    .map(([upper]) => part.param[upper])
+    .filter((i) => standardDeviations[i] > 0 && values[i] === machine.values[i])
 }
 
-function thresholdsMoved(variant: Variant, far: number): Variant {
-  const values = variant.values.slice()
-  for (const part of variant.parts)
-    for (const param of thresholdsOf(variant, part)) values[param] += far * AGAINST * variant.sds[param]
-  return { ...variant, values }
+function thresholdsMoved(faulted: FaultedMachine, far: number): FaultedMachine {
+  const values = faulted.values.slice()
+  for (const part of faulted.parts)
+    for (const param of thresholdsOf(faulted, part)) values[param] += far * AGAINST * faulted.standardDeviations[param]
+  return { ...faulted, values }
 }
 
 /** Whether a part wants a mode changed (any, or the one named). */
 function asks(plant: Plant, part: Part, only?: number): boolean {
-  const { machine, held } = plant.variant
+  const { machine, heldModes } = plant.faulted
   let asked = false
   machine.kinds[part.index].transition?.(part, plant, (mode, value) => {
-    asked ||= held[mode] < 0 && plant.modes[mode] !== value && (only === undefined || mode === only)
+    asked ||= heldModes[mode] < 0 && plant.modes[mode] !== value && (only === undefined || mode === only)
   })
   return asked
 }

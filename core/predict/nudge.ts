@@ -1,4 +1,4 @@
-import { makeVariant } from '../machine'
+import { makeFaultedMachine } from '../model/machine'
 import type { Bench } from '../procedure'
 import { influenceOf, newPlantCache, simulate, type Timeline } from '../simulate'
 
@@ -21,7 +21,7 @@ export interface Nudged {
  */
 export function nudge(bench: Bench, run: number, healthy: Seen): Nudged {
   const { machine, runs } = bench
-  const { script, edits } = runs[run]
+  const { script, interventions } = runs[run]
   const lengths = machine.phases.map(() => new Float64Array(machine.params.length))
   const states = script.moments.map((): (Float64Array | undefined)[] => machine.params.map(() => undefined))
   // Shared by these runs alone: most circuits and water networks are the same in all of them.
@@ -40,7 +40,7 @@ export function nudge(bench: Bench, run: number, healthy: Seen): Nudged {
     if (sd === 0 || !moving.has(index)) continue
     const values = machine.values.slice()
     values[index] += sd
-    const other = simulate(makeVariant(machine, [], edits, values), script, cache)
+    const other = simulate(makeFaultedMachine(machine, [], interventions, values), script, cache)
     for (const p of machine.phases) {
       const [was, is] = [healthy.phases[p.index], other.phases[p.index]]
       const length = was.to - was.from

@@ -14,7 +14,7 @@ import {
   type Shown,
 } from '../instrument'
 import { withChanges, sparse } from '../foundation/linear'
-import { makeVariant, type Edit, type Present, type Variant } from '../machine'
+import { makeFaultedMachine, type Intervention, type ActiveFault, type FaultedMachine } from '../model/machine'
 import type { Bench, Procedure, Run } from '../procedure'
 import { newPlantCache, Plant, simulate } from '../simulate'
 import { Hypotheses } from './hypotheses'
@@ -48,8 +48,8 @@ const TESTER_WRONG = 0.03
 const tester = (chance: number): Prediction => ({ is: 'sense', yes: TESTER_WRONG + (1 - 2 * TESTER_WRONG) * chance })
 
 /** What hands have done, as a key for caching. */
-export const editsKey = (edits: readonly Edit[]): string =>
-  edits
+export const interventionsKey = (interventions: readonly Intervention[]): string =>
+  interventions
     .map((e) => (e.hold ? `h${e.hold.mode}:${e.hold.value}` : e.repair === undefined ? `j${e.jumper}` : `r${e.repair}`))
     .sort()
     .join(' ')
@@ -63,7 +63,7 @@ const NOTHING_SHARED = sparse(new Float64Array(0))
 interface Tried {
   timelines: Map<string, Seen>
   /** The machine with the member's faults, by what hands have done. */
-  variants: Map<string, Variant>
+  faultedMachines: Map<string, FaultedMachine>
   predictions: Map<string, Prediction>
   /** Quick predictions of tests whose readings move with the states. */
   screened: Map<string, Prediction>
@@ -73,7 +73,7 @@ interface Tried {
 
 const nothingTried = (): Tried => ({
   timelines: new Map(),
-  variants: new Map(),
+  faultedMachines: new Map(),
   predictions: new Map(),
   screened: new Map(),
   widened: new Set(),
@@ -96,7 +96,7 @@ export class Predictor {
 
   constructor(readonly bench: Bench) {
     const { machine } = bench
-    this.shared = machine.params.length + METERS.length + SEVERITIES + machine.groups
+    this.shared = machine.params.length + METERS.length + SEVERITIES + machine.spreadGroups
     this.dense = new Float64Array(this.shared)
     const known = new Map<string, Toss[]>()
     this.hypotheses = new Hypotheses(machine, {
@@ -130,8 +130,8 @@ export class Predictor {
     return this.hypotheses.pair(a, b, weight)
   }
   /** A member for exactly these faults, outside the hypothesis space: for what-if questions. */
-  trial(present: readonly Present[]): Member {
-    return this.hypotheses.trial(present)
+  trial(activeFaults: readonly ActiveFault[]): Member {
+    return this.hypotheses.trial(activeFaults)
   }
   private of(member: Member): Tried {
     let own = this.tried.get(member.index)
@@ -148,21 +148,24 @@ export class Predictor {
     return own
   }
 
-  /** The run of a member through one script of the bench, with edits in. */
-  timeline(member: Member, run: number, edits: readonly Edit[] = []): Seen {
+  /** The run of a member through one script of the bench, with interventions in. */
+  timeline(member: Member, run: number, interventions: readonly Intervention[] = []): Seen {
     const { runs, machine } = this.bench
     const { timelines } = this.of(member)
-    const key = `${run}|${editsKey(edits)}`
+    const key = `${run}|${interventionsKey(interventions)}`
     let timeline = timelines.get(key)
     if (!timeline) {
-      const { edits: own, script } = runs[run]
-      const all = [...edits, ...own]
-      const variantKey = editsKey(all)
-      const { variants } = this.of(member)
-      let variant = variants.get(variantKey)
-      if (!variant)
-        variants.set(variantKey, (variant = makeVariant(machine, member.present, all, this.valuesOf(member))))
-      const { snapshots, showing, complaints, phases } = simulate(variant, script, this.cache)
+      const { interventions: own, script } = runs[run]
+      const all = [...interventions, ...own]
+      const variantKey = interventionsKey(all)
+      const { faultedMachines } = this.of(member)
+      let faulted = faultedMachines.get(variantKey)
+      if (!faulted)
+        faultedMachines.set(
+          variantKey,
+          (faulted = makeFaultedMachine(machine, member.activeFaults, all, this.valuesOf(member))),
+        )
+      const { snapshots, showing, complaints, phases } = simulate(faulted, script, this.cache)
       timeline = { snapshots, showing, complaints, phases }
       timelines.set(key, timeline)
     }
@@ -170,15 +173,17 @@ export class Predictor {
   }
 
   /** Whether a complaint of the sheet comes true for a member in any of its plain runs. */
-  complains(member: Member, complaint: number, edits: readonly Edit[] = []): boolean {
+  complains(member: Member, complaint: number, interventions: readonly Intervention[] = []): boolean {
     // What an intermittent fault makes the customer say, it says on the days when it acts.
-    const acting = member.present.some((p) => p.misses !== undefined) ? this.hypotheses.acting(member) : member
-    return this.theirs.some((r) => this.timeline(acting, r.index, edits).complaints[complaint])
+    const acting = member.activeFaults.some((p) => p.missProbability !== undefined)
+      ? this.hypotheses.acting(member)
+      : member
+    return this.theirs.some((r) => this.timeline(acting, r.index, interventions).complaints[complaint])
   }
   /** The runs that a customer sees: they know nothing of service modes. */
   private get theirs(): Run[] {
     const { runs, machine } = this.bench
-    return runs.filter((r) => !r.edits.length && !machine.sheet.programs[r.program].service)
+    return runs.filter((r) => !r.interventions.length && !machine.sheet.programs[r.program].service)
   }
   /** What a customer's runs come to under a member: the phases reached, the codes shown, the complaints. */
   private course(member: Member): string {
@@ -191,14 +196,19 @@ export class Predictor {
    * What a test gives under a member.
    *
    * @param meterId instrument used; the usual one when left out
-   * @param edits what hands have done before the test
+   * @param interventions what hands have done before the test
    */
-  predict(member: Member, procedure: Procedure, meterId?: string, edits: readonly Edit[] = []): Prediction {
-    const p = this.bare(member, procedure, meterId, edits)
+  predict(
+    member: Member,
+    procedure: Procedure,
+    meterId?: string,
+    interventions: readonly Intervention[] = [],
+  ): Prediction {
+    const p = this.bare(member, procedure, meterId, interventions)
     const { widened } = this.of(member)
     if (!widened.has(p)) {
       widened.add(p)
-      this.spreadSeverity(member, procedure, p, meterId, edits)
+      this.spreadSeverity(member, procedure, p, meterId, interventions)
     }
     return p
   }
@@ -207,13 +217,13 @@ export class Predictor {
    * A quick prediction for comparing tests: the length of a phase, and how far a reading has come with the water and the
    * heat, get a broad share of themselves as noise instead of their exact sensitivities, which need a run for each parameter.
    */
-  screen(member: Member, procedure: Procedure, edits: readonly Edit[] = []): Prediction {
+  screen(member: Member, procedure: Procedure, interventions: readonly Intervention[] = []): Prediction {
     const { what } = procedure
     if (what.is === 'duration') {
-      const { from, to } = this.timeline(member, procedure.run, edits).phases[what.phase]
+      const { from, to } = this.timeline(member, procedure.run, interventions).phases[what.phase]
       if (Number.isNaN(from) || Number.isNaN(to)) return { is: 'never' }
       const { floor } = findMeter(procedure.meter!)!
-      const limited = byLimit(this.bench.machine.phases[what.phase].deadlines, to - from)
+      const limited = byLimit(this.bench.machine.phases[what.phase].timeLimits, to - from)
       return {
         is: 'value',
         mean: to - from,
@@ -223,15 +233,15 @@ export class Predictor {
       }
     }
     const follows = this.followsStates(procedure)
-    if (!follows) return this.predict(member, procedure, undefined, edits)
+    if (!follows) return this.predict(member, procedure, undefined, interventions)
     const { screened } = this.of(member)
-    const key = `${procedure.key}|${editsKey(edits)}`
+    const key = `${procedure.key}|${interventionsKey(interventions)}`
     let p = screened.get(key)
     if (!p) {
-      p = this.compute(member, procedure, findMeter(procedure.meter!), edits)
+      p = this.compute(member, procedure, findMeter(procedure.meter!), interventions)
       if (p.is === 'value') {
-        const { variant, modes, modeSince } = this.at(member, procedure, edits)!
-        const start = follows(new Plant(variant, modes, this.bench.machine.states.slice(), modeSince))
+        const { faulted, modes, modeSince } = this.at(member, procedure, interventions)!
+        const start = follows(new Plant(faulted, modes, this.bench.machine.states.slice(), modeSince))
         if (Number.isFinite(start)) p.noise = Math.hypot(p.noise, SCREENED_SPREAD * (p.mean - start))
       }
       screened.set(key, p)
@@ -240,8 +250,8 @@ export class Predictor {
   }
 
   /** The machine as a member has it at the moment of a test; `undefined` when it never comes to that. */
-  private at(member: Member, procedure: Procedure, edits: readonly Edit[]): Plant | undefined {
-    return this.timeline(member, procedure.run, edits).snapshots[procedure.moment]
+  private at(member: Member, procedure: Procedure, interventions: readonly Intervention[]): Plant | undefined {
+    return this.timeline(member, procedure.run, interventions).snapshots[procedure.moment]
   }
 
   /** How a test reads a value that moves with the states (levels, temperatures); `undefined` when it reads none such. */
@@ -250,7 +260,7 @@ export class Predictor {
     const { part: index, probe } = what
     if (probe.what === 'display') return (plant) => plant.signal(index, probe.signal)
     const ends = (plant: Plant, a: string, b: string) => {
-      const { nodes } = plant.variant.parts[index]
+      const { nodes } = plant.faulted.parts[index]
       return [nodes[a], nodes[b]] as const
     }
     if (probe.what === 'hertz')
@@ -261,42 +271,52 @@ export class Predictor {
         plant,
         findMeter(meter!)!,
         ...ends(plant, probe.a, probe.b),
-        probe.lifted ? plant.variant.parts[index] : undefined,
+        probe.lifted ? plant.faulted.parts[index] : undefined,
       ).value
   }
 
   /** The prediction at the member's own severity, without the width of its node. */
-  private bare(member: Member, procedure: Procedure, meterId: string | undefined, edits: readonly Edit[]): Prediction {
+  private bare(
+    member: Member,
+    procedure: Procedure,
+    meterId: string | undefined,
+    interventions: readonly Intervention[],
+  ): Prediction {
     const meter = meterId ?? procedure.meter
-    const key = `${procedure.key}|${meter ?? ''}|${editsKey(edits)}`
+    const key = `${procedure.key}|${meter ?? ''}|${interventionsKey(interventions)}`
     const { predictions } = this.of(member)
     let p = predictions.get(key)
     if (!p) {
-      p = this.compute(member, procedure, meter === undefined ? undefined : findMeter(meter), edits)
+      p = this.compute(member, procedure, meter === undefined ? undefined : findMeter(meter), interventions)
       const follows = this.followsStates(procedure)
-      if (p.is === 'value' && follows) this.addDrift(p, procedure, this.at(member, procedure, edits)!, follows)
+      if (p.is === 'value' && follows) this.addDrift(p, procedure, this.at(member, procedure, interventions)!, follows)
       predictions.set(key, p)
     }
     return p
   }
 
-  private compute(member: Member, procedure: Procedure, meter: Meter | undefined, edits: readonly Edit[]): Prediction {
+  private compute(
+    member: Member,
+    procedure: Procedure,
+    meter: Meter | undefined,
+    interventions: readonly Intervention[],
+  ): Prediction {
     const { what } = procedure
-    const timeline = this.timeline(member, procedure.run, edits)
+    const timeline = this.timeline(member, procedure.run, interventions)
     if (what.is === 'code') return { is: 'word', word: timeline.showing[procedure.moment] ?? 'none' }
     if (what.is === 'duration') {
       const { from, to } = timeline.phases[what.phase]
       if (Number.isNaN(from) || Number.isNaN(to)) return { is: 'never' }
-      return this.value(to - from, this.timeSensitivity(member, what.phase, procedure.run, edits), meter!)
+      return this.value(to - from, this.timeSensitivity(member, what.phase, procedure.run, interventions), meter!)
     }
-    const plant = this.at(member, procedure, edits)
+    const plant = this.at(member, procedure, interventions)
     if (!plant) return { is: 'never' }
     if (what.is === 'watch') return this.sense(plant.signal(what.part, what.signal) > 0.5, what.sense)
     if (what.is === 'between') {
-      const [a, b] = [what.a, what.b].map((p) => plant.variant.parts[p.part].nodes[p.terminal])
+      const [a, b] = [what.a, what.b].map((p) => plant.faulted.parts[p.part].nodes[p.terminal])
       return meter!.dimension === 'resistance' ? this.ohms(plant, meter!, a, b) : this.volts(plant, meter!, a, b)
     }
-    const part = plant.variant.parts[what.part]
+    const part = plant.faulted.parts[what.part]
     const { probe } = what
     switch (probe.what) {
       case 'sense':
@@ -322,14 +342,14 @@ export class Predictor {
 
   /** Share of times that a part worked by hand does what it should: a hard fault never, a resting one but for its misses. */
   private worked(member: Member, part: number): number {
-    const own = member.present.filter((p) => p.fault.part === part)
-    const misses = own.flatMap((p) => p.misses ?? [])
-    if (own.length > misses.length) return MISJUDGED
-    return (1 - MISJUDGED) * misses.reduce((clean, m) => clean * (1 - m), 1)
+    const own = member.activeFaults.filter((p) => p.fault.part === part)
+    const missProbability = own.flatMap((p) => p.missProbability ?? [])
+    if (own.length > missProbability.length) return MISJUDGED
+    return (1 - MISJUDGED) * missProbability.reduce((clean, m) => clean * (1 - m), 1)
   }
 
   private node(plant: Plant, part: number, terminal: string): number {
-    const { machine, parts } = plant.variant
+    const { machine, parts } = plant.faulted
     if (terminal !== '@return') return parts[part].nodes[terminal]
     const supply = machine.kinds.findIndex((k) => k.returns !== undefined)
     return parts[supply].nodes[machine.kinds[supply].returns!]
@@ -358,9 +378,10 @@ export class Predictor {
     const all = this.dense.fill(0)
     if (sensitivity) all.set(sensitivity)
     const { params } = this.bench.machine
-    if (sensitivity && this.bench.machine.groups)
-      for (const { index, sd, share } of params)
-        if (share) all[this.severityAt + SEVERITIES + share.group] += sensitivity[index] * (share.sd / sd)
+    if (sensitivity && this.bench.machine.spreadGroups)
+      for (const { index, sd, sharedSpread } of params)
+        if (sharedSpread)
+          all[this.severityAt + SEVERITIES + sharedSpread.group] += sensitivity[index] * (sharedSpread.sd / sd)
     all[this.bench.machine.params.length + METERS.indexOf(meter)] = meter.gain * mean
     return {
       is: 'value',
@@ -380,14 +401,14 @@ export class Predictor {
     procedure: Procedure,
     p: Prediction,
     meterId: string | undefined,
-    edits: readonly Edit[],
+    interventions: readonly Intervention[],
   ): void {
     if (p.is !== 'value') return
     // A phase over in an instant beside one that takes its time is another course of things, not more of the same.
     const alike = (length: number) => procedure.what.is !== 'duration' || length < INSTANT === p.mean < INSTANT
     const at = (other: Member | undefined): number | undefined => {
       if (!other) return undefined
-      const q = this.bare(other, procedure, meterId, edits)
+      const q = this.bare(other, procedure, meterId, interventions)
       return q.is === 'value' && alike(q.mean) ? q.mean : undefined
     }
     const slopes = member.neighbours.map((find) => {
@@ -414,14 +435,14 @@ export class Predictor {
   ): void {
     const drift = this.nudged(procedure.run).states[procedure.moment]
     if (!drift) return
-    const { within } = this.bench.machine
+    const { stateTolerance: within } = this.bench.machine
     const moved = new Float64Array(this.bench.machine.params.length)
     for (let i = 0; i < within.length; i++) {
       const widest = drift.reduce((most, dx) => Math.max(most, dx ? Math.abs(dx[i]) : 0), 0)
       if (widest < within[i]) continue
       const x = plant.states.slice()
       x[i] += widest
-      const slope = (read(new Plant(plant.variant, plant.modes, x, plant.modeSince)) - p.mean) / widest
+      const slope = (read(new Plant(plant.faulted, plant.modes, x, plant.modeSince)) - p.mean) / widest
       if (!Number.isFinite(slope) || slope === 0) continue
       drift.forEach((dx, index) => {
         if (dx) moved[index] += slope * dx[i]
@@ -442,12 +463,13 @@ export class Predictor {
    * moved, what the sheet does not list, and every test under every single fault. What is found is only kept; no answer depends on how far it has come.
    */
   *preparing(): Generator<void> {
-    for (const { index, edits } of this.bench.runs) {
-      if (edits.length) continue
+    for (const { index, interventions } of this.bench.runs) {
+      if (interventions.length) continue
       yield void this.nudged(index)
     }
     for (const member of this.unlisted)
-      for (const { index, edits } of this.bench.runs) if (!edits.length) yield void this.timeline(member, index)
+      for (const { index, interventions } of this.bench.runs)
+        if (!interventions.length) yield void this.timeline(member, index)
     for (const procedure of this.bench.procedures)
       for (const member of [...this.members]) {
         this.predict(member, procedure)
@@ -460,17 +482,22 @@ export class Predictor {
    * cut short waits for the same mark as ever, and has as many seconds to be wrong by; one that ends by its limit has none, as long
    * as it is well beyond; one that is drawn out moves with the pressures at hand, which a regulator may keep from it when all is well.
    */
-  private timeSensitivity(member: Member, phase: number, run: number, edits: readonly Edit[]): Float64Array {
+  private timeSensitivity(
+    member: Member,
+    phase: number,
+    run: number,
+    interventions: readonly Intervention[],
+  ): Float64Array {
     const { machine } = this.bench
     const lengthIn = ({ phases }: Seen) => phases[phase].to - phases[phase].from
-    const seconds = lengthIn(this.timeline(member, run, edits))
+    const seconds = lengthIn(this.timeline(member, run, interventions))
     const usual = lengthIn(this.timeline(this.healthy, run))
     const over = seconds < INSTANT || Number.isNaN(usual) ? seconds : Math.max(seconds, usual)
     const pressed = (seconds > DRAWN_OUT * usual ? this.pressures : []).map((index) => {
-      const change = lengthIn(this.pressed(member, run, edits, index)) - seconds
+      const change = lengthIn(this.pressed(member, run, interventions, index)) - seconds
       return { index, change: Number.isFinite(change) ? change : 0 }
     })
-    const limited = byLimit(machine.phases[phase].deadlines, seconds)
+    const limited = byLimit(machine.phases[phase].timeLimits, seconds)
     if (limited && pressed.every(({ change }) => change === 0)) return new Float64Array(machine.params.length)
     const moved = this.nudged(run).lengths[phase].map((x) => x * over)
     for (const { index, change } of pressed) moved[index] = change
@@ -485,16 +512,20 @@ export class Predictor {
       .flatMap((p) => Object.values(p.param).filter((i) => params[i].dimension === 'pressure' && params[i].sd > 0))
   }
   /** The run of a member with a pressure one standard deviation up. */
-  private pressed(member: Member, run: number, edits: readonly Edit[], param: number): Seen {
+  private pressed(member: Member, run: number, interventions: readonly Intervention[], param: number): Seen {
     const { runs, machine } = this.bench
     const { timelines } = this.of(member)
-    const key = `${run}|${editsKey(edits)}|${param}`
+    const key = `${run}|${interventionsKey(interventions)}|${param}`
     let seen = timelines.get(key)
     if (!seen) {
       const values = this.valuesOf(member).slice()
       values[param] += machine.params[param].sd
-      const { edits: own, script } = runs[run]
-      const { phases } = simulate(makeVariant(machine, member.present, [...edits, ...own], values), script, this.cache)
+      const { interventions: own, script } = runs[run]
+      const { phases } = simulate(
+        makeFaultedMachine(machine, member.activeFaults, [...interventions, ...own], values),
+        script,
+        this.cache,
+      )
       timelines.set(key, (seen = { phases, snapshots: [], showing: [], complaints: [] }))
     }
     return seen

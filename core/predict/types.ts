@@ -1,6 +1,6 @@
 import { dot, type SparseVector } from '../foundation/linear'
 import type { Sense } from '../model/kinds'
-import type { Present } from '../machine'
+import type { ActiveFault } from '../model/machine'
 
 /**
  * What one test is expected to give under one hypothesis member.
@@ -35,7 +35,7 @@ export interface Moved {
 /** One way the machine may be: which faults, at which severity. Healthy is the member without faults. */
 export interface Member {
   index: number
-  present: readonly Present[]
+  activeFaults: readonly ActiveFault[]
   /** Values off their nominal: where tolerances decide which course the machine takes, each course is a member. */
   moved: readonly Moved[]
   /** Prior weight, not normalised: occurrences per year, shared among severities. */

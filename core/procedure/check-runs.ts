@@ -1,5 +1,5 @@
 import { problem, type Problem } from '../foundation/issues'
-import { makeVariant, severityAt, TRIED_AT } from '../machine'
+import { makeFaultedMachine, severityAt, SEVERITY_SAMPLES } from '../model/machine'
 import { simulate } from '../simulate'
 import { START_AT } from './moments'
 import type { Bench } from './list-procedures'
@@ -10,7 +10,7 @@ import type { Bench } from './list-procedures'
  */
 export function checkRuns({ machine, healthy, runs, procedures }: Bench): Problem[] {
   const problems: Problem[] = []
-  const plain = runs.filter((r) => !r.edits.length)
+  const plain = runs.filter((r) => !r.interventions.length)
   const reached = new Set<number>()
   for (const { index } of plain)
     for (const phase of machine.phases) {
@@ -19,7 +19,7 @@ export function checkRuns({ machine, healthy, runs, procedures }: Bench): Proble
       reached.add(phase.index)
       const program = machine.programs[runs[index].program]
       // At the end of its time the machine is switched off: who leaves only then would have stayed.
-      const stays = Number.isNaN(to) || to >= START_AT + program.lasts - 1e-6
+      const stays = Number.isNaN(to) || to >= START_AT + program.duration - 1e-6
       if (!phase.final && stays)
         problems.push(
           problem('never-ends', ['phases', phase.id], {
@@ -31,11 +31,13 @@ export function checkRuns({ machine, healthy, runs, procedures }: Bench): Proble
   const missing = () => machine.phases.filter((p) => !reached.has(p.index))
   for (const fault of machine.faults) {
     if (!missing().length) break
-    for (const severity of fault.severity ? TRIED_AT.map((u) => severityAt(fault.severity!, u)) : [undefined])
+    for (const severity of fault.severity ? SEVERITY_SAMPLES.map((u) => severityAt(fault.severity!, u)) : [undefined])
       for (const { script } of plain)
-        simulate(makeVariant(machine, [{ fault, severity }]), { ...script, moments: [] }).phases.forEach((p, i) => {
-          if (!Number.isNaN(p.from)) reached.add(i)
-        })
+        simulate(makeFaultedMachine(machine, [{ fault, severity }]), { ...script, moments: [] }).phases.forEach(
+          (p, i) => {
+            if (!Number.isNaN(p.from)) reached.add(i)
+          },
+        )
   }
   for (const phase of missing())
     problems.push(

@@ -1,5 +1,5 @@
 import type { Part, ProbeSpec } from '../model/kinds'
-import type { Edit, Machine } from '../machine'
+import type { Intervention, Machine } from '../model/machine'
 import type { Dimension, ReadingShape } from '../foundation/quantity'
 import type { Plant } from '../simulate'
 import { courseOf, START_AT, type Course, type Spot } from './moments'
@@ -65,8 +65,8 @@ const TO_AND_FRO = 4
 /** Share of its time by which an event may come sooner or later on a machine within its tolerances. */
 const MAY_SHIFT = 0.06
 
-/** Modes that a hand holds for a test, as edits. */
-function handsOf(machine: Machine, part: Part, modes: Record<string, string> = {}): Edit[] {
+/** Modes that a hand holds for a test, as interventions. */
+function handsOf(machine: Machine, part: Part, modes: Record<string, string> = {}): Intervention[] {
   return Object.entries(modes).map(([name, value]) => {
     const spec = machine.kinds[part.index].modes!.find((m) => m.name === name)!
     return { hold: { mode: part.mode[name], value: spec.values.indexOf(value) } }
@@ -140,7 +140,7 @@ export function listProcedures(machine: Machine): Bench {
    */
   const standsByChance = (part: Part, { run }: Spot): boolean => {
     if (part.line !== 'level' || !Object.keys(part.ref).length) return false
-    const cut = START_AT + machine.programs[runs[run].program].lasts
+    const cut = START_AT + machine.programs[runs[run].program].duration
     const turns = healthy[run].events.filter((e) => e.is === 'mode' && machine.modeOwner[e.mode] === part.index)
     return turns.length >= TO_AND_FRO && turns.some(({ t }) => Math.abs(t - cut) < MAY_SHIFT * cut)
   }

@@ -1,5 +1,5 @@
 import { shortestPath } from '../foundation/shortest-path'
-import type { Machine } from '../machine'
+import type { Machine } from '../model/machine'
 import type { Procedure } from './types'
 
 /** How the machine and the technician stand: what is open, whether power is on, how far a program has run. */

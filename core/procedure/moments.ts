@@ -1,4 +1,4 @@
-import { makeVariant, type Edit, type Machine } from '../machine'
+import { makeFaultedMachine, type Intervention, type Machine } from '../model/machine'
 import { simulate, type Moment, type Plant, type Timeline } from '../simulate'
 import type { Run } from './types'
 
@@ -34,7 +34,7 @@ export interface Course {
   /** In the order of programs, then of time. */
   spots: Spot[]
   /** Adds a run of a program with something done by hand, as far as the moment that is asked for; moments as in its plain run. */
-  addRun(program: number, edits: readonly Edit[], moment: number): number
+  addRun(program: number, interventions: readonly Intervention[], moment: number): number
 }
 
 /** Runs the healthy machine once per program and marks every phase it reaches, the sheet's own moments, and the ends. */
@@ -42,8 +42,8 @@ export function courseOf(machine: Machine): Course {
   const { sheet } = machine
   const runs: Run[] = []
   const healthy: Timeline[] = []
-  const add = (program: number, moments: readonly Moment[], edits: readonly Edit[] = []): number => {
-    const { lasts } = machine.programs[program]
+  const add = (program: number, moments: readonly Moment[], interventions: readonly Intervention[] = []): number => {
+    const { duration: lasts } = machine.programs[program]
     const script = {
       steps: [
         { at: START_AT, start: program },
@@ -59,20 +59,22 @@ export function courseOf(machine: Machine): Course {
       ],
     }
     const index = runs.length
-    runs.push({ index, program, script, edits })
+    runs.push({ index, program, script, interventions })
     return index
   }
-  const addRun: Course['addRun'] = (program, edits, moment) => {
-    const known = runs.find((r) => r.program === program && JSON.stringify(r.edits) === JSON.stringify(edits))
-    const { index, script } = known ?? runs[add(program, momentsOf[program], edits)]
+  const addRun: Course['addRun'] = (program, interventions, moment) => {
+    const known = runs.find(
+      (r) => r.program === program && JSON.stringify(r.interventions) === JSON.stringify(interventions),
+    )
+    const { index, script } = known ?? runs[add(program, momentsOf[program], interventions)]
     // What comes after the last reading is of no use to anybody.
     runs[index].script = { ...script, wanted: [...new Set([...(known ? script.wanted! : []), moment])] }
     return index
   }
   const momentsOf: Moment[][] = machine.programs.map((program) => {
-    const trial = simulate(makeVariant(machine), {
+    const trial = simulate(makeFaultedMachine(machine), {
       steps: [{ at: START_AT, start: program.index }],
-      until: START_AT + program.lasts,
+      until: START_AT + program.duration,
       stopsWhenFinal: true,
       moments: [],
     })
@@ -89,7 +91,7 @@ export function courseOf(machine: Machine): Course {
   for (const program of machine.programs) {
     const moments = momentsOf[program.index]
     const run = add(program.index, moments)
-    healthy.push(simulate(makeVariant(machine), runs[run].script))
+    healthy.push(simulate(makeFaultedMachine(machine), runs[run].script))
     const { snapshots, phases } = healthy[run]
     const own = sheet.moments.filter((m) => m.program === program.id)
     const inRun: Spot[] = moments.flatMap((m, k): Spot[] => {
@@ -107,7 +109,7 @@ export function courseOf(machine: Machine): Course {
     inRun.sort((a, b) => a.seconds - b.seconds)
     const tail = (is: 'start' | 'end' | 'off', offset: number, title: string): Spot => {
       const moment = moments.length + offset
-      return { id: is, is, run, moment, title, seconds: program.lasts, plant: snapshots[moment]!, final: true }
+      return { id: is, is, run, moment, title, seconds: program.duration, plant: snapshots[moment]!, final: true }
     }
     spots.push(
       ...inRun,

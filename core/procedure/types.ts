@@ -1,5 +1,5 @@
 import type { ProbeSpec, Sense } from '../model/kinds'
-import type { Edit } from '../machine'
+import type { Intervention } from '../model/machine'
 import type { ReadingShape } from '../foundation/quantity'
 import type { Script } from '../simulate'
 
@@ -10,7 +10,7 @@ export interface Run {
   program: number
   script: Script
   /** What hands do to the machine for this run: a jumper in, a bleed open. */
-  edits: readonly Edit[]
+  interventions: readonly Intervention[]
 }
 
 export type What =

@@ -26,7 +26,7 @@ const same = (a: Float64Array, b: Float64Array): boolean => a.every((x, i) => x 
 /** One ampere, as a source that hardly loads anything. */
 const AMPERE = 1e12
 
-/** Circuits already solved, by modes; may be shared by runs of one variant. */
+/** Circuits already solved, by modes; may be shared by runs of one faulted machine. */
 export type SolvedCache = Map<string, Solved>
 
 /** Volts and amperes of the machine as it stands, every one from a full solution of the network. */
@@ -42,8 +42,8 @@ export class PlainElectrics {
     private readonly live: PlainLive,
     private readonly cache: SolvedCache,
   ) {
-    this.kinds = live.variant.machine.kinds
-    this.followers = live.variant.parts.filter((p) => this.kinds[p.index].stampDependsOnState)
+    this.kinds = live.faulted.machine.kinds
+    this.followers = live.faulted.parts.filter((p) => this.kinds[p.index].stampDependsOnState)
   }
   /** To be called after a mode has changed. */
   forget(): void {
@@ -58,12 +58,12 @@ export class PlainElectrics {
   components(): { components: Component[]; owner: number[] } {
     const components: Component[] = []
     const owner: number[] = []
-    for (const part of this.live.variant.parts)
+    for (const part of this.live.faulted.parts)
       this.kinds[part.index].stamp?.(part, this.live, (c) => {
         components.push(c)
         owner.push(part.index)
       })
-    for (const c of this.live.variant.extra) {
+    for (const c of this.live.faulted.addedComponents) {
       components.push(c)
       owner.push(-1)
     }
@@ -75,11 +75,11 @@ export class PlainElectrics {
     let solved = this.cache.get(key)
     if (!solved) {
       const { components, owner } = this.components()
-      const { nodes } = this.live.variant.machine
+      const { nodeCount } = this.live.faulted.machine
       const only = (at: number) => components.map((c, i) => (c.type === 'VDC' ? { ...c, volts: i === at ? 1 : 0 } : c))
-      const { ac, dc: base } = solveBoth(nodes, only(-1), this.live.omega)
+      const { ac, dc: base } = solveBoth(nodeCount, only(-1), this.live.omega)
       const unit = components.flatMap((c, at) =>
-        c.type === 'VDC' ? [{ at, gives: solvePlain(nodes, only(at), 0) }] : [],
+        c.type === 'VDC' ? [{ at, gives: solvePlain(nodeCount, only(at), 0) }] : [],
       )
       const follow = new Set(
         this.followers.flatMap((p) => (this.kinds[p.index].stampDependsOnState === 'resistance' ? [p.index] : [])),
@@ -87,7 +87,7 @@ export class PlainElectrics {
       const moving = components.flatMap((c, at) => {
         if (c.type !== 'R' || !follow.has(owner[at])) return []
         const driven: Component = { type: 'VDC', a: c.a, b: c.b, ohms: AMPERE, volts: AMPERE }
-        return [{ at, ohms: c.ohms, gives: solvePlain(nodes, [...only(-1), driven], 0) }]
+        return [{ at, ohms: c.ohms, gives: solvePlain(nodeCount, [...only(-1), driven], 0) }]
       })
       const follows = this.followers.map((part) => ({ part, first: owner.indexOf(part.index) }))
       solved = { components, owner, ac, base, unit, moving, follows }

@@ -15,7 +15,7 @@ export class PlainFlows {
   private readonly warming: readonly Part[]
 
   constructor(private readonly live: PlainLive) {
-    const { parts, machine } = live.variant
+    const { parts, machine } = live.faulted
     this.kinds = machine.kinds
     this.heading = parts.filter((p) => this.kinds[p.index].fixedPressures)
     this.warming = parts.filter((p) => this.kinds[p.index].temperatures)
@@ -34,15 +34,15 @@ export class PlainFlows {
   /** Fixed pressures, Pa, NaN where there is none; not to be changed. */
   fixedPressures(): Float64Array {
     if (this.fixed) return this.fixed
-    const fixed = new Float64Array(this.live.variant.machine.waterNodes).fill(NaN)
+    const fixed = new Float64Array(this.live.faulted.machine.waterNodeCount).fill(NaN)
     for (const part of this.heading)
       this.kinds[part.index].fixedPressures!(part, this.live, (node, pascals) => (fixed[node] = pascals))
     return (this.fixed = fixed)
   }
   links(): { links: WaterLink[]; of: Int32Array } {
     const links: WaterLink[] = []
-    const of = new Int32Array(this.live.variant.parts.length).fill(-1)
-    for (const part of this.live.variant.parts)
+    const of = new Int32Array(this.live.faulted.parts.length).fill(-1)
+    for (const part of this.live.faulted.parts)
       this.kinds[part.index].links?.(part, this.live, (s) => (of[part.index] = links.push(s) - 1))
     return { links, of }
   }

@@ -1,5 +1,5 @@
 import type { PointView, Part } from '../model/kinds'
-import type { Variant } from '../machine'
+import type { FaultedMachine } from '../model/machine'
 import { PlainElectrics, type SolvedCache } from './electrics'
 import { PlainFlows } from './flows'
 
@@ -10,7 +10,7 @@ export class PlainLive implements PointView {
   readonly water: PlainFlows
 
   constructor(
-    readonly variant: Variant,
+    readonly faulted: FaultedMachine,
     readonly modes: Int8Array,
     readonly states: Float64Array,
     readonly modeSince: Float64Array,
@@ -20,18 +20,18 @@ export class PlainLive implements PointView {
     this.water = new PlainFlows(this)
   }
   get values(): Float64Array {
-    return this.variant.values
+    return this.faulted.values
   }
   get ambient(): number {
-    return this.variant.values[0]
+    return this.faulted.values[0]
   }
   get omega(): number {
-    return 2 * Math.PI * this.variant.machine.sheet.hertz
+    return 2 * Math.PI * this.faulted.machine.sheet.hertz
   }
   /** A copy that the run leaves behind. */
   keep(): PlainLive {
     const copy = new PlainLive(
-      this.variant,
+      this.faulted,
       this.modes.slice(),
       this.states.slice(),
       this.modeSince.slice(),
@@ -59,12 +59,12 @@ export class PlainLive implements PointView {
   inflow = (node: number): number => this.water.inflow(node)
   heatFlowInto = (node: number): number => this.water.warmthInto(node)
   referred(part: Part, name: string): Part | undefined {
-    return part.ref[name] === undefined ? undefined : this.variant.parts[part.ref[name]]
+    return part.ref[name] === undefined ? undefined : this.faulted.parts[part.ref[name]]
   }
   referredSignal(part: Part, name: string, signal: string): number {
     return this.signal(part.ref[name], signal)
   }
   signal(index: number, signal: string): number {
-    return this.variant.machine.kinds[index].signals![signal].read(this.variant.parts[index], this)
+    return this.faulted.machine.kinds[index].signals![signal].read(this.faulted.parts[index], this)
   }
 }

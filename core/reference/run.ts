@@ -1,5 +1,5 @@
-import type { Machine, ModeSet, Variant } from '../machine'
-import { speaksOfControlAlone, type Condition } from '../sheet'
+import type { Machine, ModeSetting, FaultedMachine } from '../model/machine'
+import { isControlOnly, type Condition } from '../model/sheet'
 import type { Script } from '../simulate'
 import type { SolvedCache } from './electrics'
 import { PlainLive } from './live'
@@ -31,16 +31,21 @@ export interface PlainRun {
 }
 
 /**
- * Runs a variant in steps of one length: at each step the parts react until they are content and the control moves on, then
+ * Runs a faulted machine in steps of one length: at each step the parts react until they are content and the control moves on, then
  * every state goes one Euler step further. Nothing is skipped and no event is searched for.
  *
  * @param step s; a longer one is as much less exact about when things happen
  */
-export function runPlain(variant: Variant, script: Script, step = STEP, cache: SolvedCache = new Map()): PlainRun {
-  const { machine, parts, held } = variant
+export function runPlain(
+  faulted: FaultedMachine,
+  script: Script,
+  step = STEP,
+  cache: SolvedCache = new Map(),
+): PlainRun {
+  const { machine, parts, heldModes } = faulted
   const { sheet, kinds } = machine
-  const m = machine.modes.map((value, i) => (held[i] >= 0 ? held[i] : value))
-  const live = new PlainLive(variant, m, machine.states.slice(), new Float64Array(m.length), cache)
+  const m = machine.modes.map((value, i) => (heldModes[i] >= 0 ? heldModes[i] : value))
+  const live = new PlainLive(faulted, m, machine.states.slice(), new Float64Array(m.length), cache)
   const hand = new Int8Array(m.length).fill(-1)
   const stilled = new Set<number>()
   const run: PlainRun = { phases: [], begun: 0, alarms: [], chatters: false, complaints: [], stills: [] }
@@ -50,7 +55,7 @@ export function runPlain(variant: Variant, script: Script, step = STEP, cache: S
   const firstEntry = new Map<number, number>()
 
   const truth = (c: Condition): boolean => {
-    switch (c.is) {
+    switch (c.type) {
       case 'and':
         return c.of.every(truth)
       case 'or':
@@ -88,7 +93,7 @@ export function runPlain(variant: Variant, script: Script, step = STEP, cache: S
     ...machine.phases.flatMap((p) => p.exits.map((e) => e.when)),
   ].flatMap(everIn)
   const set = (mode: number, value: number): boolean => {
-    if (held[mode] >= 0 || hand[mode] >= 0 || stilled.has(mode) || m[mode] === value) return false
+    if (heldModes[mode] >= 0 || hand[mode] >= 0 || stilled.has(mode) || m[mode] === value) return false
     m[mode] = value
     live.modeSince[mode] = live.time
     live.forget()
@@ -100,7 +105,7 @@ export function runPlain(variant: Variant, script: Script, step = STEP, cache: S
     entered = live.time
     if (!firstEntry.has(next)) firstEntry.set(next, live.time)
     run.phases.push({ t: live.time, phase: next })
-    for (const c of evers) if (speaksOfControlAlone(c.of) && truth(c.of)) ever.add(c)
+    for (const c of evers) if (isControlOnly(c.of) && truth(c.of)) ever.add(c)
     stilled.clear()
     const on = next < 0 ? [] : machine.phases[next].on
     for (const mode of machine.commands) set(mode, on.includes(mode) ? 1 : 0)
@@ -120,8 +125,8 @@ export function runPlain(variant: Variant, script: Script, step = STEP, cache: S
     if (phase < 0) {
       const starts = machine.sheet.programs.findIndex((p) => p.id === sheet.control?.starts)
       if (starts < 0) return false
-      run.alarms = run.alarms.filter((code) => sheet.alarms.find((a) => a.code === code)!.keeps)
-      enter(machine.programs[starts].begins)
+      run.alarms = run.alarms.filter((code) => sheet.alarms.find((a) => a.code === code)!.retained)
+      enter(machine.programs[starts].firstPhase)
       return true
     }
     const exit = machine.phases[phase].exits.find((e) => truth(e.when))
@@ -152,7 +157,7 @@ export function runPlain(variant: Variant, script: Script, step = STEP, cache: S
   }
   const steps = [...script.steps].sort((a, b) => a.at - b.at)
   const hands = ({ hold, free, start }: Script['steps'][number]) => {
-    const put = ({ mode, value }: ModeSet) => {
+    const put = ({ mode, value }: ModeSetting) => {
       hand[mode] = -1
       set(mode, value)
       hand[mode] = value
@@ -160,13 +165,13 @@ export function runPlain(variant: Variant, script: Script, step = STEP, cache: S
     hold?.forEach(put)
     for (const mode of free ?? []) {
       hand[mode] = -1
-      if (held[mode] < 0) set(mode, machine.modes[mode])
+      if (heldModes[mode] < 0) set(mode, machine.modes[mode])
     }
     stilled.clear()
     if (start === undefined) return
     machine.programs[start].sets.forEach(put)
     settle()
-    const { needs, resets, begins } = machine.programs[start]
+    const { needs, resets, firstPhase: begins } = machine.programs[start]
     if (!powered() || (needs && !truth(needs))) return
     resets.forEach(forget)
     if (begins < 0) return
@@ -203,8 +208,8 @@ export function runPlain(variant: Variant, script: Script, step = STEP, cache: S
 }
 
 /** Every `ever` of a condition. */
-function everIn(c: Condition): Extract<Condition, { is: 'not' | 'ever' }>[] {
-  switch (c.is) {
+function everIn(c: Condition): Extract<Condition, { type: 'not' | 'ever' }>[] {
+  switch (c.type) {
     case 'and':
     case 'or':
       return c.of.flatMap(everIn)

@@ -1,5 +1,5 @@
-import type { Machine } from '../machine'
-import type { Condition } from '../sheet'
+import type { Machine } from '../model/machine'
+import type { Condition } from '../model/sheet'
 import type { Plant } from './plant'
 
 /** What a condition may look at besides the plant itself. */
@@ -13,7 +13,7 @@ export interface Scene {
 
 /** Evaluates a condition at one moment. Pure. */
 export function holds(machine: Machine, c: Condition, scene: Scene): boolean {
-  switch (c.is) {
+  switch (c.type) {
     case 'and':
       return c.of.every((x) => holds(machine, x, scene))
     case 'or':
@@ -48,11 +48,11 @@ export function holds(machine: Machine, c: Condition, scene: Scene): boolean {
   }
 }
 
-export type Ever = Condition & { is: 'not' | 'ever' }
+export type Ever = Condition & { type: 'not' | 'ever' }
 
 /** Every `ever` inside a condition, with its inner condition. */
 export function* eversOf(c: Condition): Generator<Ever> {
-  if (c.is === 'ever') yield c
-  if (c.is === 'and' || c.is === 'or') for (const x of c.of) yield* eversOf(x)
-  if (c.is === 'not' || c.is === 'ever') yield* eversOf(c.of)
+  if (c.type === 'ever') yield c
+  if (c.type === 'and' || c.type === 'or') for (const x of c.of) yield* eversOf(x)
+  if (c.type === 'not' || c.type === 'ever') yield* eversOf(c.of)
 }

@@ -1,6 +1,6 @@
 import type { Component } from '../physics/circuit'
 import type { Kind, PointView, Part } from '../model/kinds'
-import type { Machine, Variant } from '../machine'
+import type { Machine, FaultedMachine } from '../model/machine'
 import type { WaterLink } from '../physics/water'
 
 /** A machine in which nothing flows: enough for what `stamp` and `flow` look at. */
@@ -110,18 +110,18 @@ export function influenceOf(machine: Machine): Influence {
   return blank
 }
 
-/** What of a variant's values and wiring its circuit and its water network depend on, as text. */
+/** What of a faulted machine's values and wiring its circuit and its water network depend on, as text. */
 export interface Fingerprint {
   circuit: string
   water: string
 }
-const fingerprints = new WeakMap<Variant, Fingerprint>()
-export function fingerprintOf(variant: Variant): Fingerprint {
-  const known = fingerprints.get(variant)
+const fingerprints = new WeakMap<FaultedMachine, Fingerprint>()
+export function fingerprintOf(faulted: FaultedMachine): Fingerprint {
+  const known = fingerprints.get(faulted)
   if (known) return known
-  const { machine, values, parts, extra } = variant
+  const { machine, values, parts, addedComponents } = faulted
   const { onCircuit, onWater } = influenceOf(machine)
-  const made = { circuit: extra.length ? JSON.stringify(extra) : '', water: '' }
+  const made = { circuit: addedComponents.length ? JSON.stringify(addedComponents) : '', water: '' }
   for (let i = 0; i < values.length; i++) {
     if (values[i] === machine.values[i]) continue
     if (onCircuit.param[i]) made.circuit += `|${i}=${values[i]}`
@@ -132,7 +132,7 @@ export function fingerprintOf(variant: Variant): Fingerprint {
     made.circuit += `|p${part.index}:${Object.values(part.nodes).join()}`
     made.water += `|p${part.index}:${Object.values(part.ports).join()}`
   }
-  fingerprints.set(variant, made)
+  fingerprints.set(faulted, made)
   return made
 }
 
@@ -148,8 +148,8 @@ export interface Roles {
   warm: readonly Part[]
 }
 const roleCache = new WeakMap<readonly Part[], Roles>()
-export function rolesOf(variant: Variant): Roles {
-  const { parts, machine } = variant
+export function rolesOf(faulted: FaultedMachine): Roles {
+  const { parts, machine } = faulted
   const known = roleCache.get(parts)
   if (known) return known
   const who = (does: (kind: Kind) => unknown) => parts.filter((p) => does(machine.kinds[p.index]))

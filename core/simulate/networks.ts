@@ -40,7 +40,7 @@ export interface WaterNetwork {
 
 /**
  * Circuits and water networks already built, by what they depend on: the modes and the values that matter to them.
- * Shared by all variants of one machine, so that faults of the water line are solved electrically once, and the
+ * Shared by all faulted machines of one machine, so that faults of the water line are solved electrically once, and the
  * other way round.
  */
 export interface PlantCache {

@@ -12,7 +12,7 @@ import {
   type Solution,
 } from '../physics/circuit'
 import type { PointView, Part } from '../model/kinds'
-import type { Variant } from '../machine'
+import type { FaultedMachine } from '../model/machine'
 import { seriesPathOf, subnetworksOf, solveSeriesPath, solveWater, type WaterLink } from '../physics/water'
 import { fingerprintOf, influenceOf, rolesOf, type Fingerprint, type Influence, type Roles } from './influence'
 import { Kept, newPlantCache, type Circuit, type PlantCache, type WaterNetwork } from './networks'
@@ -27,7 +27,7 @@ interface WaterNow {
 }
 
 /**
- * A variant in one state, with its circuit and water solved when somebody looks.
+ * A faulted machine in one state, with its circuit and water solved when somebody looks.
  * `touchMode` and `touchStates` must be called after changing `m` or `x`.
  */
 export class Plant implements PointView {
@@ -46,20 +46,20 @@ export class Plant implements PointView {
   private readonly print: Fingerprint
 
   constructor(
-    readonly variant: Variant,
+    readonly faulted: FaultedMachine,
     readonly modes: Int8Array,
     readonly states: Float64Array,
     readonly modeSince: Float64Array,
     private readonly cache: PlantCache = newPlantCache(),
   ) {
-    this.roles = rolesOf(variant)
-    this.influence = influenceOf(variant.machine)
-    this.print = fingerprintOf(variant)
+    this.roles = rolesOf(faulted)
+    this.influence = influenceOf(faulted.machine)
+    this.print = fingerprintOf(faulted)
   }
 
   /** Places to work in, made when first needed: most copies are never asked about their water. */
   private get work() {
-    const size = this.variant.machine.waterNodes
+    const size = this.faulted.machine.waterNodeCount
     return (this.desk ??= {
       fixed: new Float64Array(size),
       pressures: new Float64Array(size),
@@ -67,10 +67,10 @@ export class Plant implements PointView {
     })
   }
   get values(): Float64Array {
-    return this.variant.values
+    return this.faulted.values
   }
   get ambient(): number {
-    return this.variant.values[0]
+    return this.faulted.values[0]
   }
 
   /** To be called after a mode has changed. */
@@ -92,15 +92,15 @@ export class Plant implements PointView {
   }
 
   /** The same moment with other values: what if. */
-  as(variant: Variant): Plant {
-    return this.copy(variant, this.modes)
+  as(faulted: FaultedMachine): Plant {
+    return this.copy(faulted, this.modes)
   }
   /** The same moment with one mode otherwise. */
   withMode(mode: number, value: number): Plant {
-    return this.copy(this.variant, this.modes.with(mode, value))
+    return this.copy(this.faulted, this.modes.with(mode, value))
   }
-  private copy(variant: Variant, m: Int8Array, cache: PlantCache = this.cache): Plant {
-    const copy = new Plant(variant, m, this.states.slice(), this.modeSince.slice(), cache)
+  private copy(faulted: FaultedMachine, m: Int8Array, cache: PlantCache = this.cache): Plant {
+    const copy = new Plant(faulted, m, this.states.slice(), this.modeSince.slice(), cache)
     copy.time = this.time
     copy.phase = this.phase
     copy.phaseSince = this.phaseSince
@@ -112,7 +112,7 @@ export class Plant implements PointView {
     // What states move belongs to the copy; everything else of the circuit it finds again through the cache.
     const follows = this.roles.followers.length > 0
     const cache = follows ? { circuits: new Kept<Circuit>(), water: this.cache.water } : this.cache
-    const copy = this.copy(this.variant, this.modes.slice(), cache)
+    const copy = this.copy(this.faulted, this.modes.slice(), cache)
     if (follows) {
       copy.circuit = this.ownCircuit()
       copy.sourcesFresh = true
@@ -145,12 +145,12 @@ export class Plant implements PointView {
     // Once it is known that no such resistance lies in an AC loop, they are left to whoever looks at DC.
     if (this.roles.resistive.length && c.acFollows !== false) this.follow(c)
     if (!c.ac && c.rectifies) this.couple(c)
-    return (c.ac ??= solveCircuit(this.variant.machine.nodes, c.components, 'ac', this.omega))
+    return (c.ac ??= solveCircuit(this.faulted.machine.nodeCount, c.components, 'ac', this.omega))
   }
   dc(): Solution {
     const c = this.circuitNow()
     if (!c.dc && c.rectifies) this.couple(c)
-    c.dc ??= solveCircuit(this.variant.machine.nodes, c.components, 'dc', 0)
+    c.dc ??= solveCircuit(this.faulted.machine.nodeCount, c.components, 'dc', 0)
     this.follow(c)
     return c.dc ?? this.dc()
   }
@@ -161,7 +161,7 @@ export class Plant implements PointView {
     this.sourcesFresh = true
     for (const part of followers) {
       let at = c.first[part.index]
-      this.variant.machine.kinds[part.index].stamp!(part, this, (component) => (c.components[at++] = component))
+      this.faulted.machine.kinds[part.index].stamp!(part, this, (component) => (c.components[at++] = component))
     }
     if (!resistive.length) {
       if (c.dc) updateSources(c.dc, c.components)
@@ -177,7 +177,7 @@ export class Plant implements PointView {
     if (c.acFollows) c.ac = undefined
   }
   private inAcLoop(c: Circuit, moved: readonly Component[]): boolean {
-    c.ac ??= solveCircuit(this.variant.machine.nodes, c.components, 'ac', this.omega)
+    c.ac ??= solveCircuit(this.faulted.machine.nodeCount, c.components, 'ac', this.omega)
     const { block } = c.ac
     return c.components.some((x) => x.type === 'VAC' && moved.some((y) => block[y.a] === block[x.a]))
   }
@@ -186,10 +186,10 @@ export class Plant implements PointView {
     return this.circuitNow().rectifies
   }
   private get omega(): number {
-    return 2 * Math.PI * this.variant.machine.sheet.hertz
+    return 2 * Math.PI * this.faulted.machine.sheet.hertz
   }
   private couple(c: Circuit): void {
-    const { ac, dc } = coupleRectifiers(this.variant.machine.nodes, c.components, this.omega)
+    const { ac, dc } = coupleRectifiers(this.faulted.machine.nodeCount, c.components, this.omega)
     c.ac = ac
     c.dc = dc
   }
@@ -198,7 +198,7 @@ export class Plant implements PointView {
   }
 
   private stampInto(c: Circuit): void {
-    const { machine, extra } = this.variant
+    const { machine, addedComponents } = this.faulted
     const { components } = c
     const push = (component: Component) => void components.push(component)
     components.length = 0
@@ -207,7 +207,7 @@ export class Plant implements PointView {
       machine.kinds[part.index].stamp!(part, this, push)
       c.count[part.index] = components.length - c.first[part.index]
     }
-    components.push(...extra)
+    components.push(...addedComponents)
     c.live.ac = components.some((x) => x.type === 'VAC')
     c.rectifies = components.some((x) => x.type === 'RECT')
     c.live.dc = c.rectifies || components.some((x) => x.type === 'VDC')
@@ -219,8 +219,8 @@ export class Plant implements PointView {
     if (!c) {
       c = {
         components: [],
-        first: new Int32Array(this.variant.parts.length),
-        count: new Int32Array(this.variant.parts.length),
+        first: new Int32Array(this.faulted.parts.length),
+        count: new Int32Array(this.faulted.parts.length),
         ac: undefined,
         dc: undefined,
         live: { ac: false, dc: false },
@@ -250,7 +250,7 @@ export class Plant implements PointView {
   links(): WaterLink[] {
     const out: WaterLink[] = []
     for (const part of this.roles.flows)
-      this.variant.machine.kinds[part.index].links!(part, this, (s) => void out.push(s))
+      this.faulted.machine.kinds[part.index].links!(part, this, (s) => void out.push(s))
     return out
   }
 
@@ -259,7 +259,7 @@ export class Plant implements PointView {
     const key = this.key(this.influence.water, this.print.water)
     let net = this.cache.water.get(key)
     if (!net) {
-      const { parts, machine } = this.variant
+      const { parts, machine } = this.faulted
       const links: WaterLink[] = []
       const of = new Int32Array(parts.length).fill(-1)
       for (const part of this.roles.flows)
@@ -267,8 +267,8 @@ export class Plant implements PointView {
           of[part.index] = links.length
           links.push(s)
         })
-      const fixed = this.fixedPressures(new Float64Array(machine.waterNodes))
-      const subnetworks = subnetworksOf(machine.waterNodes, links, fixed).map((r) => {
+      const fixed = this.fixedPressures(new Float64Array(machine.waterNodeCount))
+      const subnetworks = subnetworksOf(machine.waterNodeCount, links, fixed).map((r) => {
         const ends = r.links.flatMap((k) => [links[k].from, links[k].to])
         const free = [...new Set(ends)].filter((node) => Number.isNaN(fixed[node]))
         const own = r.links.map((k) => links[k])
@@ -291,8 +291,8 @@ export class Plant implements PointView {
   }
 
   /** Fixed pressures, Pa; NaN where a node is free. Written into `out`. */
-  fixedPressures(out: Float64Array = new Float64Array(this.variant.machine.waterNodes)): Float64Array {
-    const { machine } = this.variant
+  fixedPressures(out: Float64Array = new Float64Array(this.faulted.machine.waterNodeCount)): Float64Array {
+    const { machine } = this.faulted
     out.fill(NaN)
     const put = (node: number, pascals: number) => {
       out[node] = pascals
@@ -335,7 +335,7 @@ export class Plant implements PointView {
   /** Rates of change of the continuous states, written into `out`. */
   rates(out: Float64Array = new Float64Array(this.states.length)): Float64Array {
     out.fill(0)
-    for (const part of this.roles.rates) this.variant.machine.kinds[part.index].rates!(part, this, out)
+    for (const part of this.roles.rates) this.faulted.machine.kinds[part.index].rates!(part, this, out)
     return out
   }
 
@@ -421,19 +421,19 @@ export class Plant implements PointView {
     if (this.warmthFresh) return given
     given.fill(NaN)
     const put = (node: number, celsius: number) => void (given[node] = celsius)
-    for (const part of this.roles.warm) this.variant.machine.kinds[part.index].temperatures!(part, this, put)
+    for (const part of this.roles.warm) this.faulted.machine.kinds[part.index].temperatures!(part, this, put)
     this.warmthFresh = true
     return given
   }
   referred(part: Part, name: string): Part | undefined {
     const index = part.ref[name]
-    return index === undefined ? undefined : this.variant.parts[index]
+    return index === undefined ? undefined : this.faulted.parts[index]
   }
   referredSignal(part: Part, name: string, signal: string): number {
     return this.signal(part.ref[name], signal)
   }
   signal(partIndex: number, signal: string): number {
-    return this.variant.machine.kinds[partIndex].signals![signal].read(this.variant.parts[partIndex], this)
+    return this.faulted.machine.kinds[partIndex].signals![signal].read(this.faulted.parts[partIndex], this)
   }
   /** Power drawn from sources and turned into heat, W: used to check that the solved circuit balances. */
   powerBalance(): number {

@@ -1,8 +1,8 @@
 import { problem } from '../foundation/issues'
 import { InputError } from '../foundation/result'
 import type { Part } from '../model/kinds'
-import type { ModeSet, Variant } from '../machine'
-import { speaksOfControlAlone, type Condition } from '../sheet'
+import type { ModeSetting, FaultedMachine } from '../model/machine'
+import { isControlOnly, type Condition } from '../model/sheet'
 import { eversOf, holds, type Ever, type Scene } from './conditions'
 import { newPlantCache, type PlantCache } from './networks'
 import { Plant } from './plant'
@@ -16,7 +16,7 @@ export type Moment =
 
 /** What happens to the machine from outside, by time. */
 export interface Script {
-  steps: { at: number; hold?: ModeSet[]; free?: number[]; start?: number }[]
+  steps: { at: number; hold?: ModeSetting[]; free?: number[]; start?: number }[]
   until: number
   /** The run may stop once a final phase has been entered and every moment of the script is past. */
   stopsWhenFinal: boolean
@@ -57,7 +57,7 @@ const FIRST_STEP = 120
 const LONGEST_STEP = 600
 
 /**
- * Runs a variant through a script, from event to event.
+ * Runs a faulted machine through a script, from event to event.
  *
  * Between events states follow an adaptive Bogacki–Shampine 3(2) step; an event is the first instant at which
  * some part or the control is no longer content with the state, found by bisection to 10 µs. At an event parts
@@ -66,14 +66,14 @@ const LONGEST_STEP = 600
  *
  * @throws InputError `limit-reached` when a run has more than 20,000 events
  */
-export function simulate(variant: Variant, script: Script, cache: PlantCache = newPlantCache()): Timeline {
-  const { machine, parts, held } = variant
-  const { sheet, kinds, within } = machine
+export function simulate(faulted: FaultedMachine, script: Script, cache: PlantCache = newPlantCache()): Timeline {
+  const { machine, parts, heldModes } = faulted
+  const { sheet, kinds, stateTolerance: within } = machine
   const m = machine.modes.slice()
   const since = new Float64Array(m.length)
-  const plant = new Plant(variant, m, machine.states.slice(), since, cache)
+  const plant = new Plant(faulted, m, machine.states.slice(), since, cache)
   const { states } = plant
-  for (let i = 0; i < m.length; i++) if (held[i] >= 0) m[i] = held[i]
+  for (let i = 0; i < m.length; i++) if (heldModes[i] >= 0) m[i] = heldModes[i]
   const byHand = new Int8Array(m.length).fill(-1)
   const resting = new Set<number>()
   const alarms = new Set<string>()
@@ -86,7 +86,7 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
     ...machine.phases.flatMap((p) => p.exits.map((e) => e.when)),
   ]
   const evers = [...new Set(conditions.flatMap((c) => [...eversOf(c)]))]
-  const ofControl = evers.filter((c) => speaksOfControlAlone(c.of))
+  const ofControl = evers.filter((c) => isControlOnly(c.of))
   const events: TimelineEvent[] = []
   const samples: Timeline['samples'] = []
   const snapshots: (Plant | undefined)[] = script.moments.map(() => undefined)
@@ -107,7 +107,7 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
   }
   /** Sets a mode unless a fault, a hand or a chatter holds it. Returns whether it changed. */
   const setMode = (mode: number, value: number): boolean => {
-    if (held[mode] >= 0 || byHand[mode] >= 0 || resting.has(mode) || m[mode] === value) return false
+    if (heldModes[mode] >= 0 || byHand[mode] >= 0 || resting.has(mode) || m[mode] === value) return false
     m[mode] = value
     since[mode] = plant.time
     plant.touchMode(mode)
@@ -135,7 +135,7 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
     if (!powered()) return plant.phase >= 0 ? { to: -1, alarm: undefined } : undefined
     if (plant.phase < 0) {
       const starts = sheet.programs.findIndex((p) => p.id === sheet.control?.starts)
-      return starts >= 0 ? { to: machine.programs[starts].begins, alarm: undefined } : undefined
+      return starts >= 0 ? { to: machine.programs[starts].firstPhase, alarm: undefined } : undefined
     }
     return machine.phases[plant.phase].exits.find((e) => holds(machine, e.when, scene))
   }
@@ -153,7 +153,7 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
     const next = wanted()
     if (!next) return false
     // What the control had to say it has forgotten when it wakes up, unless it keeps it.
-    if (plant.phase < 0) for (const a of sheet.alarms) if (!a.keeps) clear(a.code)
+    if (plant.phase < 0) for (const a of sheet.alarms) if (!a.retained) clear(a.code)
     if (next.alarm !== undefined && !alarms.has(next.alarm)) {
       alarms.add(next.alarm)
       note({ t: plant.time, is: 'alarm', code: next.alarm })
@@ -162,7 +162,7 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
     return true
   }
   const free = (mode: number, value: number) =>
-    held[mode] < 0 && byHand[mode] < 0 && !resting.has(mode) && m[mode] !== value
+    heldModes[mode] < 0 && byHand[mode] < 0 && !resting.has(mode) && m[mode] !== value
   const clocks = parts.filter((p) => kinds[p.index].nextTimeEvent)
   const reactors = parts.filter((p) => kinds[p.index].transition)
 
@@ -320,7 +320,7 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
       }
       for (const mode of step.free ?? []) {
         byHand[mode] = -1
-        if (held[mode] < 0) setMode(mode, machine.modes[mode])
+        if (heldModes[mode] < 0) setMode(mode, machine.modes[mode])
       }
       resting.clear()
       if (step.start !== undefined) {
@@ -332,11 +332,11 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
         settle()
         const may = program.needs === undefined || holds(machine, program.needs, scene)
         if (may && powered()) program.resets.forEach(clear)
-        if (may && program.begins >= 0 && powered()) {
+        if (may && program.firstPhase >= 0 && powered()) {
           // A program begins its phases anew, whatever the control was doing by itself.
           for (const e of entered) e.from = e.to = NaN
           plant.phase = -1
-          enter(program.begins)
+          enter(program.firstPhase)
         }
       }
     }
@@ -349,7 +349,7 @@ export function simulate(variant: Variant, script: Script, cache: PlantCache = n
     let limit = Math.min(script.until, nextStep < steps.length ? steps[nextStep].at : Infinity)
     for (let k = 0; k < done.length; k++) if (!done[k]) limit = Math.min(limit, Math.max(plant.time, momentTime(k)))
     if (plant.phase >= 0)
-      for (const after of machine.phases[plant.phase].deadlines) {
+      for (const after of machine.phases[plant.phase].timeLimits) {
         const at = plant.phaseSince + after
         if (at > plant.time + 1e-9) limit = Math.min(limit, at)
       }

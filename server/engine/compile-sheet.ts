@@ -1,9 +1,9 @@
 import { factsOf } from '../../core/explain'
 import { InputError, orThrow } from '../../core/foundation/result'
 import type { SheetFacts } from '../../core/job'
-import { buildMachine } from '../../core/machine'
+import { buildMachine } from '../../core/model/machine'
 import { listProcedures } from '../../core/procedure'
-import { readSheet } from '../../core/sheet'
+import { readSheet } from '../../core/model/sheet'
 import { describeProblem } from '../../core/words'
 import type { SheetFile } from '../database/models'
 

@@ -5,7 +5,7 @@ import { findShipped } from '../../cli/library'
 import { dimensionOf, openBench, sayReading, sayTest } from '../../core/explain'
 import { orThrow } from '../../core/foundation/result'
 import type { Bench } from '../../core/procedure'
-import { readSheet } from '../../core/sheet'
+import { readSheet } from '../../core/model/sheet'
 import { enter, makeSafe, settled, type Place, readings, cause, testTitle, answer } from './place'
 
 const MOST_TESTS = 24
@@ -21,7 +21,7 @@ export function brokenMachine(sheet: string, ...faults: string[]) {
   })
   const truth = new TrueMachine(bench, present, random(5), undefined, 0)
   const [complaint] = truth.complaints()
-  const { says } = bench.machine.sheet.complaints.find((c) => c.id === complaint)!
+  const { words: says } = bench.machine.sheet.complaints.find((c) => c.id === complaint)!
   return { bench, truth, says, repairs: own.map((f) => bench.machine.sheet.repairs[f.repair]) }
 }
 

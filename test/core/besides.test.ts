@@ -5,14 +5,14 @@ import { findShipped } from '../../cli/library'
 import { toldApart } from '../../core/diagnose'
 import { advise, openBench, viewOf, type Advice } from '../../core/explain'
 import type { Evidence } from '../../core/evidence'
-import { unlistedFaults } from '../../core/machine'
+import { unlistedFaults } from '../../core/model/machine'
 import type { Predictor } from '../../core/predict'
-import { presentIn, sheetOf } from './sheets'
+import { activeFaultsIn, sheetOf } from './sheets'
 
 const STEAMER = sheetOf(findShipped('brindlow-s12')!.text)
 
 /** Follows the advice on a machine that has a fault, with what a perfect hand would read, until the tests end. */
-function follow(p: Predictor, faults: TrueMachine['present']): { advice: Advice; evidence: Evidence[] } {
+function follow(p: Predictor, faults: TrueMachine['activeFaults']): { advice: Advice; evidence: Evidence[] } {
   const truth = new TrueMachine(p.bench, faults, random(1), 'none', 0)
   const evidence: Evidence[] = [{ is: 'complaint', complaint: truth.complaints()[0] }]
   for (;;) {
@@ -30,8 +30,8 @@ describe('what the sheet does not list', () => {
     (id) => {
       const blind = openBench({ ...STEAMER, faults: STEAMER.faults.filter((f) => f.id !== id) })
       const fault = {
-        ...presentIn(whole.bench.machine, id),
-        fault: { ...presentIn(whole.bench.machine, id).fault, repair: -1 },
+        ...activeFaultsIn(whole.bench.machine, id),
+        fault: { ...activeFaultsIn(whole.bench.machine, id).fault, repair: -1 },
       }
       const { advice, evidence } = follow(blind, [fault])
       const { plan, belief } = advice
@@ -52,7 +52,7 @@ describe('what the sheet does not list', () => {
   )
   it('hinders no verdict on what is listed, and takes no share of the belief', () => {
     for (const id of ['heater.open', 'power-switch.stuck-open', 'heat-lead.broken']) {
-      const { advice } = follow(whole, [presentIn(whole.bench.machine, id)])
+      const { advice } = follow(whole, [activeFaultsIn(whole.bench.machine, id)])
       const best = Math.max(...advice.plan.remedies.map((r) => r.p))
       expect(best, id).toBeGreaterThan(0.9)
       // It stands whenever what is listed is enough for it: 95 %.
@@ -74,7 +74,7 @@ describe('what the sheet does not list', () => {
     }
   })
   it('is not looked for in the quick answer, which says that it is not settled', () => {
-    const { evidence } = follow(whole, [presentIn(whole.bench.machine, 'heater.open')])
+    const { evidence } = follow(whole, [activeFaultsIn(whole.bench.machine, 'heater.open')])
     const quick = advise(whole, evidence, 'best', 0)
     expect(quick.plan.besides).toEqual([])
     expect(viewOf(whole, quick, false).settled).toBe(false)

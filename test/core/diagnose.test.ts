@@ -5,10 +5,10 @@ import { believe } from '../../core/diagnose'
 import type { Evidence } from '../../core/evidence'
 import { foldJob, type Payload, type SequencedEvent } from '../../core/job'
 import { advise, dimensionOf, openBench, reasons, sayDoubt, sayVerdict } from '../../core/explain'
-import { withHistory, type Bands, type History, type KnownGood } from '../../core/machine'
+import { withShopHistory, type Acceptance, type ShopHistory, type KnownGood } from '../../core/model/machine'
 import type { Predictor } from '../../core/predict'
 import { renameAll } from './rename'
-import { sheetOf, edit, evidenceOf, FAMILY, machineOf, mini, predictorOf, presentIn } from './sheets'
+import { sheetOf, edit, evidenceOf, FAMILY, machineOf, mini, predictorOf, activeFaultsIn } from './sheets'
 
 const washer = openBench(sheetOf(findShipped('orrisk-tl40')!.text))
 const top = (p: Predictor, ...items: object[]) => advise(p, evidenceOf(p, ...items))
@@ -17,7 +17,7 @@ const CALL = [{ complaint: 'no-fill' }, { complaint: 'hums' }]
 /** The reading that a machine with a fault gives in a test, as evidence. */
 function readingOf(p: Predictor, faults: [string, number?][], test: string): Evidence {
   const procedure = p.bench.procedures.find((x) => x.id === test)!
-  const shown = p.predict(p.trial(faults.map(([id, s]) => presentIn(p.bench.machine, id, s))), procedure)
+  const shown = p.predict(p.trial(faults.map(([id, s]) => activeFaultsIn(p.bench.machine, id, s))), procedure)
   const value =
     shown.is === 'value'
       ? { is: 'value' as const, si: shown.mean }
@@ -248,7 +248,7 @@ describe('a changed sheet changes what follows from it', () => {
   const value = (text: string, test: string, fault?: string): number | string => {
     const p = predictorOf(text)
     const procedure = p.bench.procedures.find((x) => x.id === test)!
-    const shown = p.predict(fault ? p.trial([presentIn(p.bench.machine, fault)]) : p.healthy, procedure)
+    const shown = p.predict(fault ? p.trial([activeFaultsIn(p.bench.machine, fault)]) : p.healthy, procedure)
     return shown.is === 'value' ? shown.mean : shown.is
   }
   it('other coil ohms, another call time, a bleed resistor, an added joint', () => {
@@ -308,7 +308,7 @@ describe('a changed sheet changes what follows from it', () => {
   it('crossed plugs let the cold phase run hot water', () => {
     const crossed = predictorOf(FAMILY)
     const { plant } = {
-      plant: crossed.timeline(crossed.trial([presentIn(crossed.bench.machine, 'crossed-plugs')]), 0).snapshots[0]!,
+      plant: crossed.timeline(crossed.trial([activeFaultsIn(crossed.bench.machine, 'crossed-plugs')]), 0).snapshots[0]!,
     }
     expect(plant.signal(crossed.bench.machine.partIndex.get('hot-valve')!, 'passes')).toBe(1)
     expect(plant.signal(crossed.bench.machine.partIndex.get('cold-valve')!, 'passes')).toBe(0)
@@ -429,7 +429,7 @@ describe('faults that come and go, and faults that bring others', () => {
 
 describe('what makes a coil good', () => {
   const machine = findShipped('orrisk-tl40')!.text
-  const verdicts = (bands: Bands, knownGood: KnownGood, ...ohms: [string, string][]) => {
+  const verdicts = (bands: Acceptance, knownGood: KnownGood, ...ohms: [string, string][]) => {
     const p = openBench(sheetOf(machine), bands, knownGood)
     const a = top(p, { complaint: 'no-fill' }, ...ohms.map(([test, reading]) => ({ test: `${test}.ohms`, reading })))
     const coil = p.bench.machine.partIndex.get('cold-valve')!
@@ -450,7 +450,7 @@ describe('what makes a coil good', () => {
       ['cold-valve', '770'],
       ['hot-valve', '870'],
     ]
-    const odd = (bands: Bands) => verdicts(bands, {}, ...unlike).unexplained
+    const odd = (bands: Acceptance) => verdicts(bands, {}, ...unlike).unexplained
     expect(odd('sibling')).toBeGreaterThan(3 * odd('published'))
   })
   it('good parts measured before move and narrow the band', () => {
@@ -484,11 +484,11 @@ describe('condemning', () => {
 describe('what a shop has found', () => {
   it('moves a rate as a gamma prior is moved by counts, and the advice with it', () => {
     const base = machineOf(FAMILY)
-    const seen = withHistory(base, { machineYears: 100, cases: { 'fuse.blown': 9, 'lid.stuck-open': 0 } })
+    const seen = withShopHistory(base, { machineYears: 100, cases: { 'fuse.blown': 9, 'lid.stuck-open': 0 } })
     const rate = (m: typeof base, id: string) => m.faults.find((f) => f.id === id)!.ratePerYear
     expect(rate(seen, 'fuse.blown')).toBeCloseTo((rate(base, 'fuse.blown') * 100 + 9) / 200, 12)
     expect(rate(seen, 'lid.stuck-open')).toBeCloseTo(rate(base, 'lid.stuck-open') / 2, 12)
-    const p = (history?: History) => {
+    const p = (history?: ShopHistory) => {
       const predictor = openBench(sheetOf(FAMILY), 'published', {}, history)
       const a = advise(predictor, evidenceOf(predictor, { complaint: 'dead' }))
       return a.suspects.find((s) => s.faults.some((f) => f.id === 'fuse.blown'))!.p

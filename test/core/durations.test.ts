@@ -6,20 +6,20 @@ import { advise } from '../../core/explain'
 import { findMeter } from '../../core/instrument'
 import { comesAt } from '../../core/plan'
 import { varianceOf } from '../../core/predict'
-import { evidenceOf, predictorOf, presentIn } from './sheets'
+import { evidenceOf, predictorOf, activeFaultsIn } from './sheets'
 
 describe('lengths of phases', () => {
   const p = predictorOf(findShipped('quenby-c40')!.text)
   const { machine, procedures } = p.bench
   const lasts = (phase: string) => procedures.find((x) => x.id === `${phase}.lasts`)!
   const expected = (fault: string, phase: string, severity?: number) => {
-    const { is, ...own } = p.predict(p.trial(fault ? [presentIn(machine, fault, severity)] : []), lasts(phase))
+    const { is, ...own } = p.predict(p.trial(fault ? [activeFaultsIn(machine, fault, severity)] : []), lasts(phase))
     if (is !== 'value' || !('mean' in own)) throw new Error(`${phase} does not end`)
     return { ...own, sd: Math.sqrt(varianceOf({ is, ...own })) }
   }
   it('that end by their limit scatter by the stopwatch alone', () => {
     const { mean, sd, noise } = expected('plate.no-cold', 'chill')
-    expect(machine.phases.find((x) => x.id === 'chill')!.deadlines).toContain(mean)
+    expect(machine.phases.find((x) => x.id === 'chill')!.timeLimits).toContain(mean)
     expect(sd).toBeCloseTo(Math.hypot(noise, findMeter('stopwatch')!.gain * mean), 9)
   })
   it.each([
@@ -29,9 +29,9 @@ describe('lengths of phases', () => {
     ['filter.kinked', 'prefill', 0.03],
   ])('%s: %s of machines drawn within their tolerances lasts as long as expected', (fault, phase, severity) => {
     const { mean, sd } = expected(fault, phase, severity)
-    const present = fault ? [presentIn(machine, fault, severity)] : []
+    const activeFaults = fault ? [activeFaultsIn(machine, fault, severity)] : []
     const far = [1, 2, 3, 4, 5, 6, 7, 8].map((seed) => {
-      const value = new TrueMachine(p.bench, present, random(seed), undefined, 0).exact(lasts(phase))
+      const value = new TrueMachine(p.bench, activeFaults, random(seed), undefined, 0).exact(lasts(phase))
       return value.is === 'value' ? Math.abs(value.si - mean) / sd : Infinity
     })
     expect(far.filter((x) => x > 3.5)).toEqual([])
@@ -46,7 +46,9 @@ faults:
     severity: { from: 1.15, to: 1.5, scale: log }
 `,
     )
-    const nodes = taps.members.filter((m) => m.present.length === 1 && m.present[0].fault.id === 'control-wrong-tap')
+    const nodes = taps.members.filter(
+      (m) => m.activeFaults.length === 1 && m.activeFaults[0].fault.id === 'control-wrong-tap',
+    )
     const release = taps.bench.procedures.find((x) => x.id === 'service-release.lasts')!
     const values = nodes.map((m) => taps.predict(m, release))
     const shown = values.flatMap((v) => (v.is === 'value' ? [{ mean: v.mean, sd: Math.sqrt(varianceOf(v)) }] : []))

@@ -2,11 +2,11 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { advise } from '../../core/explain'
 import { betaCelsius, betaOhms } from '../../core/model/kinds/beta'
-import { makeVariant, type Machine, type Present } from '../../core/machine'
+import { makeFaultedMachine, type Machine, type ActiveFault } from '../../core/model/machine'
 import { phaseTimes, runPlain, STEP } from '../../core/reference'
 import { simulate, type Script, type Timeline } from '../../core/simulate'
 import { horizontalCylinderLevel } from '../../core/physics/water'
-import { edit, evidenceOf, machineOf, mini, predictorOf, presentIn } from './sheets'
+import { edit, evidenceOf, machineOf, mini, predictorOf, activeFaultsIn } from './sheets'
 
 const BATH = mini('warm-bath')
 const TAP = mini('battery-tap')
@@ -20,7 +20,7 @@ const script = (program: number, until: number, ...more: Script['steps']): Scrip
   moments: [],
 })
 const run = (machine: Machine, fault?: string, until = 1500, ...more: Script['steps']): Timeline =>
-  simulate(makeVariant(machine, fault ? [presentIn(machine, fault)] : []), script(0, until, ...more))
+  simulate(makeFaultedMachine(machine, fault ? [activeFaultsIn(machine, fault)] : []), script(0, until, ...more))
 const part = (machine: Machine, id: string) => machine.parts[machine.partIndex.get(id)!]
 const signal = (t: Timeline, machine: Machine, id: string, name: string) => t.end.signal(part(machine, id).index, name)
 const complains = (t: Timeline, machine: Machine) =>
@@ -46,7 +46,7 @@ describe('thermistors', () => {
   it('what the control believes comes from the divider, at every temperature of the run', () => {
     const { index } = part(bath, 'warm')
     const moments = [60, 150, 250, 380].map((at) => ({ is: 'time' as const, at }))
-    const { snapshots } = simulate(makeVariant(bath), { ...script(0, 400), moments })
+    const { snapshots } = simulate(makeFaultedMachine(bath), { ...script(0, 400), moments })
     for (const plant of snapshots) {
       const truth = plant!.signal(part(bath, 'bath').index, 'temperature')
       expect(plant!.signal(index, 'temperature')).toBeCloseTo(truth, 2)
@@ -82,7 +82,7 @@ describe('level sensors', () => {
     const predictor = predictorOf(BATH)
     const hertz = predictor.bench.procedures.find((p) => p.id === 'sensor.hertz')!
     const shown = (fault: string) => {
-      const p = predictor.predict(predictor.trial([presentIn(bath, fault)]), hertz)
+      const p = predictor.predict(predictor.trial([activeFaultsIn(bath, fault)]), hertz)
       return p.is === 'value' ? p.mean : NaN
     }
     expect(shown('sensor-wire.broken')).toBeGreaterThan(24_000)
@@ -115,7 +115,7 @@ describe('vessels and pipes', () => {
   it('a sump fills faster than what is above it', () => {
     const at = (litres: number) => {
       const moments = [{ is: 'time' as const, at: (litres / 8) * 60 }]
-      const t = simulate(makeVariant(bath), { ...script(0, 100), moments })
+      const t = simulate(makeFaultedMachine(bath), { ...script(0, 100), moments })
       return (
         t.snapshots[0]!.signal(part(bath, 'bath').index, 'level') /
         t.snapshots[0]!.states[part(bath, 'bath').state.volume]
@@ -134,8 +134,8 @@ describe('vessels and pipes', () => {
   it('an empty heated vessel gets hot, a boiling one does not get hotter and loses what leaves as steam', () => {
     // Nothing ends the heating: E5 is far away, the thermistor is stuck at cold by its clip.
     const slow = machineOf(edit(edit(BATH, 'after 18 min', 'after 80 min'), 'lasts: 30 min', 'lasts: 100 min'))
-    const loose: Present = presentIn(slow, 'bead.loose', 0.01)
-    const boiled = simulate(makeVariant(slow, [loose]), script(0, 2400))
+    const loose: ActiveFault = activeFaultsIn(slow, 'bead.loose', 0.01)
+    const boiled = simulate(makeFaultedMachine(slow, [loose]), script(0, 2400))
     const x = (t: number) => boiled.samples.findLast((s) => s.t <= t)!.x[part(slow, 'bath').state.volume]
     expect(Math.abs(signal(boiled, slow, 'bath', 'temperature') - 99.8)).toBeLessThan(0.25)
     const begin = boiled.events.find(
@@ -144,7 +144,7 @@ describe('vessels and pipes', () => {
     const watts = (230 / (26.45 + 0.57)) ** 2 * 26.45 - 2 * 79.8
     const steam = (x(begin) - boiled.end.states[part(slow, 'bath').state.volume]) / (2400 - begin)
     expect(Math.abs(steam / (watts / 2.26e9) - 1)).toBeLessThan(0.012)
-    const dry = simulate(makeVariant(slow, [loose, presentIn(slow, 'sensor.drifted', 0.9)]), script(0, 60))
+    const dry = simulate(makeFaultedMachine(slow, [loose, activeFaultsIn(slow, 'sensor.drifted', 0.9)]), script(0, 60))
     expect(signal(dry, slow, 'bath', 'temperature')).toBeGreaterThan(200)
   })
 })
@@ -154,7 +154,7 @@ describe('siphon', () => {
     // Filled, then pumped for 8 s in the service mode: an airy hose stops with the pump.
     const service = program(bath, 'drain-test')
     return simulate(
-      makeVariant(bath, fault ? [presentIn(bath, fault)] : []),
+      makeFaultedMachine(bath, fault ? [activeFaultsIn(bath, fault)] : []),
       script(0, 200, { at: 60, start: service }),
     )
   }
@@ -186,7 +186,7 @@ describe('latching valve', () => {
 
 describe('the control', () => {
   it('an alarm that clears itself does, and the run goes on', () => {
-    const weak = simulate(makeVariant(bath, [presentIn(bath, 'strainer.blocked', 0.005)]), script(0, 1500))
+    const weak = simulate(makeFaultedMachine(bath, [activeFaultsIn(bath, 'strainer.blocked', 0.005)]), script(0, 1500))
     expect(complains(weak, bath)).toEqual(['late-water'])
     expect(weak.events.filter((e) => e.is === 'cleared').map((e) => e.is === 'cleared' && e.code)).toEqual(['E1'])
   })
@@ -215,7 +215,7 @@ describe('the control', () => {
     expect(begins(free)).toBeNaN()
   })
   it('a float lifted by hand forces its input; the way in and out of a service mode stands on the card', () => {
-    const lifted = simulate(makeVariant(bath), script(program(bath, 'flooded'), 60))
+    const lifted = simulate(makeFaultedMachine(bath), script(program(bath, 'flooded'), 60))
     expect(lifted.alarms).toEqual(['E4'])
     const predictor = predictorOf(BATH)
     const inService = predictor.bench.procedures.filter((p) => p.needs.reach?.program === program(bath, 'drain-test'))
@@ -232,10 +232,10 @@ describe('against the plain simulator', () => {
     ['tap', tap, undefined],
     ['tap, blocked lateral', tap, 'lateral.blocked'],
   ] as const)('%s: the same phases, codes and complaints', (_, machine, fault) => {
-    const variant = makeVariant(machine, fault ? [presentIn(machine, fault)] : [])
+    const faulted = makeFaultedMachine(machine, fault ? [activeFaultsIn(machine, fault)] : [])
     const plan = script(0, 700)
-    const mine = simulate(variant, plan)
-    const plain = runPlain(variant, plan)
+    const mine = simulate(faulted, plan)
+    const plain = runPlain(faulted, plan)
     phaseTimes(machine, plain).forEach(({ from, to }, i) => {
       expect(Number.isNaN(from)).toBe(Number.isNaN(mine.phases[i].from))
       if (Number.isNaN(to)) return
@@ -256,7 +256,7 @@ describe('advice on these parts', () => {
     ['pulses.weak', TAP, 'dry'],
   ])('the readings of %s lead to its repair', (fault, text, complaint) => {
     const predictor = predictorOf(text)
-    const member = predictor.trial([presentIn(predictor.bench.machine, fault)])
+    const member = predictor.trial([activeFaultsIn(predictor.bench.machine, fault)])
     const items: object[] = [{ complaint }]
     for (let k = 0; k < 12; k++) {
       const advice = advise(predictor, evidenceOf(predictor, ...items), 'live-first')

@@ -6,13 +6,13 @@ import { lookThrough, meet } from '../../bench/self-check'
 import { advise, openBench } from '../../core/explain'
 import { fits, search } from '../../core/search'
 import { orThrow } from '../../core/foundation/result'
-import { buildMachine, makeVariant, type Machine } from '../../core/machine'
+import { buildMachine, makeFaultedMachine, type Machine } from '../../core/model/machine'
 import type { Predictor } from '../../core/predict'
-import { readSheet, writeWhole, type FindSheet, type Sheet } from '../../core/sheet'
+import { readSheet, flattenSheet, type FindSheet, type Sheet } from '../../core/model/sheet'
 import { simulate, type Timeline } from '../../core/simulate'
 import { runPlain } from '../../core/reference'
 import { renameAll } from './rename'
-import { edit, evidenceOf, presentIn } from './sheets'
+import { edit, evidenceOf, activeFaultsIn } from './sheets'
 
 /** A shipped sheet with single lines of it, or of what it brings in, changed. */
 function shipped(id: string, ...changes: [file: string, from: string, to: string][]): Sheet {
@@ -26,9 +26,9 @@ function shipped(id: string, ...changes: [file: string, from: string, to: string
   return orThrow(readSheet(text, file, find))
 }
 const run = (machine: Machine, fault?: string, values?: Float64Array): Timeline =>
-  simulate(makeVariant(machine, fault ? [presentIn(machine, fault)] : [], [], values), {
+  simulate(makeFaultedMachine(machine, fault ? [activeFaultsIn(machine, fault)] : [], [], values), {
     steps: [{ at: 0, start: 0 }],
-    until: machine.programs[0].lasts,
+    until: machine.programs[0].duration,
     stopsWhenFinal: false,
     moments: [],
   })
@@ -45,7 +45,7 @@ function shows(sheet: Sheet, test: string, fault?: string, instrument?: string):
   const predictor = openBench(sheet)
   const { machine, procedures } = predictor.bench
   const p = predictor.predict(
-    predictor.trial(fault ? [presentIn(machine, fault)] : []),
+    predictor.trial(fault ? [activeFaultsIn(machine, fault)] : []),
     procedures.find((x) => x.id === test)!,
     instrument,
   )
@@ -104,14 +104,14 @@ describe('the library as a whole', () => {
     const { machine } = predictor.bench
     const script = { steps: [{ at: 0, start: 0 }], until: 200, stopsWhenFinal: false, moments: [] }
     const entries = (phases: { t: number; phase: number }[]) => phases.map((p) => [machine.phases[p.phase].id, p.t])
-    const plain = runPlain(makeVariant(machine), script)
+    const plain = runPlain(makeFaultedMachine(machine), script)
     expect(entries(plain.phases)).toEqual([
       ['spray', 0],
       ['ended', 180],
     ])
     expect(lasts(machine, run(machine), 'spray')).toBeCloseTo(180, 6)
     for (const id of ['ground.corroded', 'left-valve.plunger-stuck', 'swapped-wires']) {
-      const { fault } = presentIn(machine, id)
+      const { fault } = activeFaultsIn(machine, id)
       expect(meet(predictor, fault, 1)?.solved, id).toBe(true)
     }
   })
@@ -119,7 +119,7 @@ describe('the library as a whole', () => {
     '%s: other names for everything change no number',
     (id) => {
       const { text, file } = findShipped(id)!
-      const whole = orThrow(writeWhole(text, file, findShipped))
+      const whole = orThrow(flattenSheet(text, file, findShipped))
       const { renamed, name } = renameAll(whole)
       const [a, b] = [whole, renamed].map((t) => openBench(orThrow(readSheet(t, file, () => undefined))))
       const [{ id: complaint }] = a.bench.machine.sheet.complaints
@@ -137,7 +137,13 @@ describe('the library as a whole', () => {
   it('is found by maker, model, code, lamps and complaint, misspelt and misread', () => {
     const list = machines.map((s) => ({
       id: s.id,
-      words: [s.title, s.maker ?? '', s.model ?? '', ...s.also, ...s.alarms.flatMap((a) => [a.code, a.lamps ?? ''])],
+      words: [
+        s.title,
+        s.maker ?? '',
+        s.model ?? '',
+        ...s.searchWords,
+        ...s.alarms.flatMap((a) => [a.code, a.lamps ?? '']),
+      ],
     }))
     expect(search(list, 'orisk tl4o')[0].id).toBe('orrisk-tl40')
     expect(search(list, 'F2O')[0].id).toBe('orrisk-tl22')

@@ -1,13 +1,13 @@
 import { describe, expect, it } from 'vitest'
-import { makeVariant } from '../../core/machine'
+import { makeFaultedMachine } from '../../core/model/machine'
 import { runPlain } from '../../core/reference'
 import { simulate } from '../../core/simulate'
 import { advise } from '../../core/explain'
-import { evidenceOf, machineOf, mini, predictorOf, presentIn } from './sheets'
+import { evidenceOf, machineOf, mini, predictorOf, activeFaultsIn } from './sheets'
 
 const machine = machineOf(mini('heater-tank'))
 const run = (fault?: string, values?: Float64Array, until = 2400) =>
-  simulate(makeVariant(machine, fault ? [presentIn(machine, fault)] : [], [], values), {
+  simulate(makeFaultedMachine(machine, fault ? [activeFaultsIn(machine, fault)] : [], [], values), {
     steps: [{ at: 0, start: 0 }],
     until,
     stopsWhenFinal: false,
@@ -65,8 +65,8 @@ describe('heat', () => {
   })
   it('agrees with the plain simulator', () => {
     const script = { steps: [{ at: 0, start: 0 }], until: 900, stopsWhenFinal: false, moments: [] }
-    const plain = runPlain(makeVariant(machine), script)
-    const quick = simulate(makeVariant(machine), script)
+    const plain = runPlain(makeFaultedMachine(machine), script)
+    const quick = simulate(makeFaultedMachine(machine), script)
     const at = (p: string) => [quick.phases[phase(p)].from, plain.phases.find((x) => x.phase === phase(p))!.t]
     expect(Math.abs(at('heating')[0] - at('heating')[1])).toBeLessThan(0.03)
     // One step more of filling, 1 in 5000, takes so much longer to heat.

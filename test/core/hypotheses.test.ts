@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { random } from '../../bench/random'
 import { findShipped } from '../../cli/library'
 import { openBench } from '../../core/explain'
-import { makeVariant, severityAt, type Present } from '../../core/machine'
+import { makeFaultedMachine, severityAt, type ActiveFault } from '../../core/model/machine'
 import type { Member, Predictor } from '../../core/predict'
 import { simulate } from '../../core/simulate'
 import { sheetOf } from './sheets'
@@ -12,7 +12,7 @@ const WASHER = shipped('tarvost-fl5')
 const IRRIGATION = shipped('ulldale-g6s')
 
 const acting = (p: Predictor, id: string): Member[] =>
-  p.members.filter(({ present: [one] }) => one?.fault.id === id && one.misses === undefined)
+  p.members.filter(({ activeFaults: [one] }) => one?.fault.id === id && one.missProbability === undefined)
 /** Share of a fault's cases in which something holds, by its members. */
 const share = (members: Member[], holds: (m: Member) => boolean): number =>
   members.filter(holds).reduce((sum, m) => sum + m.weight, 0) / members.reduce((sum, m) => sum + m.weight, 0)
@@ -26,20 +26,20 @@ describe('members of a fault', () => {
     ['ulldale-g6s', IRRIGATION],
   ])('%s: share out its rate, whatever was put between, and stay in its range', (_, p) => {
     for (const fault of p.bench.machine.faults) {
-      const own = p.members.filter((m) => m.present[0]?.fault === fault)
+      const own = p.members.filter((m) => m.activeFaults[0]?.fault === fault)
       expect(own.reduce((sum, m) => sum + m.weight, 0)).toBeCloseTo(fault.ratePerYear, 9)
-      for (const { weight, present } of own) {
+      for (const { weight, activeFaults } of own) {
         expect(weight).toBeGreaterThan(0)
         if (!fault.severity) continue
-        expect(present[0].severity).toBeGreaterThan(fault.severity.from)
-        expect(present[0].severity).toBeLessThan(fault.severity.to)
+        expect(activeFaults[0].severity).toBeGreaterThan(fault.severity.from)
+        expect(activeFaults[0].severity).toBeLessThan(fault.severity.to)
       }
     }
   })
 
   it('close in on the severity at which the machine takes another course', () => {
     const found = acting(WASHER, 'inlet-screen.blocked')
-    const { fault } = found[0].present[0]
+    const { fault } = found[0].activeFaults[0]
     const stops = WASHER.bench.machine.sheet.complaints.findIndex((c) => c.id === 'stops-filling')
     // By a plain scan over the whole range. Two borders, each found within a 24th.
     const scanned = Array.from({ length: 48 }, (_, i) =>
@@ -50,22 +50,22 @@ describe('members of a fault', () => {
     expect(usual).toBeLessThan(0.8)
     const believed = share(found, (m) => WASHER.complains(m, stops))
     expect(Math.abs(believed - usual), `${believed} and ${usual}`).toBeLessThan(0.09)
-    const severities = found.map((m) => m.present[0].severity!)
+    const severities = found.map((m) => m.activeFaults[0].severity!)
     expect(severities).toEqual([...severities].sort((a, b) => a - b))
   })
 
   it('a coil that gets about what it needs pulls in for some and not for others, as in machines drawn within their tolerances', () => {
     const { machine, runs, procedures } = IRRIGATION.bench
     const all = acting(IRRIGATION, 'common-b.corroded')
-    const severity = all.find((m) => m.moved.length)!.present[0].severity!
-    const node = all.filter((m) => m.present[0].severity === severity)
+    const severity = all.find((m) => m.moved.length)!.activeFaults[0].severity!
+    const node = all.filter((m) => m.activeFaults[0].severity === severity)
     const valves = ['v1', 'v2', 'v3', 'v4'].map((id) => procedures.find((x) => x.id === `${id}.runs`)!)
     expect(new Set(valves.map((x) => x.run)).size).toBe(1)
-    const present: Present[] = [{ fault: node[0].present[0].fault, severity }]
+    const activeFaults: ActiveFault[] = [{ fault: node[0].activeFaults[0].fault, severity }]
     const next = random(5)
     const drawn = Array.from({ length: 150 }, () => {
       const values = Float64Array.from(machine.params, ({ nominal, sd }) => nominal + sd * gauss(next))
-      const { snapshots } = simulate(makeVariant(machine, present, [], values), runs[valves[0].run].script)
+      const { snapshots } = simulate(makeFaultedMachine(machine, activeFaults, [], values), runs[valves[0].run].script)
       return valves.map(
         ({ what, moment }) => what.is === 'probe' && snapshots[moment]!.signal(what.part, 'passes') > 0.5,
       )

@@ -2,11 +2,11 @@ import { describe, expect, it } from 'vitest'
 import { beeps, findMeter, showAmps, showNeon, showOhms, showVolts, showWater } from '../../core/instrument'
 import { advise } from '../../core/explain'
 import { orThrow } from '../../core/foundation/result'
-import { makeVariant, type Machine } from '../../core/machine'
+import { makeFaultedMachine, type Machine } from '../../core/model/machine'
 import { readProbe } from '../../core/procedure'
 import type { Plant } from '../../core/simulate'
 import { simulate } from '../../core/simulate'
-import { edit, evidenceOf, FAMILY, machineOf, mini, predictorOf, presentIn, runTo } from './sheets'
+import { edit, evidenceOf, FAMILY, machineOf, mini, predictorOf, activeFaultsIn, runTo } from './sheets'
 
 const volts = findMeter('volts')!
 const lowz = findMeter('volts-lowz')!
@@ -18,7 +18,7 @@ const across = (plant: Plant, meter = volts) => showVolts(plant, meter, cold.nod
 
 describe('meters as part of the circuit', () => {
   it('a snubber leaves a ghost voltage on 10 MΩ that falls on a low-impedance input', () => {
-    const faults = [presentIn(machine, 'cold-valve.coil-open'), presentIn(machine, 'cold-out.dead')]
+    const faults = [activeFaultsIn(machine, 'cold-valve.coil-open'), activeFaultsIn(machine, 'cold-out.dead')]
     const { plant } = runTo(machine, 'fill-cold', ...faults)
     // 10 nF at 60 Hz is 265 kΩ, in series with 100 Ω, before an open coil: only the meter loads it.
     const x = 1 / (2 * Math.PI * 60 * 10e-9)
@@ -27,15 +27,15 @@ describe('meters as part of the circuit', () => {
     expect(across(plant, lowz)).toBeGreaterThan(0.5)
   })
   it('a high-resistance joint shows full voltage unloaded and collapses at the valve under load', () => {
-    const joint = presentIn(machine, 'cold-plug.corroded', 5000)
+    const joint = activeFaultsIn(machine, 'cold-plug.corroded', 5000)
     const loaded = across(runTo(machine, 'fill-cold', joint).plant)
-    const unloaded = across(runTo(machine, 'fill-cold', joint, presentIn(machine, 'cold-valve.coil-open')).plant)
+    const unloaded = across(runTo(machine, 'fill-cold', joint, activeFaultsIn(machine, 'cold-valve.coil-open')).plant)
     expect(unloaded).toBeGreaterThan(119)
     // Plunger out: 780 Ω + j·2π·60·1.3 Ω behind about 5 kΩ.
     expect(loaded).toBeCloseTo((120 * Math.hypot(780, 490.1)) / Math.hypot(5780, 490.1), 0)
   })
   it('with the return lost both terminals are live and nothing stands between them', () => {
-    const { plant } = runTo(machine, 'fill-cold', presentIn(machine, 'valve-return.broken'))
+    const { plant } = runTo(machine, 'fill-cold', activeFaultsIn(machine, 'valve-return.broken'))
     const neutral = part(machine, 'mains').nodes.N
     expect(showVolts(plant, volts, cold.nodes.a, neutral).value).toBeGreaterThan(115)
     expect(showVolts(plant, volts, cold.nodes.b, neutral).value).toBeGreaterThan(100)
@@ -46,7 +46,7 @@ describe('meters as part of the circuit', () => {
     const lid = part(bare, 'lid')
     const read = (...ids: string[]) =>
       showVolts(
-        runTo(bare, 'fill-cold', ...ids.map((i) => presentIn(bare, i))).plant,
+        runTo(bare, 'fill-cold', ...ids.map((i) => activeFaultsIn(bare, i))).plant,
         volts,
         lid.nodes['1'],
         lid.nodes['2'],
@@ -63,7 +63,7 @@ describe('meters as part of the circuit', () => {
         '  bleed: [cold-valve.a, bleed, cold-valve.b]\n  hot-feed:',
       ),
     )
-    const dead = simulate(makeVariant(bled, [], [{ hold: bled.isolators[0] }]), {
+    const dead = simulate(makeFaultedMachine(bled, [], [{ hold: bled.isolators[0] }]), {
       steps: [],
       until: 1,
       stopsWhenFinal: false,
@@ -74,7 +74,7 @@ describe('meters as part of the circuit', () => {
     expect(showOhms(dead, ohms, valve.nodes.a, valve.nodes.b, valve).value).toBeCloseTo(780, 6)
     const warm = machine.values.slice()
     warm[0] = 70
-    const hot = simulate(makeVariant(machine, [], [], warm), {
+    const hot = simulate(makeFaultedMachine(machine, [], [], warm), {
       steps: [],
       until: 1,
       stopsWhenFinal: false,
@@ -85,7 +85,7 @@ describe('meters as part of the circuit', () => {
   it('a clamp sees inrush with the plunger out and less with it in', () => {
     const running = showAmps(runTo(machine, 'fill-cold').plant, cold).value
     const jammed = showAmps(
-      runTo(machine, 'fill-cold', presentIn(machine, 'cold-valve.plunger-stuck')).plant,
+      runTo(machine, 'fill-cold', activeFaultsIn(machine, 'cold-valve.plunger-stuck')).plant,
       cold,
     ).value
     expect(running).toBeCloseTo(120 / Math.hypot(780, 2 * Math.PI * 60 * 3.7), 3)
@@ -95,7 +95,7 @@ describe('meters as part of the circuit', () => {
   it('an open coil reads OL', () => {
     expect(
       showOhms(
-        runTo(machine, 'fill-cold', presentIn(machine, 'cold-valve.coil-open')).plant,
+        runTo(machine, 'fill-cold', activeFaultsIn(machine, 'cold-valve.coil-open')).plant,
         ohms,
         cold.nodes.a,
         cold.nodes.b,
@@ -153,7 +153,10 @@ describe('testers', () => {
     const neon = findMeter('neon')!
     const glows = (plant: Plant) => [cold.nodes.a, cold.nodes.b].map((n) => showNeon(plant, neon, n) > 0.5)
     expect(glows(runTo(machine, 'fill-cold').plant)).toEqual([true, false])
-    expect(glows(runTo(machine, 'fill-cold', presentIn(machine, 'valve-return.broken')).plant)).toEqual([true, true])
+    expect(glows(runTo(machine, 'fill-cold', activeFaultsIn(machine, 'valve-return.broken')).plant)).toEqual([
+      true,
+      true,
+    ])
   })
   it('a beeper’s silence on a coil of 780 Ω proves nothing, and between 20 and 250 Ω it depends on the meter', () => {
     const beeper = findMeter('beeper')!
@@ -192,7 +195,7 @@ programs: { on: { title: On, lasts: 1 min } }
     const m = machineOf(
       `${text(wave)}faults:\n  bridge.one-diode-open: { repair: r }\nrepairs: { r: { title: r, minutes: 5 min } }\n`,
     )
-    const { plant } = runTo(m, undefined, ...faults.map((f) => presentIn(m, f)))
+    const { plant } = runTo(m, undefined, ...faults.map((f) => activeFaultsIn(m, f)))
     const { nodes } = part(m, 'coil')
     return { shown: showVolts(plant, findMeter(meter)!, nodes.a, nodes.b), plant, m }
   }
@@ -219,7 +222,7 @@ programs: { on: { title: On, lasts: 1 min } }
   })
   it('an ohmmeter finds the rectified coil open through its rectifier', () => {
     const { plant, m } = read('full', 'volts')
-    const dead = simulate(makeVariant(m, [], [{ hold: m.isolators[0] }]), {
+    const dead = simulate(makeFaultedMachine(m, [], [{ hold: m.isolators[0] }]), {
       steps: [],
       until: 1,
       stopsWhenFinal: false,
@@ -235,7 +238,7 @@ describe('free probes', () => {
   const p = predictorOf(FAMILY)
   const ask = (text: string, instrument?: string, fault?: string) => {
     const procedure = orThrow(readProbe(p.bench, text, instrument))
-    return p.predict(fault ? p.trial([presentIn(p.bench.machine, fault)]) : p.healthy, procedure, instrument)
+    return p.predict(fault ? p.trial([activeFaultsIn(p.bench.machine, fault)]) : p.healthy, procedure, instrument)
   }
   it('between any two points at any moment, with any meter for volts or ohms', () => {
     expect(ask('cold-valve.a to cold-valve.b at fill-hot')).toMatchObject({ is: 'value' })

@@ -5,11 +5,11 @@ import { findShipped } from '../../cli/library'
 import { believe } from '../../core/diagnose'
 import { advise } from '../../core/explain'
 import { withChanges, dot, sparse } from '../../core/foundation/linear'
-import { makeVariant } from '../../core/machine'
+import { makeFaultedMachine } from '../../core/model/machine'
 import { costToGo } from '../../core/plan'
 import { phaseTimes, runPlain } from '../../core/reference'
 import { simulate } from '../../core/simulate'
-import { evidenceOf, machineOf, mini, predictorOf, presentIn } from './sheets'
+import { evidenceOf, machineOf, mini, predictorOf, activeFaultsIn } from './sheets'
 
 const WASHER = findShipped('orrisk-tl40')!.text
 
@@ -46,9 +46,9 @@ describe('what is kept, left out or done ahead changes no answer', () => {
     const { machine, runs, procedures } = p.bench
     const short = runs.filter((r) => r.script.wanted)
     expect(short.length).toBeGreaterThan(0)
-    for (const { edits, script, index } of short) {
-      const variant = makeVariant(machine, [presentIn(machine, 'overload.stuck-open')], edits)
-      const [some, all] = [simulate(variant, script), simulate(variant, { ...script, wanted: undefined })]
+    for (const { interventions, script, index } of short) {
+      const faulted = makeFaultedMachine(machine, [activeFaultsIn(machine, 'overload.stuck-open')], interventions)
+      const [some, all] = [simulate(faulted, script), simulate(faulted, { ...script, wanted: undefined })]
       expect(some.end.time).toBeLessThan(all.end.time)
       for (const { moment } of procedures.filter((x) => x.run === index))
         expect(some.snapshots[moment]?.states).toEqual(all.snapshots[moment]?.states)
@@ -56,9 +56,9 @@ describe('what is kept, left out or done ahead changes no answer', () => {
   })
   it('the plain run in longer steps comes to the same phases, each within a step or two', () => {
     const machine = machineOf(WASHER)
-    const variant = makeVariant(machine)
+    const faulted = makeFaultedMachine(machine)
     const script = { steps: [{ at: 0, start: 0 }], until: 800, stopsWhenFinal: false, moments: [] }
-    const [fine, coarse] = [runPlain(variant, script), runPlain(variant, script, 0.1)]
+    const [fine, coarse] = [runPlain(faulted, script), runPlain(faulted, script, 0.1)]
     const lengths = (r: typeof fine) => phaseTimes(machine, r).map(({ from, to }) => to - from)
     const far = lengths(coarse).map((x, i) => Math.abs(x - lengths(fine)[i]))
     expect(far.filter((x) => x > 0.2)).toEqual([])
@@ -103,14 +103,14 @@ describe('a reading taken twice', () => {
     const belief = believe(
       p,
       {
-        complaints: [{ complaint: 0, edits: [] }],
+        complaints: [{ complaint: 0, interventions: [] }],
         repairs: [],
         readings: advise(p, evidenceOf(p, ...readings), 'best', 0).placed.case.readings,
       },
       0,
     )
     return belief.members.reduce(
-      (sum, m, i) => sum + (m.present[0]?.fault.id === fault && m.present.length === 1 ? belief.p[i] : 0),
+      (sum, m, i) => sum + (m.activeFaults[0]?.fault.id === fault && m.activeFaults.length === 1 ? belief.p[i] : 0),
       0,
     )
   }
@@ -130,7 +130,7 @@ describe('a reading taken twice', () => {
     const of = (...r: object[]) => advise(p, evidenceOf(p, { complaint: 'no-fill' }, ...r), 'best', 0).belief
     const severities = (b: ReturnType<typeof of>) => {
       const own = b.members.flatMap((m, i) =>
-        m.present[0]?.fault.id === 'cold-plug.corroded' && m.present[0].severity ? [b.p[i]] : [],
+        m.activeFaults[0]?.fault.id === 'cold-plug.corroded' && m.activeFaults[0].severity ? [b.p[i]] : [],
       )
       return own.map((v) => v / own.reduce((s, y) => s + y, 0))
     }

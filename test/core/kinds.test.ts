@@ -2,11 +2,11 @@ import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { KINDS, type Kind } from '../../core/model/kinds'
-import { makeVariant } from '../../core/machine'
+import { makeFaultedMachine } from '../../core/model/machine'
 import { parseQuantity } from '../../core/foundation/quantity'
 import { simulate } from '../../core/simulate'
 import { kindsIndex } from '../../scripts/generate-kinds.mjs'
-import { edit, FAMILY, machineOf, mini, presentIn, runTo } from './sheets'
+import { edit, FAMILY, machineOf, mini, activeFaultsIn, runTo } from './sheets'
 
 /** A sheet of a few parts around one supply, run for a while. */
 function tiny(parts: string, wiring: string, extra = ''): string {
@@ -92,7 +92,7 @@ describe('elements by hand', () => {
     const at = (volts: number, pulled: number) => {
       const values = m.values.slice()
       values[m.parts[0].param.volts] = volts
-      const v = makeVariant(m, [], [], values)
+      const v = makeFaultedMachine(m, [], [], values)
       const start = m.modes.slice()
       start[m.parts[m.partIndex.get('relay')!].mode.armature] = pulled
       const run = simulate(
@@ -116,7 +116,7 @@ describe('elements by hand', () => {
     const m = machineOf(FAMILY.replaceAll('pull-in: 78 V', 'pull-in: 108 V'))
     const valve = m.partIndex.get('cold-valve')!
     const passes = (id: string, severity: number) =>
-      runTo(m, 'fill-cold', presentIn(m, id, severity)).plant.signal(valve, 'passes')
+      runTo(m, 'fill-cold', activeFaultsIn(m, id, severity)).plant.signal(valve, 'passes')
     // 120 V × 0.85 = 102 V is under the 108 V of this valve, and over the 85 V at which the board wakes.
     expect([passes('mains.low', 0.85), passes('mains.low', 0.95)]).toEqual([0, 1])
     // 3 bar × 0.09 = 0.27 bar is under the 0.3 bar the valve needs, 0.12 is over.
@@ -139,7 +139,7 @@ describe('elements by hand', () => {
     )
     const left = (text: string) => {
       const m = machineOf(text)
-      const run = simulate(makeVariant(m), {
+      const run = simulate(makeFaultedMachine(m), {
         steps: [{ at: 300, hold: [...m.isolators] }],
         until: 480,
         stopsWhenFinal: false,
@@ -156,7 +156,7 @@ describe('elements by hand', () => {
     expect(timeline.end.signal(m.partIndex.get('tub')!, 'level')).toBeGreaterThan(0.003)
     const flood = edit(FAMILY, '- { when: level.level >= 250 mm, to: overfull, alarm: OF }\n', '')
     const f = machineOf(flood)
-    const run = runTo(f, 'fill-hot', presentIn(f, 'tube.leaking', 0.2)).timeline
+    const run = runTo(f, 'fill-hot', activeFaultsIn(f, 'tube.leaking', 0.2)).timeline
     const tub = f.partIndex.get('tub')!
     expect(run.end.signal(tub, 'spilled')).toBeGreaterThan(0)
     expect(run.end.signal(tub, 'level')).toBeLessThan(0.401)

@@ -5,9 +5,9 @@ import { pick, random, type Random } from '../../bench/random'
 import { findShipped } from '../../cli/library'
 import { InputError } from '../../core/foundation/result'
 import { describeProblem } from '../../core/words'
-import { buildMachine, makeVariant } from '../../core/machine'
+import { buildMachine, makeFaultedMachine } from '../../core/model/machine'
 import { checkRuns, listProcedures } from '../../core/procedure'
-import { readSheet } from '../../core/sheet'
+import { readSheet } from '../../core/model/sheet'
 import { simulate } from '../../core/simulate'
 import { mini } from './sheets'
 
@@ -76,9 +76,9 @@ describe.each(Object.entries(SHEETS))('a mangled sheet, %s', (name, text) => {
       try {
         const machine = buildMachine(read.value)
         const { programs } = machine
-        simulate(makeVariant(machine), {
+        simulate(makeFaultedMachine(machine), {
           steps: [{ at: 0, start: 0 }],
-          until: programs[0].lasts,
+          until: programs[0].duration,
           stopsWhenFinal: true,
           moments: [],
         })

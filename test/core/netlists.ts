@@ -1,6 +1,6 @@
 import { writeNetlist, type Solution } from '../../core/physics/circuit'
 import { CHANGED } from './changed-sheets'
-import { machineOf, presentIn, runTo } from './sheets'
+import { machineOf, activeFaultsIn, runTo } from './sheets'
 
 export interface NetlistCase {
   analysis: 'ac' | 'dc'
@@ -12,7 +12,11 @@ export interface NetlistCase {
 export function netlistsOf(name: string): NetlistCase[] {
   const { text, phase, faults } = CHANGED[name]
   const machine = machineOf(text)
-  const { plant } = runTo(machine, phase, ...(faults ?? []).map(([id, severity]) => presentIn(machine, id, severity)))
+  const { plant } = runTo(
+    machine,
+    phase,
+    ...(faults ?? []).map(([id, severity]) => activeFaultsIn(machine, id, severity)),
+  )
   return (['ac', 'dc'] as const)
     .filter((analysis) => plant.hasSource(analysis))
     .map((analysis) => {

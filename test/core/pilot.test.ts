@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest'
 import { advise } from '../../core/explain'
-import { makeVariant } from '../../core/machine'
+import { makeFaultedMachine } from '../../core/model/machine'
 import { simulate } from '../../core/simulate'
-import { edit, evidenceOf, machineOf, mini, predictorOf, presentIn } from './sheets'
+import { edit, evidenceOf, machineOf, mini, predictorOf, activeFaultsIn } from './sheets'
 
 /** The irrigation mini sheet with pilot valves in place of plain ones. */
 const FAULTS = [
@@ -22,7 +22,7 @@ const text = edit(
 const p = predictorOf(text)
 const shows = (test: string, fault?: string) => {
   const procedure = p.bench.procedures.find((x) => x.id === `v3.${test}`)!
-  const shown = p.predict(fault ? p.trial([presentIn(p.bench.machine, fault)]) : p.healthy, procedure)
+  const shown = p.predict(fault ? p.trial([activeFaultsIn(p.bench.machine, fault)]) : p.healthy, procedure)
   return shown.is === 'sense' ? shown.yes > 0.5 : shown.is
 }
 
@@ -54,7 +54,7 @@ describe('a pilot valve opened by hand', () => {
       const values = machine.values.slice()
       values[machine.params.find((x) => x.id === 'main.pressure')!.index] = pascals
       const v1 = machine.parts[machine.partIndex.get('v1')!]
-      const t = simulate(makeVariant(machine, [], [], values), {
+      const t = simulate(makeFaultedMachine(machine, [], [], values), {
         steps: [{ at: 0, start: 0 }],
         until: 20,
         stopsWhenFinal: false,

@@ -42,15 +42,15 @@ describe('plan', () => {
     const p = predictorOf(mini('interlocks'))
     const faults = p.bench.machine.faults.map((f) => f.id)
     const [bin, drive] = [1 + faults.indexOf('bin.stuck-open'), 1 + faults.indexOf('drive.winding-open')]
-    const base = believe(p, { complaints: [{ complaint: 0, edits: [] }], readings: [], repairs: [] }, 0)
+    const base = believe(p, { complaints: [{ complaint: 0, interventions: [] }], readings: [], repairs: [] }, 0)
     const belief = {
       ...base,
       p: base.p.map((_, i) =>
-        p.members[i].present[0]?.misses !== undefined
+        p.members[i].activeFaults[0]?.missProbability !== undefined
           ? 0
-          : p.members[i].present[0]?.fault.id === 'bin.stuck-open'
+          : p.members[i].activeFaults[0]?.fault.id === 'bin.stuck-open'
             ? 0.6
-            : p.members[i].present[0]?.fault.id === 'drive.winding-open'
+            : p.members[i].activeFaults[0]?.fault.id === 'drive.winding-open'
               ? 0.4
               : 0,
       ),
@@ -66,7 +66,7 @@ describe('plan', () => {
   })
   it('with the cause certain no test is offered and the plan stops', () => {
     const p = predictorOf(mini('interlocks'))
-    const base = believe(p, { complaints: [{ complaint: 0, edits: [] }], readings: [], repairs: [] }, 0)
+    const base = believe(p, { complaints: [{ complaint: 0, interventions: [] }], readings: [], repairs: [] }, 0)
     const one = { ...base, p: base.p.map((_, i) => (i === 3 ? 1 : 0)), unexplained: 0, residual: 0 }
     expect(plan(p, one, { power: 'on', open: [], running: undefined })).toMatchObject({ next: [], stop: true })
   })

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { random } from '../../bench/random'
 import { TrueMachine } from '../../bench/true-machine'
-import { mini, predictorOf, presentIn } from './sheets'
+import { mini, predictorOf, activeFaultsIn } from './sheets'
 
 /** Room for what 10 ms steps and a moment read up to one step late may do to a value. */
 const NEAR = { share: 2e-3, length: 3e-4, time: 0.05 }
@@ -17,11 +17,11 @@ describe('every test of a machine: what the engine predicts is what the plain si
     const p = predictorOf(mini(name))
     let compared = 0
     for (const set of sets) {
-      const present = set.map((f) =>
-        typeof f === 'string' ? presentIn(p.bench.machine, f) : presentIn(p.bench.machine, ...f),
+      const activeFaults = set.map((f) =>
+        typeof f === 'string' ? activeFaultsIn(p.bench.machine, f) : activeFaultsIn(p.bench.machine, ...f),
       )
-      const truth = new TrueMachine(p.bench, present, random(1), 'none')
-      const member = present.length ? p.trial(present) : p.healthy
+      const truth = new TrueMachine(p.bench, activeFaults, random(1), 'none')
+      const member = activeFaults.length ? p.trial(activeFaults) : p.healthy
       for (const procedure of p.bench.procedures) {
         if (procedure.what.is === 'probe' && procedure.what.probe.what === 'worked') continue
         const label = `${name}, ${set.join(' and ') || 'healthy'}, ${procedure.id}`

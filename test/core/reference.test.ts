@@ -1,11 +1,11 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { coupleRectifiers, solveCircuit, voltsBetween, type Component } from '../../core/physics/circuit'
-import { makeVariant } from '../../core/machine'
+import { makeFaultedMachine } from '../../core/model/machine'
 import { plainVolts, runPlain, solveBoth, solvePlain, STEP, waterSolver } from '../../core/reference'
 import { simulate } from '../../core/simulate'
 import { solveWater, type WaterLink } from '../../core/physics/water'
-import { FAMILY, machineOf, mini, presentIn } from './sheets'
+import { FAMILY, machineOf, mini, activeFaultsIn } from './sheets'
 
 const OMEGA = 2 * Math.PI * 50
 const ohms = fc.double({ min: 0.01, max: 1e5, noNaN: true })
@@ -115,13 +115,13 @@ describe('from event to event, and in plain steps of 10 ms', () => {
     '%s: the same phases, each as long within a step, the same codes and complaints',
     (_, text, faults, until) => {
       const machine = machineOf(text)
-      const variant = makeVariant(
+      const faulted = makeFaultedMachine(
         machine,
-        faults.map((f) => presentIn(machine, f)),
+        faults.map((f) => activeFaultsIn(machine, f)),
       )
       const script = { steps: [{ at: 0, start: 0 }], until, stopsWhenFinal: false, moments: [] }
-      const quick = simulate(variant, script)
-      const plain = runPlain(variant, script)
+      const quick = simulate(faulted, script)
+      const plain = runPlain(faulted, script)
       const entries = quick.events.flatMap((e) => (e.is === 'phase' ? [e] : []))
       expect(plain.phases.map((p) => p.phase)).toEqual(entries.map((e) => e.phase))
       // Each phase ends on the step after its instant, so that every length is within one step.

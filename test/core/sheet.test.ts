@@ -6,7 +6,7 @@ import { describeKinds } from '../../cli/describe-kinds'
 import { findShipped, shippedIds } from '../../cli/library'
 import { describeProblem } from '../../core/words'
 import { checkRuns, listProcedures } from '../../core/procedure'
-import { locate, parseCondition, readSheet, sheetShape, writeWhole } from '../../core/sheet'
+import { locateProblems, parseCondition, readSheet, sheetSchema, flattenSheet } from '../../core/model/sheet'
 import { edit, FAMILY, machineOf, mini } from './sheets'
 
 const problemsOf = (text: string) => {
@@ -24,12 +24,12 @@ describe('sheets', () => {
     const page = (name: string) => readFileSync(join(import.meta.dirname, '../../docs', name), 'utf8')
     expect(page('kinds.md')).toBe(describeKinds())
     expect(JSON.parse(page('sheet.schema.json'))).toEqual(
-      JSON.parse(JSON.stringify(z.toJSONSchema(sheetShape, { io: 'input' }))),
+      JSON.parse(JSON.stringify(z.toJSONSchema(sheetSchema, { io: 'input' }))),
     )
   })
   it.each(shippedIds())('%s written out whole reads as the same sheet', (id) => {
     const { text, file } = findShipped(id)!
-    const [whole, sheet] = [writeWhole(text, file, findShipped), readSheet(text, file, findShipped)]
+    const [whole, sheet] = [flattenSheet(text, file, findShipped), readSheet(text, file, findShipped)]
     const again = whole.ok && readSheet(whole.value, file, () => undefined)
     expect(again).toEqual(sheet)
   })
@@ -52,7 +52,7 @@ describe('sheets', () => {
     const r = readSheet(text, file, findShipped)
     if (!r.ok) throw new Error('sheet')
     const cold = r.value.parts.find((p) => p.id === 'cold-valve')!
-    expect(cold.params.ohms).toMatchObject({ value: 820, from: 'sheet' })
+    expect(cold.params.ohms).toMatchObject({ value: 820, origin: 'sheet' })
     expect(cold.params['pull-in'].value).toBe(78)
     expect(r.value.family).toBe(false)
   })
@@ -142,7 +142,7 @@ describe('sub-assemblies that lead back to themselves', () => {
 
 describe('what only shows when a sheet is run', () => {
   const found = (text: string) =>
-    locate(text, 'run.yaml', findShipped, checkRuns(listProcedures(machineOf(text)))).map((p) => ({
+    locateProblems(text, 'run.yaml', findShipped, checkRuns(listProcedures(machineOf(text)))).map((p) => ({
       code: p.code,
       line: text.split('\n')[p.place.line! - 1].trim(),
     }))
@@ -175,16 +175,16 @@ describe('conditions', () => {
   it('binds not, then and, then or', () => {
     const c = parseCondition('never a.x and b.y > 3 mm or after 4 s')
     expect(c.ok && c.value).toMatchObject({
-      is: 'or',
+      type: 'or',
       of: [
         {
-          is: 'and',
+          type: 'and',
           of: [
-            { is: 'not', of: { is: 'ever' } },
-            { is: 'compare', si: 0.003 },
+            { type: 'not', of: { type: 'ever' } },
+            { type: 'compare', si: 0.003 },
           ],
         },
-        { is: 'after', seconds: 4 },
+        { type: 'after', seconds: 4 },
       ],
     })
   })

@@ -4,9 +4,9 @@ import { findShipped } from '../../cli/library'
 import { readEvidence, type Evidence } from '../../core/evidence'
 import { openBench, vocabularyOf } from '../../core/explain'
 import { orThrow } from '../../core/foundation/result'
-import { buildMachine, makeVariant, type Machine, type Present } from '../../core/machine'
+import { buildMachine, makeFaultedMachine, type Machine, type ActiveFault } from '../../core/model/machine'
 import type { Predictor } from '../../core/predict'
-import { readSheet, type Sheet } from '../../core/sheet'
+import { readSheet, type Sheet } from '../../core/model/sheet'
 import { simulate, type Plant, type Timeline } from '../../core/simulate'
 
 export const FAMILY = findShipped('top-load-washer')!.text
@@ -20,7 +20,7 @@ export const predictorOf = (text: string): Predictor => openBench(sheetOf(text))
 export const evidenceOf = (predictor: Predictor, ...items: object[]): Evidence[] =>
   orThrow(readEvidence(items, vocabularyOf(predictor.bench)))
 
-export function presentIn(machine: Machine, id: string, severity?: number): Present {
+export function activeFaultsIn(machine: Machine, id: string, severity?: number): ActiveFault {
   const fault = machine.faults.find((f) => f.id === id)
   if (!fault) throw new Error(`no fault ${id}`)
   const range = fault.severity
@@ -28,11 +28,15 @@ export function presentIn(machine: Machine, id: string, severity?: number): Pres
 }
 
 /** Runs the first program and stops a few seconds into a phase. */
-export function runTo(machine: Machine, phase?: string, ...present: Present[]): { plant: Plant; timeline: Timeline } {
+export function runTo(
+  machine: Machine,
+  phase?: string,
+  ...activeFaults: ActiveFault[]
+): { plant: Plant; timeline: Timeline } {
   const index = machine.phases.findIndex((p) => p.id === phase)
-  const timeline = simulate(makeVariant(machine, present), {
+  const timeline = simulate(makeFaultedMachine(machine, activeFaults), {
     steps: [{ at: 0, start: 0 }],
-    until: machine.programs[0].lasts,
+    until: machine.programs[0].duration,
     stopsWhenFinal: false,
     moments: [index < 0 ? { is: 'time', at: 40 } : { is: 'phase', phase: index, after: 4 }],
   })

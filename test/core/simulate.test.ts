@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { makeVariant } from '../../core/machine'
+import { makeFaultedMachine } from '../../core/model/machine'
 import { simulate } from '../../core/simulate'
 import { seriesPathOf, solveSeriesPath, solveWater, type WaterLink } from '../../core/physics/water'
-import { edit, FAMILY, machineOf, mini, presentIn, runTo } from './sheets'
+import { edit, FAMILY, machineOf, mini, activeFaultsIn, runTo } from './sheets'
 
 describe('water by hand', () => {
   const pipe = (from: number, to: number, square: number, more: Partial<WaterLink> = {}): WaterLink => ({
@@ -49,7 +49,7 @@ describe('the washer runs', () => {
     // The control stops at 1.1 V; its 470 kΩ input loads the 1 kΩ sensor, which must give 1.1 V · 471/470 and so
     // stand at (1.10234 − 0.5) V / (4 V / 400 mm) = 60.23 mm of 0.19 m²; the flow is read from the running machine.
     const { plant } = runTo(machine, 'fill-cold')
-    const flow = plant.flow(plant.variant.parts[machine.partIndex.get('cold-valve')!])
+    const flow = plant.flow(plant.faulted.parts[machine.partIndex.get('cold-valve')!])
     expect(timeline.phases[0].to).toBeCloseTo((((1.1 * 471) / 470 - 0.5) / 10) * (0.19 / flow), 2)
   })
   it('conserves water: what stands in the tub is what came in', () => {
@@ -66,19 +66,19 @@ describe('the washer runs', () => {
     }
   })
   it('a broken machine shows its codes and complaints', () => {
-    const shut = runTo(machine, 'fill-cold', presentIn(machine, 'cold-stop.shut')).timeline
+    const shut = runTo(machine, 'fill-cold', activeFaultsIn(machine, 'cold-stop.shut')).timeline
     expect(shut.alarms).toEqual(['LF'])
     expect(machine.sheet.complaints.filter((_, i) => shut.complaints[i]).map((c) => c.id)).toEqual([
       'no-fill',
       'hums',
       'code-lf',
     ])
-    const stuck = runTo(machine, 'fill-cold', presentIn(machine, 'cold-valve.does-not-close')).timeline
+    const stuck = runTo(machine, 'fill-cold', activeFaultsIn(machine, 'cold-valve.does-not-close')).timeline
     expect(stuck.alarms).toEqual(['OF'])
   })
   it('at least ten observable signatures among its faults', () => {
     const signature = (id: string) => {
-      const { timeline: t, plant } = runTo(machine, 'fill-cold', ...[presentIn(machine, id)].slice(0, 1))
+      const { timeline: t, plant } = runTo(machine, 'fill-cold', ...[activeFaultsIn(machine, id)].slice(0, 1))
       const volts = plant.volts(
         machine.parts[machine.partIndex.get('cold-valve')!].nodes.a,
         machine.parts[machine.partIndex.get('cold-valve')!].nodes.b,
@@ -94,7 +94,7 @@ describe('the washer runs', () => {
     expect(Math.abs(runTo(machine, 'fill-cold').plant.powerBalance())).toBeLessThan(1e-9)
   })
   it('an all-day run is as exact as a short one and many events end in a message', () => {
-    const twice = simulate(makeVariant(machine), {
+    const twice = simulate(makeFaultedMachine(machine), {
       steps: [{ at: 0, start: 0 }],
       until: 86400,
       stopsWhenFinal: false,
@@ -109,7 +109,12 @@ describe('the washer runs', () => {
       ),
     )
     expect(() =>
-      simulate(makeVariant(restless), { steps: [{ at: 0, start: 0 }], until: 1e6, stopsWhenFinal: false, moments: [] }),
+      simulate(makeFaultedMachine(restless), {
+        steps: [{ at: 0, start: 0 }],
+        until: 1e6,
+        stopsWhenFinal: false,
+        moments: [],
+      }),
     ).toThrow(/limit/i)
   })
 })

@@ -1,6 +1,6 @@
 import { solveCircuit, writeNetlist, type Analysis, type Component } from '../../core/physics/circuit'
 import { findMeter } from '../../core/instrument'
-import { makeVariant } from '../../core/machine'
+import { makeFaultedMachine } from '../../core/model/machine'
 import { simulate, type Plant } from '../../core/simulate'
 import { random } from '../../bench/random'
 import { machineOf, runTo } from './sheets'
@@ -119,7 +119,7 @@ export type Instrument = (typeof INSTRUMENTS)[number]
 /** The element as it runs, or switched off at its isolator. */
 export function elementPlant(name: string, dead = false): { plant: Plant; a: number; b: number; part: number } {
   const machine = machineOf(ELEMENTS[name])
-  const off = simulate(makeVariant(machine, [], [{ hold: machine.isolators[0] }]), {
+  const off = simulate(makeFaultedMachine(machine, [], [{ hold: machine.isolators[0] }]), {
     steps: [],
     until: 1,
     stopsWhenFinal: false,
@@ -127,7 +127,7 @@ export function elementPlant(name: string, dead = false): { plant: Plant; a: num
   })
   const plant = dead ? off.snapshots[0]! : runTo(machine).plant
   const part = machine.partIndex.get('it')!
-  const [a, b] = machine.kinds[part].terminals.map((t) => plant.variant.parts[part].nodes[t])
+  const [a, b] = machine.kinds[part].terminals.map((t) => plant.faulted.parts[part].nodes[t])
   return { plant, a, b, part }
 }
 
@@ -146,8 +146,8 @@ export function measuredNetlist(name: string, instrument: Instrument): { netlist
   if (dead) components.push({ type: 'VDC', a, b, ohms: 1000, volts: 1 })
   else if (meter.input)
     components.push({ type: 'R', a, b: instrument === 'neon' ? returnOf(plant) : b, ohms: meter.input })
-  const { machine } = plant.variant
-  const { island } = solveCircuit(machine.nodes, components, analysis, OMEGA)
+  const { machine } = plant.faulted
+  const { island } = solveCircuit(machine.nodeCount, components, analysis, OMEGA)
   return {
     netlist: writeNetlist(`${name}, ${instrument}`, components, island, analysis, HERTZ, (i) => machine.nodeLabels[i]),
     analysis,
@@ -155,6 +155,6 @@ export function measuredNetlist(name: string, instrument: Instrument): { netlist
 }
 
 export function returnOf(plant: Plant): number {
-  const { machine, parts } = plant.variant
+  const { machine, parts } = plant.faulted
   return parts[machine.kinds.findIndex((k) => k.returns !== undefined)].nodes.N
 }

@@ -90,11 +90,11 @@ describe('every element under every instrument, against ngspice', () => {
         }
         case 'clamp': {
           // Ohm's law on the element's own voltage, by the impedance that its kind stamps; a clamp adds AC and DC.
-          const [own] = plant.componentsOf(plant.variant.parts[part])
+          const [own] = plant.componentsOf(plant.faulted.parts[part])
           const dc = between(cases.find((c) => c.element === element && c.instrument === 'volts-dc')!.volts, a, b)
           const amps = own ? Math.hypot(shown / impedance(own), dc / dcOhms(own)) : 0
           const near = element === 'rectified load' || element === 'dc supply' ? 1e-4 : 2e-6
-          const mine = showAmps(plant, plant.variant.parts[part]).value
+          const mine = showAmps(plant, plant.faulted.parts[part]).value
           expect(Math.abs(mine - amps), `${label}: ${mine} against ${amps}`).toBeLessThanOrEqual(near * amps + 1e-9)
           break
         }

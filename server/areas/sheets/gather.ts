@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import { SHEET_LANGUAGE } from '../../../core/sheet'
+import { SHEET_LANGUAGE } from '../../../core/model/sheet'
 import type { SheetFile } from '../../database/models'
 
 /** A sheet leads to no more than these. */

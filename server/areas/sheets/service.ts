@@ -1,7 +1,7 @@
 import { LRUCache } from 'lru-cache'
 import type { Transaction } from 'sequelize'
 import type { SheetFacts } from '../../../core/job'
-import { SHEET_LANGUAGE } from '../../../core/sheet'
+import { SHEET_LANGUAGE } from '../../../core/model/sheet'
 import type { SheetFile } from '../../database/models'
 import { apiError, notFound } from '../../platform/errors'
 import { gatherFiles, hashRevision, type FindSheet } from './gather'

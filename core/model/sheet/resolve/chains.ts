@@ -1,6 +1,6 @@
-import type { Kind } from '../../model/kinds'
+import type { Kind } from '../../kinds'
 import type { Sheet, TerminalRef } from '../types'
-import { entries, oneOf, type Path } from './desk'
+import { entries, oneOf, type Path } from './problem-collector'
 import type { Scope } from './scope'
 
 export type Medium = 'wiring' | 'water'
@@ -9,7 +9,7 @@ export const terminalsOf = (kind: Kind, medium: Medium): readonly string[] =>
   medium === 'wiring' ? kind.terminals : kind.ports
 
 function step(
-  { desk, find }: Scope,
+  { collector, find }: Scope,
   item: string,
   medium: Medium,
   path: Path,
@@ -17,7 +17,7 @@ function step(
 ): [TerminalRef, TerminalRef] | undefined {
   const m = /^([\w-]+)(?:\.([\w-]+)(?:\/([\w-]+))?)?$/.exec(item)
   if (!m) {
-    desk.say('unknown-terminal', path, { found: item, expected: 'PART, PART.TERMINAL or PART.IN/OUT' })
+    collector.report('unknown-terminal', path, { found: item, expected: 'PART, PART.TERMINAL or PART.IN/OUT' })
     return undefined
   }
   const part = find(m[1], path)
@@ -25,7 +25,7 @@ function step(
   const names = terminalsOf(part.kind, medium)
   for (const t of [m[2], m[3]])
     if (t !== undefined && !names.includes(t)) {
-      desk.say('unknown-terminal', path, {
+      collector.report('unknown-terminal', path, {
         found: item,
         expected: names.length
           ? oneOf(names.map((n) => `${part.id}.${n}`))
@@ -34,7 +34,7 @@ function step(
       return undefined
     }
   if (m[2] === undefined && (edge || names.length < 2)) {
-    desk.say('ambiguous', path, { found: item, expected: oneOf(names.map((n) => `${part.id}.${n}`)) })
+    collector.report('ambiguous', path, { found: item, expected: oneOf(names.map((n) => `${part.id}.${n}`)) })
     return undefined
   }
   const enter = m[2] ?? names[0]
@@ -47,7 +47,7 @@ function step(
 
 /** Wires and water paths: each chain as the pairs of terminals that it joins. */
 export const resolveChains = (scope: Scope, medium: Medium): Sheet['wiring'] =>
-  entries(scope.w[medium]).map(([name, written]) => {
+  entries(scope.written[medium]).map(([name, written]) => {
     const chain = written.flatMap((item, at) => (scope.isAbsent(item) ? [] : [{ item, at }]))
     const steps = chain.map(({ item, at }, i) =>
       step(scope, item, medium, [medium, name, at], i === 0 || i === chain.length - 1),

@@ -4,8 +4,8 @@ import type { Machine, Param } from './types'
  * What makes a winding good, as practitioners differ: inside the published band; or equal to its sibling; or merely
  * not open or shorted.
  */
-export type Bands = 'published' | 'sibling' | 'not-open-or-short'
-export const BANDS: readonly Bands[] = ['published', 'sibling', 'not-open-or-short']
+export type Acceptance = 'published' | 'sibling' | 'not-open-or-short'
+export const ACCEPTANCES: readonly Acceptance[] = ['published', 'sibling', 'not-open-or-short']
 
 /** Readings of parts known to be good, by parameter id, SI. */
 export type KnownGood = Readonly<Record<string, readonly number[]>>
@@ -22,7 +22,7 @@ const BOOK_WORTH = 2
  * The machine with the spread that a policy and known-good readings give to its windings. Values stay where nothing
  * is known to move them; nothing else of the machine changes.
  */
-export function withBands(machine: Machine, bands: Bands, knownGood: KnownGood = {}): Machine {
+export function withAcceptance(machine: Machine, acceptance: Acceptance, knownGood: KnownGood = {}): Machine {
   const values = machine.values.slice()
   const params = machine.params.map((p): Param => ({ ...p }))
   for (const [id, readings] of Object.entries(knownGood)) {
@@ -36,14 +36,14 @@ export function withBands(machine: Machine, bands: Bands, knownGood: KnownGood =
     p.sd = Math.sqrt(spread * (1 + 1 / (BOOK_WORTH + n)))
   }
   const groups: number[][] = []
-  if (bands !== 'published') {
+  if (acceptance !== 'published') {
     const windings = machine.parts.flatMap((part) =>
       (machine.kinds[part.index].windings ?? []).map((name) => ({ kind: part.kind, name, index: part.param[name] })),
     )
     for (const w of windings) {
       const p = params[w.index]
       if (knownGood[p.id]?.length) continue
-      if (bands === 'not-open-or-short') {
+      if (acceptance === 'not-open-or-short') {
         p.sd = Math.max(p.sd, ANYWHERE * p.nominal)
         continue
       }
@@ -54,8 +54,8 @@ export function withBands(machine: Machine, bands: Bands, knownGood: KnownGood =
       if (siblings.length < 2) continue
       if (siblings[0] === w) groups.push(siblings.map((o) => o.index))
       p.sd = ALIKE * p.nominal
-      p.share = { group: groups.length - 1, sd: BATCH_SPREAD * p.nominal }
+      p.sharedSpread = { group: groups.length - 1, sd: BATCH_SPREAD * p.nominal }
     }
   }
-  return { ...machine, values, params, groups: groups.length }
+  return { ...machine, values, params, spreadGroups: groups.length }
 }

@@ -1,8 +1,8 @@
-import { DisjointSets } from '../foundation/disjoint-sets'
-import type { Part } from '../model/kinds'
+import { DisjointSets } from '../../foundation/disjoint-sets'
+import type { Part } from '../kinds'
 import { atomsOf, type Sheet, type SheetFault, type TerminalRef } from '../sheet'
-import type { Dimension, Quantity } from '../foundation/quantity'
-import type { Effect, Fault, Machine, ModeSet, Param, Phase, Program } from './types'
+import type { Dimension, Quantity } from '../../foundation/quantity'
+import type { Effect, Fault, Machine, ModeSetting, Param, Phase, Program } from './types'
 
 /** What an unwritten ± stands for, as a share of the value (two standard deviations); other dimensions are exact. */
 const UNWRITTEN_TOLERANCE: Partial<Record<Dimension, number>> = {
@@ -74,12 +74,12 @@ export function buildMachine(sheet: Sheet): Machine {
       mode: {},
       state: {},
       ref: {},
-      choice: p.words,
+      choice: p.choices,
     }
     for (const [name, q] of Object.entries(p.params)) part.param[name] = addParam(`${p.id}.${name}`, q)
     for (const mode of p.kind.modes ?? []) {
       part.mode[mode.name] = modes.length
-      modes.push(typeof mode.initial === 'number' ? mode.initial : mode.values.indexOf(p.words[mode.initial.choice]))
+      modes.push(typeof mode.initial === 'number' ? mode.initial : mode.values.indexOf(p.choices[mode.initial.choice]))
       modeOwner.push(index)
     }
     for (const state of p.kind.states ?? []) {
@@ -115,11 +115,11 @@ export function buildMachine(sheet: Sheet): Machine {
     on: p.on.map(commandOf),
     exits: p.exits.map((e) => ({ when: e.when, to: phaseIndex.get(e.to)!, alarm: e.alarm })),
     final: p.final,
-    deadlines: [
-      ...new Set(p.exits.flatMap((e) => [...atomsOf(e.when)].flatMap((a) => (a.is === 'after' ? [a.seconds] : [])))),
+    timeLimits: [
+      ...new Set(p.exits.flatMap((e) => [...atomsOf(e.when)].flatMap((a) => (a.type === 'after' ? [a.seconds] : [])))),
     ].sort((a, b) => a - b),
   }))
-  const modeSet = (index: number, mode: string, value: string): ModeSet => {
+  const modeSet = (index: number, mode: string, value: string): ModeSetting => {
     const spec = kinds[index].modes!.find((m) => m.name === mode)!
     return { mode: parts[index].mode[mode], value: spec.values.indexOf(value) }
   }
@@ -127,11 +127,11 @@ export function buildMachine(sheet: Sheet): Machine {
     index,
     id: p.id,
     title: p.title,
-    begins: p.begins === undefined ? -1 : phaseIndex.get(p.begins)!,
+    firstPhase: p.firstPhase === undefined ? -1 : phaseIndex.get(p.firstPhase)!,
     sets: p.sets.map((s) => modeSet(partIndex.get(s.part)!, s.mode, s.value)),
     needs: p.needs,
     resets: p.resets,
-    lasts: p.lasts,
+    duration: p.duration,
   }))
   const faults = sheet.faults.map((f, index) => indexFault(f, index, sheet, parts, partIndex))
   return {
@@ -140,15 +140,15 @@ export function buildMachine(sheet: Sheet): Machine {
     kinds,
     partIndex,
     params,
-    groups: 0,
+    spreadGroups: 0,
     values: Float64Array.from(params, (p) => p.nominal),
     modes: Int8Array.from(modes),
     modeOwner: Int32Array.from(modeOwner),
     states: Float64Array.from(states),
-    within: Float64Array.from(within),
-    nodes: electric.count,
+    stateTolerance: Float64Array.from(within),
+    nodeCount: electric.count,
     nodeLabels: electric.labels,
-    waterNodes: water.count,
+    waterNodeCount: water.count,
     phases,
     programs,
     commands: parts.flatMap((p) => (kinds[p.index].command === undefined ? [] : [p.mode[kinds[p.index].command!]])),
@@ -174,9 +174,9 @@ export function indexFault(
     title: f.title,
     part: partIndex.get(f.part)!,
     effects: f.effects.map((e): Effect => {
-      if (e.is === 'swap')
+      if (e.type === 'swap')
         return {
-          is: 'swap',
+          type: 'swap',
           medium: e.medium === 'wiring' ? 'nodes' : 'ports',
           partA: partIndex.get(e.a.part)!,
           endA: e.a.terminal,
@@ -184,15 +184,15 @@ export function indexFault(
           endB: e.b.terminal,
         }
       const target = partIndex.get(e.part)!
-      if (e.is === 'param') return { is: 'param', param: parts[target].param[e.param], op: e.op, value: e.value }
+      if (e.type === 'param') return { type: 'param', param: parts[target].param[e.param], op: e.op, value: e.value }
       const spec = sheet.parts[target].kind.modes!.find((m) => m.name === e.mode)!
-      return { is: 'mode', mode: parts[target].mode[e.mode], value: spec.values.indexOf(e.value) }
+      return { type: 'mode', mode: parts[target].mode[e.mode], value: spec.values.indexOf(e.value) }
     }),
     ratePerYear: f.ratePerYear,
-    weight: f.weight,
+    priorExposureYears: f.priorExposureYears,
     severity: f.severity,
     repair: sheet.repairs.findIndex((r) => r.id === f.repair),
-    sometimes: f.sometimes,
+    intermittentShare: f.intermittentShare,
     causes: f.causes.map(({ fault, chance }) => ({ fault: sheet.faults.findIndex((x) => x.id === fault), chance })),
   }
 }

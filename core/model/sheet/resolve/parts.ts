@@ -1,13 +1,13 @@
-import { findKind, KINDS } from '../../model/kinds'
-import type { WrittenSheet } from '../shape'
+import { findKind, KINDS } from '../../kinds'
+import type { WrittenSheet } from '../schema'
 import type { SheetPart } from '../types'
-import { entries, oneOf, type Desk, type Path } from './desk'
+import { entries, oneOf, type ProblemCollector, type Path } from './problem-collector'
 import type { Scope } from './scope'
 
 const RESERVED = new Set(['kind', 'title', 'panel', 'option'])
 
 function resolvePart(
-  desk: Desk,
+  collector: ProblemCollector,
   id: string,
   written: Record<string, unknown>,
   panels: Set<string>,
@@ -15,7 +15,10 @@ function resolvePart(
   const at = (field: string): Path => ['parts', id, field]
   const kind = findKind(String(written.kind))
   if (!kind) {
-    desk.say('unknown-kind', at('kind'), { found: String(written.kind), expected: oneOf(KINDS.map((k) => k.id)) })
+    collector.report('unknown-kind', at('kind'), {
+      found: String(written.kind),
+      expected: oneOf(KINDS.map((k) => k.id)),
+    })
     return undefined
   }
   const part: SheetPart = {
@@ -24,49 +27,49 @@ function resolvePart(
     title: typeof written.title === 'string' ? written.title : id.replaceAll('-', ' '),
     panel: typeof written.panel === 'string' ? written.panel : undefined,
     params: {},
-    words: {},
+    choices: {},
     refs: {},
   }
   if (part.panel !== undefined && !panels.has(part.panel))
-    desk.say('missing', at('panel'), { found: part.panel, expected: `a panel of this sheet: ${oneOf(panels)}` })
+    collector.report('missing', at('panel'), { found: part.panel, expected: `a panel of this sheet: ${oneOf(panels)}` })
   for (const field of Object.keys(written)) {
     const known = [kind.params, kind.choices ?? {}, kind.refs ?? {}, kind.optionalRefs ?? {}].flatMap((x) =>
       Object.keys(x),
     )
     if (RESERVED.has(field) || known.includes(field)) continue
-    desk.say('unknown-param', at(field), { found: field, expected: oneOf(known) })
+    collector.report('unknown-param', at(field), { found: field, expected: oneOf(known) })
   }
   for (const [name, spec] of Object.entries(kind.params)) {
     const text = written[name] ?? spec.typical
     if (text === undefined) {
-      desk.say('missing', ['parts', id], { found: `no ${name}`, expected: `${name}, a ${spec.dimension}` })
+      collector.report('missing', ['parts', id], { found: `no ${name}`, expected: `${name}, a ${spec.dimension}` })
       continue
     }
-    const q = desk.quantity(text, spec.dimension, at(name))
+    const q = collector.quantity(text, spec.dimension, at(name))
     if ((spec.min !== undefined && q.value < spec.min) || (spec.max !== undefined && q.value > spec.max))
-      desk.say('out-of-range', at(name), {
+      collector.report('out-of-range', at(name), {
         found: String(text),
         expected:
           `${spec.min === undefined ? '' : `at least ${spec.min}`}${spec.max === undefined ? '' : ` at most ${spec.max}`} (SI)`.trim(),
       })
-    part.params[name] = { ...q, from: name in written ? 'sheet' : 'typical' }
+    part.params[name] = { ...q, origin: name in written ? 'sheet' : 'typical' }
   }
   for (const [upper, lower] of kind.hysteresis ?? []) {
     const [above, below] = [part.params[upper], part.params[lower]]
     if (above && below && !(above.value > below.value))
-      desk.say('no-hysteresis', at(written[upper] === undefined ? lower : upper), {
+      collector.report('no-hysteresis', at(written[upper] === undefined ? lower : upper), {
         found: `${upper} ${String(written[upper] ?? kind.params[upper].typical)}, ${lower} ${String(written[lower] ?? kind.params[lower].typical)}`,
         expected: `${upper} above ${lower}`,
       })
   }
   for (const [name, options] of Object.entries(kind.choices ?? {})) {
     const word = String(written[name] ?? options[0])
-    if (!options.includes(word)) desk.say('out-of-range', at(name), { found: word, expected: oneOf(options) })
-    part.words[name] = word
+    if (!options.includes(word)) collector.report('out-of-range', at(name), { found: word, expected: oneOf(options) })
+    part.choices[name] = word
   }
   for (const name of Object.keys(kind.refs ?? {})) {
     if (written[name] === undefined)
-      desk.say('missing', ['parts', id], { found: `no ${name}`, expected: `${name}, the name of another part` })
+      collector.report('missing', ['parts', id], { found: `no ${name}`, expected: `${name}, the name of another part` })
     part.refs[name] = String(written[name])
   }
   for (const name of Object.keys(kind.optionalRefs ?? {}))
@@ -76,36 +79,38 @@ function resolvePart(
 
 /** The parts that are fitted, and the names of those that are not: chains run past them, and nothing can be wrong with them. */
 export function resolveParts(
-  desk: Desk,
-  w: WrittenSheet,
+  collector: ProblemCollector,
+  sheet: WrittenSheet,
   panels: Set<string>,
   options: readonly { id: string; fitted: boolean }[],
 ): { parts: SheetPart[]; absent: Set<string> } {
   const absent = new Set(
-    entries(w.parts).flatMap(([id, { option }]) => {
+    entries(sheet.parts).flatMap(([id, { option }]) => {
       if (option === undefined) return []
       const known = options.find((o) => o.id === option)
       if (!known)
-        desk.say('missing', ['parts', id, 'option'], {
+        collector.report('missing', ['parts', id, 'option'], {
           found: String(option),
           expected: `an option of this sheet: ${oneOf(options.map((o) => o.id))}`,
         })
       return known && !known.fitted ? [id] : []
     }),
   )
-  const parts = entries(w.parts).flatMap(([id, p]) => (absent.has(id) ? [] : (resolvePart(desk, id, p, panels) ?? [])))
+  const parts = entries(sheet.parts).flatMap(([id, p]) =>
+    absent.has(id) ? [] : (resolvePart(collector, id, p, panels) ?? []),
+  )
   return { parts, absent }
 }
 
 /** That every part which refers to another finds there what it needs. */
-export function checkReferences({ desk, parts, find }: Scope): void {
+export function checkReferences({ collector, parts, find }: Scope): void {
   for (const p of parts.values())
     for (const [name, target] of Object.entries(p.refs)) {
       if (target === 'undefined') continue
       const other = find(target, ['parts', p.id, name])
       const signal = { ...p.kind.refs, ...p.kind.optionalRefs }[name]
       if (other && !(signal in (other.kind.signals ?? {})))
-        desk.say('unknown-signal', ['parts', p.id, name], {
+        collector.report('unknown-signal', ['parts', p.id, name], {
           found: `${target} gives no ${signal}`,
           expected: `a part that gives ${signal}`,
         })

@@ -1,11 +1,11 @@
-import type { WrittenSheet } from '../shape'
+import type { WrittenSheet } from '../schema'
 import type { SheetPart } from '../types'
-import { entries, type Desk, type Path } from './desk'
+import { entries, type ProblemCollector, type Path } from './problem-collector'
 
 /** What one piece of a sheet may name of the others. */
 export interface Scope {
-  desk: Desk
-  w: WrittenSheet
+  collector: ProblemCollector
+  written: WrittenSheet
   parts: ReadonlyMap<string, SheetPart>
   /** A part by its name; what is no part at all is reported at `path`, what is only not fitted is not. */
   find(id: string, path: Path): SheetPart | undefined
@@ -17,23 +17,28 @@ export interface Scope {
   repairs: ReadonlySet<string>
 }
 
-export function scopeOf(desk: Desk, w: WrittenSheet, parts: readonly SheetPart[], absent: ReadonlySet<string>): Scope {
+export function scopeOf(
+  collector: ProblemCollector,
+  written: WrittenSheet,
+  parts: readonly SheetPart[],
+  absent: ReadonlySet<string>,
+): Scope {
   const byId = new Map(parts.map((p) => [p.id, p]))
   const names = (record: Record<string, unknown> | undefined) => new Set(entries(record).map(([id]) => id))
   return {
-    desk,
-    w,
+    collector,
+    written,
     parts: byId,
     find(id, path) {
       const part = byId.get(id)
-      if (!part && !(w.parts && id in w.parts))
-        desk.say('unknown-part', path, { found: id, expected: 'the name of a part' })
+      if (!part && !(written.parts && id in written.parts))
+        collector.report('unknown-part', path, { found: id, expected: 'the name of a part' })
       return part
     },
     isAbsent: (ref) => absent.has(ref.split('.')[0]),
-    phases: names(w.phases),
-    programs: names(w.programs),
-    alarms: names(w.alarms),
-    repairs: names(w.repairs),
+    phases: names(written.phases),
+    programs: names(written.programs),
+    alarms: names(written.alarms),
+    repairs: names(written.repairs),
   }
 }

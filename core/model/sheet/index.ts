@@ -1,7 +1,7 @@
-export { locate, readSheet, writeWhole, type FindSheet } from './read'
-export { atomsOf, parseCondition, speaksOfControlAlone, type Condition } from './condition'
+export { locateProblems, readSheet, flattenSheet, type FindSheet } from './read'
+export { atomsOf, parseCondition, isControlOnly, type Condition } from './condition'
 export { templateEffects } from './resolve/faults'
-export { sheetShape } from './shape'
+export { sheetSchema } from './schema'
 export type * from './types'
 
 /** Version of the sheet language: part of what names a revision, so that a new language makes new revisions. */

@@ -1,24 +1,24 @@
-import { problem, type Problem, type ProblemCode } from '../../foundation/issues'
-import type { Result } from '../../foundation/result'
-import { parseQuantity, type Dimension, type Quantity } from '../../foundation/quantity'
+import { problem, type Problem, type ProblemCode } from '../../../foundation/issues'
+import type { Result } from '../../../foundation/result'
+import { parseQuantity, type Dimension, type Quantity } from '../../../foundation/quantity'
 import { parseCondition, type Condition } from '../condition'
 
 export type Path = (string | number)[]
 
 /** Collects every problem of one sheet; readers return a harmless value so that the walk goes on. */
-export class Desk {
+export class ProblemCollector {
   readonly problems: Problem[] = []
-  say(code: ProblemCode, path: Path, facts: { found?: string; expected?: string } = {}): void {
+  report(code: ProblemCode, path: Path, facts: { found?: string; expected?: string } = {}): void {
     this.problems.push(problem(code, path, facts))
   }
-  take<T>(outcome: Result<T>): T | undefined {
+  accept<T>(outcome: Result<T>): T | undefined {
     if (outcome.ok) return outcome.value
     this.problems.push(...outcome.problems)
     return undefined
   }
   quantity(text: unknown, dimension: Dimension, path: Path): Quantity {
     return (
-      this.take(parseQuantity(String(text), dimension, path)) ?? {
+      this.accept(parseQuantity(String(text), dimension, path)) ?? {
         value: 1,
         dimension,
         halfWidth: undefined,
@@ -27,7 +27,7 @@ export class Desk {
     )
   }
   condition(text: string, path: Path): Condition {
-    return this.take(parseCondition(text, path)) ?? { is: 'chatters' }
+    return this.accept(parseCondition(text, path)) ?? { type: 'chatters' }
   }
 }
 

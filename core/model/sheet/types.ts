@@ -1,5 +1,5 @@
-import type { Kind } from '../model/kinds'
-import type { Quantity } from '../foundation/quantity'
+import type { Kind } from '../kinds'
+import type { Quantity } from '../../foundation/quantity'
 import type { Condition } from './condition'
 
 /** A sheet with every quantity read and every name found. Order is the order of writing. */
@@ -10,7 +10,7 @@ export interface Sheet {
   assembly: boolean
   maker: string | undefined
   model: string | undefined
-  also: string[]
+  searchWords: string[]
   options: { id: string; title: string; fitted: boolean }[]
   source: string
   hertz: number
@@ -24,13 +24,13 @@ export interface Sheet {
   programs: SheetProgram[]
   phases: SheetPhase[]
   alarms: SheetAlarm[]
-  complaints: { id: string; says: string; when: Condition }[]
+  complaints: { id: string; words: string; when: Condition }[]
   moments: { id: string; title: string; program: string; after: number }[]
   faults: SheetFault[]
   repairs: SheetRepair[]
   tests: SheetTest[]
   makeSafe: SafetyStep[]
-  cautions: { bites: 'dead' | 'live' | 'water'; text: string }[]
+  cautions: { appliesTo: 'dead' | 'live' | 'water'; text: string }[]
 }
 
 /** An alarm ends with the power, unless it keeps; some end by themselves. */
@@ -41,7 +41,7 @@ export interface SheetAlarm {
   /** How lamps or beeps show it, in words. */
   lamps: string | undefined
   clears: Condition | undefined
-  keeps: boolean
+  retained: boolean
 }
 
 export interface SafetyStep {
@@ -56,8 +56,8 @@ export interface SheetPart {
   kind: Kind
   title: string
   panel: string | undefined
-  params: Record<string, Quantity & { from: 'sheet' | 'typical' }>
-  words: Record<string, string>
+  params: Record<string, Quantity & { origin: 'sheet' | 'typical' }>
+  choices: Record<string, string>
   refs: Record<string, string>
 }
 
@@ -69,7 +69,7 @@ export interface TerminalRef {
 export interface SheetProgram {
   id: string
   title: string
-  begins: string | undefined
+  firstPhase: string | undefined
   sets: { part: string; mode: string; value: string }[]
   needs: Condition | undefined
   /** Codes of the alarms that starting it clears. */
@@ -77,7 +77,7 @@ export interface SheetProgram {
   /** How a service mode is entered and left, in words, with the minutes that takes. */
   service: { enter: string; leave: string; minutes: number } | undefined
   /** How long it is watched at most, s. */
-  lasts: number
+  duration: number
 }
 
 export interface SheetPhase {
@@ -89,9 +89,9 @@ export interface SheetPhase {
 }
 
 export type SheetEffect =
-  | { is: 'param'; part: string; param: string; op: 'to' | 'times' | 'plus'; value: number | 'severity' }
-  | { is: 'mode'; part: string; mode: string; value: string }
-  | { is: 'swap'; medium: 'wiring' | 'water'; a: TerminalRef; b: TerminalRef }
+  | { type: 'param'; part: string; param: string; op: 'to' | 'times' | 'plus'; value: number | 'severity' }
+  | { type: 'mode'; part: string; mode: string; value: string }
+  | { type: 'swap'; medium: 'wiring' | 'water'; a: TerminalRef; b: TerminalRef }
 
 /** How bad a fault may be: a range in SI. */
 export interface Severity {
@@ -109,11 +109,11 @@ export interface SheetFault {
   /** Nobody complains of it by itself. */
   latent: boolean
   /** Machine-years of experience that the rate counts as. */
-  weight: number
+  priorExposureYears: number
   severity: Severity | undefined
   repair: string
   /** Share of its cases that come and go, 0 … 1. */
-  sometimes: number
+  intermittentShare: number
   causes: { fault: string; chance: number }[]
 }
 
@@ -123,7 +123,7 @@ export interface SheetRepair {
   minutes: number
   price: number
   /** Chance that it holds, 0 … 1. */
-  holds: number
+  successProbability: number
   /** Work of licensed people: what is theirs. Advice stops there. */
   licensed: string | undefined
 }

@@ -24,7 +24,7 @@ const effect = z.union([
   z.strictObject({ swap: z.tuple([z.string(), z.string()]) }),
 ])
 
-export const sheetShape = z.strictObject({
+export const sheetSchema = z.strictObject({
   sheet: z.literal(1).describe('version of the sheet language'),
   id: name,
   title: z.string().min(1),
@@ -165,4 +165,4 @@ export const sheetShape = z.strictObject({
   cautions: table(name, z.strictObject({ bites: z.enum(['dead', 'live', 'water']), text: z.string() })).optional(),
 })
 
-export type WrittenSheet = z.infer<typeof sheetShape>
+export type WrittenSheet = z.infer<typeof sheetSchema>

@@ -1,5 +1,5 @@
 import type { z } from 'zod'
-import { problem, type Problem } from '../foundation/issues'
+import { problem, type Problem } from '../../foundation/issues'
 
 type Issue = z.core.$ZodIssue
 
@@ -48,7 +48,7 @@ function expected(issue: Issue): string {
  *
  * @param root the sheet as it was checked, for what was found
  */
-export function shapeProblems(issues: readonly Issue[], root: unknown, above: (string | number)[] = []): Problem[] {
+export function schemaProblems(issues: readonly Issue[], root: unknown, above: (string | number)[] = []): Problem[] {
   return issues.flatMap((issue): Problem[] => {
     const path = [...above, ...issue.path.filter((x): x is string | number => typeof x !== 'symbol')]
     if (issue.code === 'unrecognized_keys')
@@ -56,7 +56,7 @@ export function shapeProblems(issues: readonly Issue[], root: unknown, above: (s
     if (issue.code === 'invalid_union') {
       const known = (branch: readonly Issue[]) => branch.filter((i) => i.code !== 'unrecognized_keys').length
       const [nearest] = [...issue.errors].sort((a, b) => known(a) - known(b) || a.length - b.length)
-      if (nearest?.length) return shapeProblems(nearest, root, path)
+      if (nearest?.length) return schemaProblems(nearest, root, path)
     }
     const found = at(root, path)
     return [

@@ -1,6 +1,6 @@
-import type { Component } from '../physics/circuit'
-import type { Kind, Part } from '../model/kinds'
-import type { Dimension } from '../foundation/quantity'
+import type { Component } from '../../physics/circuit'
+import type { Kind, Part } from '../kinds'
+import type { Dimension } from '../../foundation/quantity'
 import type { Condition, Severity, Sheet } from '../sheet'
 
 /** One number of the machine. Shared by every reading that depends on it. */
@@ -13,7 +13,7 @@ export interface Param {
   /** Standard deviation; 0 when taken as exact. */
   sd: number
   /** A spread that it has in common with others of its group, on top of its own (one sd). */
-  share?: { group: number; sd: number }
+  sharedSpread?: { group: number; sd: number }
 }
 
 /** A phase with its names replaced by indices. */
@@ -26,21 +26,21 @@ export interface Phase {
   exits: { when: Condition; to: number; alarm: string | undefined }[]
   final: boolean
   /** Every `after` of its exits, seconds, ascending. */
-  deadlines: number[]
+  timeLimits: number[]
 }
 
 export interface Program {
   index: number
   id: string
   title: string
-  begins: number
-  sets: ModeSet[]
+  firstPhase: number
+  sets: ModeSetting[]
   needs: Condition | undefined
   resets: readonly string[]
-  lasts: number
+  duration: number
 }
 
-export interface ModeSet {
+export interface ModeSetting {
   mode: number
   value: number
 }
@@ -53,30 +53,30 @@ export interface Machine {
   partIndex: ReadonlyMap<string, number>
   params: readonly Param[]
   /** Groups of parameters that share a spread. */
-  groups: number
+  spreadGroups: number
   values: Float64Array
   modes: Int8Array
   /** Part that owns each mode. */
   modeOwner: Int32Array
   states: Float64Array
   /** Error that one step may leave in each state. */
-  within: Float64Array
-  nodes: number
+  stateTolerance: Float64Array
+  nodeCount: number
   nodeLabels: readonly string[]
-  waterNodes: number
+  waterNodeCount: number
   phases: readonly Phase[]
   programs: readonly Program[]
   /** Mode indices that the control commands. */
   commands: readonly number[]
   /** Modes that cut the supply when making safe. */
-  isolators: readonly ModeSet[]
+  isolators: readonly ModeSetting[]
   faults: readonly Fault[]
 }
 
 export type Effect =
-  | { is: 'param'; param: number; op: 'to' | 'times' | 'plus'; value: number | 'severity' }
-  | { is: 'mode'; mode: number; value: number }
-  | { is: 'swap'; medium: 'nodes' | 'ports'; partA: number; endA: string; partB: number; endB: string }
+  | { type: 'param'; param: number; op: 'to' | 'times' | 'plus'; value: number | 'severity' }
+  | { type: 'mode'; mode: number; value: number }
+  | { type: 'swap'; medium: 'nodes' | 'ports'; partA: number; endA: string; partB: number; endB: string }
 
 export interface Fault {
   index: number
@@ -86,42 +86,42 @@ export interface Fault {
   effects: readonly Effect[]
   ratePerYear: number
   /** Machine-years of experience that the rate counts as. */
-  weight: number
+  priorExposureYears: number
   severity: Severity | undefined
   /** Index into `sheet.repairs`. */
   repair: number
   /** Share of its cases that come and go, 0 … 1. */
-  sometimes: number
+  intermittentShare: number
   /** Faults that this one brings about, with the chance that it has. */
   causes: readonly { fault: number; chance: number }[]
 }
 
 /** A fault that is present, with its severity where it has one. */
-export interface Present {
+export interface ActiveFault {
   fault: Fault
   severity: number | undefined
   /** An intermittent fault that does not act during this visit, with the share of times it still misses; else absent. */
-  misses?: number
+  missProbability?: number
 }
 
 /** What hands have done to the machine on top of its faults. */
-export interface Edit {
+export interface Intervention {
   /** Modes held by hand: a plug pulled, a tap shut. */
-  hold?: ModeSet
+  hold?: ModeSetting
   /** A jumper across terminals 0 and 1 of a part. */
   jumper?: number
   /** A repair that has been done (index into the sheet's repairs): the faults it cures are gone. */
   repair?: number
 }
 
-/** A machine with faults and edits in it, ready to run. */
-export interface Variant {
+/** A machine with faults and interventions in it, ready to run. */
+export interface FaultedMachine {
   machine: Machine
   parts: readonly Part[]
   values: Float64Array
   /** Standard deviation of each value: what a fault sets or scales has its spread set or scaled with it. */
-  sds: Float64Array
+  standardDeviations: Float64Array
   /** Value a mode is held at, -1 where it is free. */
-  held: Int8Array
-  extra: readonly Component[]
+  heldModes: Int8Array
+  addedComponents: readonly Component[]
 }

@@ -1,30 +1,30 @@
 import { atomsOf, type Condition } from '../condition'
 import type { Sheet, SheetAlarm } from '../types'
-import { entries, oneOf, type Path } from './desk'
+import { entries, oneOf, type Path } from './problem-collector'
 import type { Scope } from './scope'
 
 /** How long a program runs that is given no time, s. */
 const DEFAULT_PERIOD = 3600
 
 /** A condition whose names and units all fit. */
-export function resolveCondition({ desk, find, phases, alarms }: Scope, text: string, path: Path): Condition {
-  const condition = desk.condition(text, path)
+export function resolveCondition({ collector, find, phases, alarms }: Scope, text: string, path: Path): Condition {
+  const condition = collector.condition(text, path)
   for (const a of atomsOf(condition)) {
-    if (a.is === 'phase' && !phases.has(a.phase))
-      desk.say('unknown-phase', path, { found: a.phase, expected: oneOf(phases) })
-    if (a.is === 'alarm' && !alarms.has(a.code))
-      desk.say('missing', path, { found: `alarm ${a.code}`, expected: 'an alarm of this sheet' })
-    if (a.is !== 'signal' && a.is !== 'compare') continue
+    if (a.type === 'phase' && !phases.has(a.phase))
+      collector.report('unknown-phase', path, { found: a.phase, expected: oneOf(phases) })
+    if (a.type === 'alarm' && !alarms.has(a.code))
+      collector.report('missing', path, { found: `alarm ${a.code}`, expected: 'an alarm of this sheet' })
+    if (a.type !== 'signal' && a.type !== 'compare') continue
     const part = find(a.part, path)
     if (!part) continue
     const signal = part.kind.signals?.[a.signal]
     if (!signal)
-      desk.say('unknown-signal', path, {
+      collector.report('unknown-signal', path, {
         found: `${a.part}.${a.signal}`,
         expected: oneOf(Object.keys(part.kind.signals ?? {})),
       })
-    else if (a.is === 'compare' && a.dimension !== signal.dimension)
-      desk.say('wrong-dimension', path, {
+    else if (a.type === 'compare' && a.dimension !== signal.dimension)
+      collector.report('wrong-dimension', path, {
         found: text,
         expected: signal.dimension ? `a ${signal.dimension}` : 'no comparison: this signal is yes or no',
       })
@@ -33,43 +33,50 @@ export function resolveCondition({ desk, find, phases, alarms }: Scope, text: st
 }
 
 export const resolveAlarms = (scope: Scope): SheetAlarm[] =>
-  entries(scope.w.alarms).map(([code, a]) => ({
+  entries(scope.written.alarms).map(([code, a]) => ({
     code,
     title: a.title,
     means: a.means ?? a.title,
     lamps: a.lamps,
     clears: a.clears === undefined ? undefined : resolveCondition(scope, a.clears, ['alarms', code, 'clears']),
-    keeps: a.keeps ?? false,
+    retained: a.keeps ?? false,
   }))
 
 export function resolvePhases(scope: Scope): Sheet['phases'] {
-  const { desk, find, w } = scope
-  return entries(w.phases).map(([id, p]) => {
+  const { collector, find, written } = scope
+  return entries(written.phases).map(([id, p]) => {
     const path: Path = ['phases', id]
     const on = p.on ?? []
     on.forEach((name, i) => {
       const part = find(name, [...path, 'on', i])
       if (part && part.kind.command === undefined)
-        desk.say('wrong-shape', [...path, 'on', i], { found: name, expected: 'a part that the control can switch' })
+        collector.report('wrong-shape', [...path, 'on', i], {
+          found: name,
+          expected: 'a part that the control can switch',
+        })
     })
     const exits = (p.exits ?? []).map((e, i) => {
       if (!scope.phases.has(e.to))
-        desk.say('unknown-phase', [...path, 'exits', i, 'to'], { found: e.to, expected: oneOf(scope.phases) })
+        collector.report('unknown-phase', [...path, 'exits', i, 'to'], { found: e.to, expected: oneOf(scope.phases) })
       if (e.alarm !== undefined && !scope.alarms.has(e.alarm))
-        desk.say('missing', [...path, 'exits', i, 'alarm'], { found: e.alarm, expected: 'an alarm of this sheet' })
+        collector.report('missing', [...path, 'exits', i, 'alarm'], {
+          found: e.alarm,
+          expected: 'an alarm of this sheet',
+        })
       return { when: resolveCondition(scope, e.when, [...path, 'exits', i, 'when']), to: e.to, alarm: e.alarm }
     })
-    if (exits.length === 0 && !p.final) desk.say('no-exit', path, { found: id, expected: 'an exit, or final: true' })
+    if (exits.length === 0 && !p.final)
+      collector.report('no-exit', path, { found: id, expected: 'an exit, or final: true' })
     return { id, title: p.title, on, exits, final: p.final ?? false }
   })
 }
 
 export function resolvePrograms(scope: Scope): Sheet['programs'] {
-  const { desk, find, w } = scope
-  return entries(w.programs).map(([id, p]) => {
+  const { collector, find, written } = scope
+  return entries(written.programs).map(([id, p]) => {
     const path: Path = ['programs', id]
     if (p.begins !== undefined && !scope.phases.has(p.begins))
-      desk.say('unknown-phase', [...path, 'begins'], { found: p.begins, expected: oneOf(scope.phases) })
+      collector.report('unknown-phase', [...path, 'begins'], { found: p.begins, expected: oneOf(scope.phases) })
     const sets = Object.entries(p.sets ?? {}).flatMap(([target, value]) => {
       const [partId, named] = target.split('.')
       const part = find(partId, [...path, 'sets', target])
@@ -78,7 +85,7 @@ export function resolvePrograms(scope: Scope): Sheet['programs'] {
       const reachable = [...(hand ? [hand.mode] : []), ...forced]
       const mode = modes.find((m) => m.name === (named ?? reachable[0]) && reachable.includes(m.name))
       if (!mode || !mode.values.includes(value)) {
-        desk.say('out-of-range', [...path, 'sets', target], {
+        collector.report('out-of-range', [...path, 'sets', target], {
           found: value,
           expected: mode
             ? oneOf(mode.values)
@@ -93,12 +100,15 @@ export function resolvePrograms(scope: Scope): Sheet['programs'] {
     const resets = p.resets ?? []
     resets.forEach((code, i) => {
       if (!scope.alarms.has(code))
-        desk.say('missing', [...path, 'resets', i], { found: `alarm ${code}`, expected: 'an alarm of this sheet' })
+        collector.report('missing', [...path, 'resets', i], {
+          found: `alarm ${code}`,
+          expected: 'an alarm of this sheet',
+        })
     })
     return {
       id,
       title: p.title,
-      begins: p.begins,
+      firstPhase: p.begins,
       sets,
       needs: p.needs === undefined ? undefined : resolveCondition(scope, p.needs, [...path, 'needs']),
       resets,
@@ -108,19 +118,22 @@ export function resolvePrograms(scope: Scope): Sheet['programs'] {
         minutes:
           p.service.minutes === undefined
             ? 1
-            : desk.quantity(p.service.minutes, 'time', [...path, 'service', 'minutes']).value / 60,
+            : collector.quantity(p.service.minutes, 'time', [...path, 'service', 'minutes']).value / 60,
       },
-      lasts: desk.quantity(p.lasts, 'time', [...path, 'lasts']).value || DEFAULT_PERIOD,
+      duration: collector.quantity(p.lasts, 'time', [...path, 'lasts']).value || DEFAULT_PERIOD,
     }
   })
 }
 
 /** The control itself: what powers it and what it does by itself. */
 export function resolveControl(scope: Scope): Sheet['control'] {
-  const { control } = scope.w
+  const { control } = scope.written
   if (!control) return undefined
   if (control.starts !== undefined && !scope.programs.has(control.starts))
-    scope.desk.say('unknown-program', ['control', 'starts'], { found: control.starts, expected: oneOf(scope.programs) })
+    scope.collector.report('unknown-program', ['control', 'starts'], {
+      found: control.starts,
+      expected: oneOf(scope.programs),
+    })
   return {
     powered:
       control.powered === undefined ? undefined : resolveCondition(scope, control.powered, ['control', 'powered']),

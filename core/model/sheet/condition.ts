@@ -1,6 +1,6 @@
-import { problem } from '../foundation/issues'
-import { ok, err, type Result } from '../foundation/result'
-import { findUnit, toSi, type Dimension } from '../foundation/quantity'
+import { problem } from '../../foundation/issues'
+import { ok, err, type Result } from '../../foundation/result'
+import { findUnit, toSi, type Dimension } from '../../foundation/quantity'
 
 /**
  * Conditions of sheets.
@@ -11,15 +11,15 @@ import { findUnit, toSi, type Dimension } from '../foundation/quantity'
  *     atom      := "after" QUANTITY | "alarm" CODE | "phase" NAME | "chatters" | PART.SIGNAL [ (>=|<=|>|<) QUANTITY ]
  */
 export type Condition =
-  | { is: 'and' | 'or'; of: Condition[] }
-  | { is: 'not' | 'ever'; of: Condition }
-  | { is: 'after'; seconds: number }
-  | { is: 'alarm'; code: string }
-  | { is: 'phase'; phase: string }
-  | { is: 'chatters' }
-  | { is: 'signal'; part: string; signal: string }
+  | { type: 'and' | 'or'; of: Condition[] }
+  | { type: 'not' | 'ever'; of: Condition }
+  | { type: 'after'; seconds: number }
+  | { type: 'alarm'; code: string }
+  | { type: 'phase'; phase: string }
+  | { type: 'chatters' }
+  | { type: 'signal'; part: string; signal: string }
   | {
-      is: 'compare'
+      type: 'compare'
       part: string
       signal: string
       op: '>=' | '<=' | '>' | '<'
@@ -28,16 +28,16 @@ export type Condition =
     }
 
 /** Whether a condition speaks of phases and alarms alone: such a one may come true and pass within one instant. */
-export function speaksOfControlAlone(c: Condition): boolean {
-  switch (c.is) {
+export function isControlOnly(c: Condition): boolean {
+  switch (c.type) {
     case 'and':
     case 'or':
-      return c.of.every(speaksOfControlAlone)
+      return c.of.every(isControlOnly)
     case 'not':
     case 'ever':
-      return speaksOfControlAlone(c.of)
+      return isControlOnly(c.of)
     default:
-      return c.is === 'phase' || c.is === 'alarm'
+      return c.type === 'phase' || c.type === 'alarm'
   }
 }
 
@@ -76,28 +76,28 @@ export function parseCondition(text: string, path: (string | number)[] = []): Re
     if (word === 'after') {
       const q = quantity()
       if (q.dimension !== 'time') return fail('a time after "after"')
-      return { is: 'after', seconds: q.si }
+      return { type: 'after', seconds: q.si }
     }
-    if (word === 'alarm') return { is: 'alarm', code: tokens[at++] ?? fail('an alarm code') }
-    if (word === 'phase') return { is: 'phase', phase: tokens[at++] ?? fail('a phase') }
-    if (word === 'chatters') return { is: 'chatters' }
+    if (word === 'alarm') return { type: 'alarm', code: tokens[at++] ?? fail('an alarm code') }
+    if (word === 'phase') return { type: 'phase', phase: tokens[at++] ?? fail('a phase') }
+    if (word === 'chatters') return { type: 'chatters' }
     const ref = /^([\w-]+)\.([\w-]+)$/.exec(word)
     if (!ref) return fail(`PART.SIGNAL instead of "${word}"`)
     const [part, signal] = [ref[1], ref[2]]
     const op = tokens[at]
-    if (op !== '>=' && op !== '<=' && op !== '>' && op !== '<') return { is: 'signal', part, signal }
+    if (op !== '>=' && op !== '<=' && op !== '>' && op !== '<') return { type: 'signal', part, signal }
     at++
-    return { is: 'compare', part, signal, op, ...quantity() }
+    return { type: 'compare', part, signal, op, ...quantity() }
   }
   const not = (): Condition => {
     const word = tokens[at]
     if (word === 'not' || word === 'ever') {
       at++
-      return { is: word, of: not() }
+      return { type: word, of: not() }
     }
     if (word === 'never') {
       at++
-      return { is: 'not', of: { is: 'ever', of: not() } }
+      return { type: 'not', of: { type: 'ever', of: not() } }
     }
     if (word === '(') {
       at++
@@ -113,7 +113,7 @@ export function parseCondition(text: string, path: (string | number)[] = []): Re
       at++
       of.push(next())
     }
-    return of.length === 1 ? of[0] : { is: word, of }
+    return of.length === 1 ? of[0] : { type: word, of }
   }
   const either = (): Condition => list('or', () => list('and', not))
   try {
@@ -128,7 +128,7 @@ export function parseCondition(text: string, path: (string | number)[] = []): Re
 
 /** Every atom of a condition, depth first. */
 export function* atomsOf(c: Condition): Generator<Condition> {
-  if (c.is === 'and' || c.is === 'or') for (const inner of c.of) yield* atomsOf(inner)
-  else if (c.is === 'not' || c.is === 'ever') yield* atomsOf(c.of)
+  if (c.type === 'and' || c.type === 'or') for (const inner of c.of) yield* atomsOf(inner)
+  else if (c.type === 'not' || c.type === 'ever') yield* atomsOf(c.of)
   else yield c
 }

@@ -25,11 +25,11 @@ export function unlistedFaults(machine: Machine): Fault[] {
         title: `${part.title}: ${title}`,
         effects,
         ratePerYear,
-        weight: 1,
+        priorExposureYears: 1,
         latent: false,
         severity,
         repair: '',
-        sometimes: 0,
+        intermittentShare: 0,
         causes: [],
       }
       return [{ ...indexFault(written, -1, machine.sheet, machine.parts, machine.partIndex), repair }]

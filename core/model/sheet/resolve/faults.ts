@@ -1,9 +1,9 @@
-import type { FaultTemplate } from '../../model/kinds'
-import type { Dimension } from '../../foundation/quantity'
-import type { WrittenSheet } from '../shape'
+import type { FaultTemplate } from '../../kinds'
+import type { Dimension } from '../../../foundation/quantity'
+import type { WrittenSheet } from '../schema'
 import type { Severity, SheetEffect, SheetFault, SheetPart } from '../types'
 import { terminalsOf } from './chains'
-import { entries, oneOf, type Path } from './desk'
+import { entries, oneOf, type Path } from './problem-collector'
 import type { Scope } from './scope'
 
 type WrittenFault = NonNullable<NonNullable<WrittenSheet['faults']>[string]>
@@ -14,14 +14,14 @@ const USUAL_WEIGHT = 100
 /** Effects of a fault template, on a part. */
 export const templateEffects = (part: string, effects: FaultTemplate['effects']): SheetEffect[] =>
   effects.map((e): SheetEffect => {
-    if ('mode' in e) return { is: 'mode', part, mode: e.mode, value: e.at }
+    if ('mode' in e) return { type: 'mode', part, mode: e.mode, value: e.at }
     const [op, value] =
       'to' in e ? (['to', e.to] as const) : 'times' in e ? (['times', e.times] as const) : (['plus', e.plus] as const)
-    return { is: 'param', part, param: e.param, op, value }
+    return { type: 'param', part, param: e.param, op, value }
   })
 
 function paramTarget(
-  { desk, find }: Scope,
+  { collector, find }: Scope,
   text: string,
   path: Path,
 ): { part: SheetPart; param: string; dimension: Dimension } | undefined {
@@ -30,7 +30,7 @@ function paramTarget(
   if (!part) return undefined
   const spec = part.kind.params[name]
   if (spec) return { part, param: name, dimension: spec.dimension }
-  desk.say('unknown-param', path, {
+  collector.report('unknown-param', path, {
     found: text,
     expected: oneOf(Object.keys(part.kind.params).map((n) => `${partId}.${n}`)),
   })
@@ -38,7 +38,7 @@ function paramTarget(
 }
 
 function writtenEffect(scope: Scope, e: NonNullable<WrittenFault['effects']>[number], path: Path): SheetEffect[] {
-  const { desk, find, parts } = scope
+  const { collector, find, parts } = scope
   if ('swap' in e) {
     for (const medium of ['wiring', 'water'] as const) {
       const ends = e.swap.map((t) => {
@@ -48,9 +48,9 @@ function writtenEffect(scope: Scope, e: NonNullable<WrittenFault['effects']>[num
           ? { part: p, terminal }
           : undefined
       })
-      if (ends[0] && ends[1]) return [{ is: 'swap', medium, a: ends[0], b: ends[1] }]
+      if (ends[0] && ends[1]) return [{ type: 'swap', medium, a: ends[0], b: ends[1] }]
     }
-    desk.say('unknown-terminal', [...path, 'swap'], {
+    collector.report('unknown-terminal', [...path, 'swap'], {
       found: e.swap.join(', '),
       expected: 'two terminals or two water ports, PART.TERMINAL',
     })
@@ -62,36 +62,36 @@ function writtenEffect(scope: Scope, e: NonNullable<WrittenFault['effects']>[num
     const mode = part?.kind.modes?.find((m) => m.name === modeName)
     if (!part) return []
     if (!mode?.values.includes(e.at)) {
-      desk.say('out-of-range', [...path, 'hold'], {
+      collector.report('out-of-range', [...path, 'hold'], {
         found: `${e.hold} at ${e.at}`,
         expected: mode ? oneOf(mode.values) : oneOf((part.kind.modes ?? []).map((m) => `${partId}.${m.name}`)),
       })
       return []
     }
-    return [{ is: 'mode', part: partId, mode: modeName, value: e.at }]
+    return [{ type: 'mode', part: partId, mode: modeName, value: e.at }]
   }
   const target = paramTarget(scope, e.set, [...path, 'set'])
   if (!target) return []
   const { part, param, dimension } = target
-  const base = { is: 'param' as const, part: part.id, param }
+  const base = { type: 'param' as const, part: part.id, param }
   if ('times' in e) return [{ ...base, op: 'times', value: e.times }]
   const [op, raw] = 'to' in e ? (['to', e.to] as const) : (['plus', e.plus] as const)
   if (raw === 'severity') return [{ ...base, op, value: 'severity' }]
-  return [{ ...base, op, value: desk.quantity(raw, dimension, [...path, op]).value }]
+  return [{ ...base, op, value: collector.quantity(raw, dimension, [...path, op]).value }]
 }
 
 function fault(scope: Scope, id: string, f: WrittenFault): SheetFault[] {
-  const { desk, find, parts, repairs, w } = scope
+  const { collector, find, parts, repairs, written } = scope
   const path: Path = ['faults', id]
   const [partId, templateId] = id.split('.')
   const part =
     templateId === undefined ? (f.part === undefined ? undefined : find(f.part, [...path, 'part'])) : find(partId, path)
   if (templateId === undefined && f.part === undefined)
-    desk.say('missing', path, { found: 'no part', expected: 'part and effects, or the name PART.FAULT' })
+    collector.report('missing', path, { found: 'no part', expected: 'part and effects, or the name PART.FAULT' })
   if (!part) return []
   const template = templateId === undefined ? undefined : part.kind.faults?.[templateId]
   if (templateId !== undefined && !template) {
-    desk.say('unknown-fault', path, {
+    collector.report('unknown-fault', path, {
       found: id,
       expected: oneOf(Object.keys(part.kind.faults ?? {}).map((n) => `${part.id}.${n}`)),
     })
@@ -100,30 +100,33 @@ function fault(scope: Scope, id: string, f: WrittenFault): SheetFault[] {
   const effects: SheetEffect[] = f.effects
     ? f.effects.flatMap((e, i) => writtenEffect(scope, e, [...path, 'effects', i]))
     : templateEffects(part.id, template?.effects ?? [])
-  if (!effects.length) desk.say('missing', path, { found: 'no effects', expected: 'at least one effect' })
+  if (!effects.length) collector.report('missing', path, { found: 'no effects', expected: 'at least one effect' })
   const repair = f.repair ?? ''
   if (!repairs.has(repair))
-    desk.say('missing', [...path, 'repair'], { found: repair || 'no repair', expected: oneOf(repairs) })
+    collector.report('missing', [...path, 'repair'], { found: repair || 'no repair', expected: oneOf(repairs) })
   let severity: Severity | undefined = template?.severity
   if (f.severity) {
-    const by = effects.find((e) => e.is === 'param' && e.value === 'severity')
+    const by = effects.find((e) => e.type === 'param' && e.value === 'severity')
     const dimension =
-      by?.is === 'param' && by.op !== 'times' ? parts.get(by.part)!.kind.params[by.param].dimension : 'ratio'
+      by?.type === 'param' && by.op !== 'times' ? parts.get(by.part)!.kind.params[by.param].dimension : 'ratio'
     severity = {
-      from: desk.quantity(f.severity.from, dimension, [...path, 'severity', 'from']).value,
-      to: desk.quantity(f.severity.to, dimension, [...path, 'severity', 'to']).value,
+      from: collector.quantity(f.severity.from, dimension, [...path, 'severity', 'from']).value,
+      to: collector.quantity(f.severity.to, dimension, [...path, 'severity', 'to']).value,
       scale: f.severity.scale,
     }
   }
   if (severity && !(severity.from < severity.to && (severity.scale === 'linear' || severity.from > 0)))
-    desk.say('out-of-range', [...path, 'severity'], {
+    collector.report('out-of-range', [...path, 'severity'], {
       found: `${severity.from} to ${severity.to}`,
       expected: 'from below to; above 0 on a log scale',
     })
   const rate =
-    f.rate === undefined ? (template?.ratePerYear ?? 0) : desk.quantity(f.rate, 'rate', [...path, 'rate']).value
+    f.rate === undefined ? (template?.ratePerYear ?? 0) : collector.quantity(f.rate, 'rate', [...path, 'rate']).value
   if (!(rate > 0))
-    desk.say('out-of-range', [...path, 'rate'], { found: String(f.rate ?? 'none'), expected: 'a rate above 0 /year' })
+    collector.report('out-of-range', [...path, 'rate'], {
+      found: String(f.rate ?? 'none'),
+      expected: 'a rate above 0 /year',
+    })
   return [
     {
       id,
@@ -132,17 +135,20 @@ function fault(scope: Scope, id: string, f: WrittenFault): SheetFault[] {
       effects,
       ratePerYear: rate,
       latent: f.latent ?? false,
-      weight: f.weight ?? USUAL_WEIGHT,
+      priorExposureYears: f.weight ?? USUAL_WEIGHT,
       severity,
       repair,
-      sometimes:
+      intermittentShare:
         f.sometimes === undefined
           ? (template?.intermittentShare ?? 0)
-          : desk.quantity(f.sometimes, 'ratio', [...path, 'sometimes']).value,
+          : collector.quantity(f.sometimes, 'ratio', [...path, 'sometimes']).value,
       causes: Object.entries(f.causes ?? {}).map(([other, chance]) => {
-        if (!w.faults?.[other])
-          desk.say('unknown-fault', [...path, 'causes', other], { found: other, expected: 'a fault of this sheet' })
-        return { fault: other, chance: desk.quantity(chance, 'ratio', [...path, 'causes', other]).value }
+        if (!written.faults?.[other])
+          collector.report('unknown-fault', [...path, 'causes', other], {
+            found: other,
+            expected: 'a fault of this sheet',
+          })
+        return { fault: other, chance: collector.quantity(chance, 'ratio', [...path, 'causes', other]).value }
       }),
     },
   ]
@@ -150,6 +156,6 @@ function fault(scope: Scope, id: string, f: WrittenFault): SheetFault[] {
 
 /** The faults of the parts that are fitted. */
 export const resolveFaults = (scope: Scope): SheetFault[] =>
-  entries(scope.w.faults).flatMap(([id, f]) =>
+  entries(scope.written.faults).flatMap(([id, f]) =>
     scope.isAbsent(id) || scope.isAbsent(f.part ?? '') ? [] : fault(scope, id, f),
   )

@@ -9,7 +9,7 @@
  */
 type Raw = Record<string, unknown>
 
-export interface Use {
+export interface AssemblyUse {
   prefix: string
   assembly: string
   /** Names of the assembly that mean parts of the sheet. */
@@ -20,9 +20,9 @@ export interface Use {
 const isMap = (x: unknown): x is Raw => typeof x === 'object' && x !== null && !Array.isArray(x)
 
 /** The sub-assemblies that a sheet uses, in the order of writing. */
-export function usesOf(raw: unknown): Use[] {
+export function assemblyUsesOf(raw: unknown): AssemblyUse[] {
   if (!isMap(raw) || !isMap(raw.parts)) return []
-  return Object.entries(raw.parts).flatMap(([prefix, part]): Use[] => {
+  return Object.entries(raw.parts).flatMap(([prefix, part]): AssemblyUse[] => {
     if (!isMap(part) || typeof part.assembly !== 'string') return []
     const given = isMap(part.with)
       ? Object.fromEntries(Object.entries(part.with).filter((e): e is [string, string] => typeof e[1] === 'string'))
@@ -35,7 +35,7 @@ export function usesOf(raw: unknown): Use[] {
 const NAMED = ['panels', 'wiring', 'water', 'repairs', 'tests', 'cautions', 'moments'] as const
 
 /** An assembly with its names as they are in the sheet that uses it. */
-export function renamed(raw: unknown, { prefix, given, panel }: Use): Raw {
+export function withPrefix(raw: unknown, { prefix, given, panel }: AssemblyUse): Raw {
   if (!isMap(raw)) return {}
   const own = new Set(Object.keys(isMap(raw.parts) ? raw.parts : {}))
   const name = (id: string): string => given[id] ?? (own.has(id) ? `${prefix}-${id}` : id)

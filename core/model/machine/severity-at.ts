@@ -11,4 +11,4 @@ export function severityAt({ from, to, scale }: Severity, u: number): number {
 }
 
 /** Shares at which a range is tried where a low, a middle and a high severity will do. */
-export const TRIED_AT = [1 / 6, 1 / 2, 5 / 6]
+export const SEVERITY_SAMPLES = [1 / 6, 1 / 2, 5 / 6]

@@ -1,10 +1,10 @@
 import { LineCounter, parseDocument, stringify, type Document } from 'yaml'
-import type { ProblemLocation, Problem } from '../foundation/issues'
-import { ok, err, type Result } from '../foundation/result'
-import { renamed, usesOf } from './assemble'
+import type { ProblemLocation, Problem } from '../../foundation/issues'
+import { ok, err, type Result } from '../../foundation/result'
+import { withPrefix, assemblyUsesOf } from './assemble'
 import { resolveSheet } from './resolve/resolve-sheet'
-import { sheetShape, type WrittenSheet } from './shape'
-import { shapeProblems } from './shape-problems'
+import { sheetSchema, type WrittenSheet } from './schema'
+import { schemaProblems } from './schema-problems'
 import type { Sheet } from './types'
 
 /** Finds another sheet by its id; `undefined` when there is none. */
@@ -43,10 +43,10 @@ function merge(base: unknown, over: unknown): unknown {
 }
 
 /** Takes out every entry that a `null` stands for. */
-function without(taken: unknown): unknown {
+function withoutNulls(taken: unknown): unknown {
   if (!isMap(taken)) return taken
   const kept = Object.entries(taken).filter(([, v]) => v !== null)
-  return Object.fromEntries(kept.map(([k, v]) => [k, without(v)]))
+  return Object.fromEntries(kept.map(([k, v]) => [k, withoutNulls(v)]))
 }
 
 /** Line and column of a path, from the layer that wrote it last; the nearest written parent when the path itself is absent. */
@@ -92,8 +92,8 @@ const mergeLayers = (layers: Layer[]): unknown =>
     .reduce((base, over) => merge(base, over))
 
 /** A sheet with its sub-assemblies under it, those of sub-assemblies as well. */
-function assembled(raw: unknown, layers: Layer[], find: FindSheet, through: readonly string[]): Result<unknown> {
-  const uses = usesOf(raw)
+function withAssemblies(raw: unknown, layers: Layer[], find: FindSheet, through: readonly string[]): Result<unknown> {
+  const uses = assemblyUsesOf(raw)
   if (!uses.length) return ok(raw)
   const problems: Problem[] = []
   let base: unknown = {}
@@ -119,7 +119,7 @@ function assembled(raw: unknown, layers: Layer[], find: FindSheet, through: read
       continue
     }
     const own = layersOf(found.text, found.file, find)
-    const whole = own.ok ? assembled(mergeLayers(own.value), own.value, find, [...through, use.assembly]) : own
+    const whole = own.ok ? withAssemblies(mergeLayers(own.value), own.value, find, [...through, use.assembly]) : own
     if (whole.ok) {
       const { given } = (whole.value ?? {}) as { given?: Record<string, unknown> }
       for (const name of Object.keys(given ?? {}))
@@ -130,7 +130,7 @@ function assembled(raw: unknown, layers: Layer[], find: FindSheet, through: read
             found: `no ${name}`,
             expected: `with: { ${name}: a part of this sheet }`,
           })
-      base = merge(base, renamed(whole.value, use))
+      base = merge(base, withPrefix(whole.value, use))
     } else problems.push(...whole.problems)
   }
   if (problems.length) return err(...problems)
@@ -147,21 +147,21 @@ function standingAlone(raw: unknown): unknown {
 }
 
 /** What was written, and what it comes to with everything that it extends and brings in. */
-interface Whole {
+interface MergedSheet {
   layers: Layer[]
   /** With what it extends, sub-assemblies still named. */
   own: unknown
   merged: unknown
 }
 
-function wholeOf(text: string, file: string, find: FindSheet): Result<Whole> {
+function mergeSheet(text: string, file: string, find: FindSheet): Result<MergedSheet> {
   const read = layersOf(text, file, find)
   if (!read.ok) return read
   const layers = read.value
   const own = mergeLayers(layers)
-  const whole = assembled(own, layers, find, [])
+  const whole = withAssemblies(own, layers, find, [])
   if (!whole.ok) return whole
-  const merged = without(standingAlone(whole.value))
+  const merged = withoutNulls(standingAlone(whole.value))
   if (layers.length > 1 && merged && typeof merged === 'object') {
     const { family = false } = (layers[0].raw ?? {}) as { family?: boolean }
     ;(merged as { family?: boolean }).family = family
@@ -170,8 +170,8 @@ function wholeOf(text: string, file: string, find: FindSheet): Result<Whole> {
 }
 
 /** A sheet as YAML without `extends` and sub-assemblies: everything that it comes to, in one piece. */
-export function writeWhole(text: string, file: string, find: FindSheet): Result<string> {
-  const whole = wholeOf(text, file, find)
+export function flattenSheet(text: string, file: string, find: FindSheet): Result<string> {
+  const whole = mergeSheet(text, file, find)
   if (!whole.ok) return whole
   const { extends: _, ...rest } = whole.value.merged as Record<string, unknown>
   return ok(stringify(rest, { lineWidth: 0 }))
@@ -198,25 +198,25 @@ const asWritten =
  * @returns the resolved sheet, or every mistake at once, each with file, line and column
  */
 export function readSheet(text: string, file: string, find: FindSheet): Result<Sheet> {
-  const whole = wholeOf(text, file, find)
+  const whole = mergeSheet(text, file, find)
   if (!whole.ok) return whole
   const { layers, own, merged } = whole.value
   const located = (problems: Problem[]): Result<never> =>
     err(...problems.map((p) => ({ ...p, place: placeIn(layers, writtenPath(p.place.path)) })).sort(asWritten(file)))
   /** What came in with a sub-assembly stands where the sheet brings it in. */
   const writtenPath = (path: (string | number)[]): (string | number)[] => {
-    const use = usesOf(own).find((u) => String(path[1] ?? '').startsWith(`${u.prefix}-`))
+    const use = assemblyUsesOf(own).find((u) => String(path[1] ?? '').startsWith(`${u.prefix}-`))
     const written = layers.some((l) => l.doc.hasIn(path.slice(0, 2)))
     return use && !written ? ['parts', use.prefix] : path
   }
-  const shaped = sheetShape.safeParse(merged)
-  if (!shaped.success) return located(shapeProblems(shaped.error.issues, merged))
-  const resolved = resolveSheet(shaped.data as WrittenSheet)
+  const parsed = sheetSchema.safeParse(merged)
+  if (!parsed.success) return located(schemaProblems(parsed.error.issues, merged))
+  const resolved = resolveSheet(parsed.data as WrittenSheet)
   return resolved.ok ? resolved : located(resolved.problems)
 }
 
 /** Gives problems found later, when the sheet was run, their places in its text. */
-export function locate(text: string, file: string, find: FindSheet, problems: readonly Problem[]): Problem[] {
+export function locateProblems(text: string, file: string, find: FindSheet, problems: readonly Problem[]): Problem[] {
   const read = layersOf(text, file, find)
   return problems.map((p) => (read.ok ? { ...p, place: placeIn(read.value, p.place.path) } : p))
 }

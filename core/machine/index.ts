@@ -1,7 +1,0 @@
-export { buildMachine } from './build-machine'
-export { BANDS, withBands, type Bands, type KnownGood } from './with-bands'
-export { withHistory, type History } from './with-history'
-export { makeVariant } from './make-variant'
-export { severityAt, TRIED_AT } from './severity-at'
-export { unlistedFaults } from './unlisted-faults'
-export type * from './types'

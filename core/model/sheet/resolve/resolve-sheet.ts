@@ -1,0 +1,62 @@
+import { ok, err, type Result } from '../../../foundation/result'
+import type { WrittenSheet } from '../schema'
+import type { Sheet } from '../types'
+import { resolveChains } from './chains'
+import { resolveAlarms, resolveCondition, resolveControl, resolvePhases, resolvePrograms } from './control'
+import { ProblemCollector, entries } from './problem-collector'
+import { resolveFaults } from './faults'
+import { checkReferences, resolveParts } from './parts'
+import { resolveRepairs } from './repairs'
+import { scopeOf } from './scope'
+import { resolveMoments, resolveTests } from './tests'
+
+/** Resolves a sheet whose shape is right. Every mistake is reported with its path; nothing is thrown. */
+export function resolveSheet(written: WrittenSheet): Result<Sheet> {
+  const collector = new ProblemCollector()
+  const panels = entries(written.panels).map(([id, p]) => ({
+    id,
+    title: p.title,
+    minutes: collector.quantity(p.minutes, 'time', ['panels', id, 'minutes']).value / 60,
+  }))
+  const options = entries(written.options).map(([id, o]) => ({ id, ...o }))
+  const { parts, absent } = resolveParts(collector, written, new Set(panels.map((p) => p.id)), options)
+  const scope = scopeOf(collector, written, parts, absent)
+  checkReferences(scope)
+  const moments = resolveMoments(scope)
+  const sheet: Sheet = {
+    id: written.id,
+    title: written.title,
+    family: written.family ?? false,
+    assembly: written.assembly ?? false,
+    maker: written.maker,
+    model: written.model,
+    searchWords: written.also ?? [],
+    options,
+    source: written.source ?? 'not stated',
+    hertz:
+      written.frequency === undefined ? 50 : collector.quantity(written.frequency, 'frequency', ['frequency']).value,
+    ambient: collector.quantity(written.ambient ?? '20 °C ±6 °C', 'temperature', ['ambient']),
+    panels,
+    parts,
+    wiring: resolveChains(scope, 'wiring'),
+    water: resolveChains(scope, 'water'),
+    control: resolveControl(scope),
+    programs: resolvePrograms(scope),
+    phases: resolvePhases(scope),
+    alarms: resolveAlarms(scope),
+    complaints: entries(written.complaints).map(([id, c]) => ({
+      id,
+      words: c.says,
+      when: resolveCondition(scope, c.when, ['complaints', id, 'when']),
+    })),
+    moments,
+    faults: resolveFaults(scope),
+    repairs: resolveRepairs(scope),
+    tests: resolveTests(scope, moments),
+    makeSafe: written['make-safe'] ?? [],
+    cautions: entries(written.cautions).map(([, { bites, text }]) => ({ appliesTo: bites, text })),
+  }
+  if (!sheet.programs.length && !written.assembly)
+    collector.report('missing', [], { found: 'no programs', expected: 'at least one program' })
+  return collector.problems.length ? err(...collector.problems) : ok(sheet)
+}
