@@ -30,7 +30,7 @@ const CORE = {
   words: ['foundation', 'job'],
   search: ['foundation'],
   // The second simulator shares the language of machines and nothing of the solvers.
-  reference: ['foundation', 'circuit', 'water', 'kinds', 'sheet', 'machine', 'simulate'],
+  truth: ['foundation', 'circuit', 'water', 'kinds', 'sheet', 'machine', 'simulate'],
 }
 CORE.explain.push('job', 'words')
 

@@ -1,18 +1,10 @@
 import type { Component } from '../core/physics/circuit'
-import { findMeter, SENSES } from '../core/instrument'
+import { findMeter, SENSES } from '../core/simulation/instrument'
 import { makeFaultedMachine, type Machine, type ActiveFault } from '../core/model/machine'
 import { WORKED } from '../core/plan'
 import type { Bench, Procedure } from '../core/procedure'
 import type { ReadingValue } from '../core/foundation/quantity'
-import {
-  phaseTimes,
-  plainVolts,
-  runPlain,
-  solveBoth,
-  waterSolver,
-  type PlainLive,
-  type PlainRun,
-} from '../core/reference'
+import { phaseTimes, plainVolts, runPlain, solveBoth, waterSolver, type PlainPoint, type PlainRun } from '../core/truth'
 import type { WaterLink } from '../core/physics/water'
 import { flat, normal, pick, type Random } from './random'
 
@@ -132,16 +124,16 @@ export class TrueMachine {
   private shown(procedure: Procedure): ReadingValue {
     const { what } = procedure
     const run = this.run(procedure.run)
-    if (what.is === 'code') return { is: 'word', word: run.stills[procedure.moment]?.code ?? 'none' }
+    if (what.is === 'code') return { is: 'word', word: run.snapshots[procedure.moment]?.code ?? 'none' }
     if (what.is === 'duration') {
       const { from, to } = phaseTimes(this.machine, run)[what.phase]
       return Number.isNaN(to - from)
         ? { is: 'never' }
         : this.metered('stopwatch', to - from + (this.steady ? 0 : REACTION * normal(this.next)))
     }
-    const still = run.stills[procedure.moment]
+    const still = run.snapshots[procedure.moment]
     if (!still) return { is: 'never' }
-    const { live } = still
+    const { point: live } = still
     const { parts, kinds } = this.machine
     if (what.is === 'watch') return this.sensed(live.signal(what.part, what.signal), what.sense)
     if (what.is === 'between') throw new Error('the bench takes listed tests only')
@@ -199,18 +191,18 @@ export class TrueMachine {
   }
   /** One instrument has one gain for the whole visit. */
   private metered(id: string, truth: number): ReadingValue {
-    const { gain, floor, dimension } = findMeter(id)!
+    const { gain, resolution, dimension } = findMeter(id)!
     if (this.steady) return { is: 'value', si: truth }
     let own = this.gains.get(id)
     if (own === undefined) this.gains.set(id, (own = 1 + gain * flat(this.next)))
-    const si = truth * own + floor * normal(this.next)
+    const si = truth * own + resolution * normal(this.next)
     return { is: 'value', si: dimension === 'temperature' ? si : Math.max(0, si) }
   }
 }
 
 /** The meter is one more resistor in the network, which is solved again as a whole. */
-function voltsWith(live: PlainLive, a: number, b: number, meterId: string): number {
-  const { input, shows } = findMeter(meterId)!
+function voltsWith(live: PlainPoint, a: number, b: number, meterId: string): number {
+  const { inputResistance: input, coupling: shows } = findMeter(meterId)!
   const loaded: Component[] = [...live.electrics.components().components, { type: 'R', a, b, ohms: input! }]
   const { ac, dc } = solveBoth(live.faulted.machine.nodeCount, loaded, live.omega)
   return plainVolts(shows === 'dc' ? dc : ac, a, b)
@@ -227,7 +219,7 @@ function ohmsOf(nodes: number, components: readonly Component[], a: number, b: n
 }
 
 /** Opens a joint and lets the water run into a bucket, or through a needle of known resistance before a gauge. */
-function drawn(live: PlainLive, node: number, what: 'pressure' | 'bucket'): number {
+function drawn(live: PlainPoint, node: number, what: 'pressure' | 'bucket'): number {
   const upstream = live.water.links().links.filter((s) => s.from !== node)
   const fixedPressures = live.water.fixedPressures().slice()
   if (what === 'bucket') {

@@ -35,7 +35,7 @@ import { varianceOf, type Prediction, type Predictor } from '../core/predict'
 import { checkRuns, listProcedures, readProbe } from '../core/procedure'
 import { parseQuantity, formatQuantity } from '../core/foundation/quantity'
 import { locateProblems, readSheet, flattenSheet, type Sheet } from '../core/model/sheet'
-import { simulate, type Timeline } from '../core/simulate'
+import { simulate, type Timeline } from '../core/simulation/simulate'
 import { describeKind, describeKinds } from './describe-kinds'
 import { findShipped, shippedIds } from './library'
 
@@ -143,7 +143,7 @@ interface Options {
 }
 
 function sayEvent(machine: Machine, e: Timeline['events'][number]): string | undefined {
-  switch (e.is) {
+  switch (e.type) {
     case 'phase':
       return e.phase < 0 ? 'control loses its supply' : `phase ${machine.phases[e.phase].id}`
     case 'alarm':
@@ -226,12 +226,12 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
     if (o.json)
       return {
         end: run.end.time,
-        events: run.events.map((e) => ({ t: e.t, says: sayEvent(machine, e) })),
+        events: run.events.map((e) => ({ t: e.time, says: sayEvent(machine, e) })),
         alarms: run.alarms,
         complaints,
         signals: Object.fromEntries(vessels.map((v) => [v.signal, v.value])),
       }
-    for (const e of run.events) console.log(`${e.t.toFixed(2).padStart(10)} s  ${sayEvent(machine, e)}`)
+    for (const e of run.events) console.log(`${e.time.toFixed(2).padStart(10)} s  ${sayEvent(machine, e)}`)
     console.log(`${run.end.time.toFixed(2).padStart(10)} s  end`)
     for (const v of vessels) console.log(`${v.signal}: ${formatQuantity(v.value, v.dimension)}`)
     console.log(`complaints: ${complaints.join(', ') || 'none'}`)
@@ -374,17 +374,17 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
       steps: [{ at: 0, start: 0 }],
       until: machine.programs[0].duration,
       stopsWhenFinal: false,
-      moments: phase < 0 ? [{ is: 'time', at: 0 }] : [{ is: 'phase', phase, after: 4 }],
+      moments: phase < 0 ? [{ type: 'time', at: 0 }] : [{ type: 'phase', phase, after: 4 }],
     })
-    const plant =
+    const point =
       run.snapshots[0] ??
       fail('limit-reached', ['--at'], `${o.at} is never reached with these faults`, 'a phase that the machine reaches')
     const analysis = o.dc ? 'dc' : 'ac'
-    const s = analysis === 'ac' ? plant.ac() : plant.dc()
+    const s = analysis === 'ac' ? point.ac() : point.dc()
     process.stdout.write(
       writeNetlist(
         `${machine.sheet.title}${o.at ? ` at ${o.at}` : ''}`,
-        plant.components(),
+        point.components(),
         s.island,
         analysis,
         machine.sheet.hertz,

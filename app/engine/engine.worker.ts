@@ -11,7 +11,7 @@ import {
   type Advice,
   type TestCard,
 } from '../../core/explain'
-import { METERS } from '../../core/instrument'
+import { METERS } from '../../core/simulation/instrument'
 import { InputError, orThrow } from '../../core/foundation/result'
 import type { Acceptance } from '../../core/model/machine'
 import type { Predictor } from '../../core/predict'

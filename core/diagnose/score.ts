@@ -1,4 +1,4 @@
-import { findMeter } from '../instrument'
+import { findMeter } from '../simulation/instrument'
 import { interventionsKey, type Member, type Predictor } from '../predict'
 import { againLikelihood, likelihood, noCondition, withAnswer, withValue, type Fit } from './likelihood'
 import type { Case, Condition, PlacedReading } from './types'
@@ -18,7 +18,7 @@ export const keyOf = (r: Pick<PlacedReading, 'procedure' | 'meter' | 'interventi
 /** Floor of the instrument that a reading was taken with, SI. */
 export const floorOf = ({ procedure, meter }: PlacedReading): number => {
   const id = meter ?? procedure.meter
-  return (id === undefined ? undefined : findMeter(id)?.floor) ?? 0
+  return (id === undefined ? undefined : findMeter(id)?.resolution) ?? 0
 }
 
 /** Readings in an order that does not depend on when they were taken. */

@@ -1,4 +1,4 @@
-import { METERS } from '../instrument'
+import { METERS } from '../simulation/instrument'
 import type { SheetFacts } from '../job'
 import type { Bench } from '../procedure'
 import { vocabularyOf } from './open-bench'
@@ -27,7 +27,7 @@ export function factsOf(bench: Bench): SheetFacts {
         { school: p.school, shape: p.shape, meters: unique([...(p.meter ? [p.meter] : []), ...p.otherMeters]) },
       ]),
     ),
-    meters: Object.fromEntries(METERS.map((m) => [m.id, { dimension: m.dimension, says: m.says !== undefined }])),
+    meters: Object.fromEntries(METERS.map((m) => [m.id, { dimension: m.dimension, says: m.threshold !== undefined }])),
     targets: Object.fromEntries(
       Object.entries(vocabularyOf(bench).targets).map(([verb, targets]) => [verb, [...(targets ?? [])]]),
     ),

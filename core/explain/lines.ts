@@ -2,7 +2,7 @@ import { admittanceOf, newAdmittance } from '../physics/circuit'
 import { shortestPath } from '../foundation/shortest-path'
 import { atomsOf } from '../model/sheet'
 import type { Bench } from '../procedure'
-import type { Plant } from '../simulate'
+import type { OperatingPoint } from '../simulation/simulate'
 
 /**
  * The machine as the trade draws it: a water line and a power line that meet at each valve, pump or load, and the
@@ -38,10 +38,10 @@ interface Edge {
 }
 
 /** Conducting edges of a moment, by part, with the magnitude of their impedance. */
-function edgesOf(plant: Plant, hertz: number): Edge[] {
+function edgesOf(point: OperatingPoint, hertz: number): Edge[] {
   const y = newAdmittance()
-  return plant.faulted.parts.flatMap((p) =>
-    plant.componentsOf(p).flatMap((c): Edge[] => {
+  return point.faulted.parts.flatMap((p) =>
+    point.componentsOf(p).flatMap((c): Edge[] => {
       const { re, im } = admittanceOf(c, 'ac', 2 * Math.PI * hertz, y)
       const ohms = 1 / Math.max(Math.hypot(re, im), 1e-12)
       if (c.type !== 'T' && c.type !== 'RECT') return [{ part: p.index, a: c.a, b: c.b, ohms }]
@@ -78,8 +78,8 @@ export function linesOf(bench: Bench): Lines {
   const { machine, healthy } = bench
   const { parts, kinds, sheet } = machine
   const supply = kinds.findIndex((k) => k.returns !== undefined)
-  const snapshots = healthy.flatMap((t) => t.snapshots.filter((s): s is Plant => s !== undefined))
-  const momentOf = (part: number): Plant => {
+  const snapshots = healthy.flatMap((t) => t.snapshots.filter((s): s is OperatingPoint => s !== undefined))
+  const momentOf = (part: number): OperatingPoint => {
     const { active } = kinds[part]
     return snapshots.find((s) => (active ? s.signal(part, active) > 0.5 : s.amps(parts[part]) > 1e-3)) ?? snapshots[0]
   }

@@ -1,6 +1,6 @@
 import type { Vocabulary } from '../evidence'
 import { ok } from '../foundation/result'
-import { METERS } from '../instrument'
+import { METERS } from '../simulation/instrument'
 import {
   buildMachine,
   withAcceptance,

@@ -1,6 +1,6 @@
 import type { Doubt, Verdict } from '../diagnose'
 import { DOUBT_ABOVE } from './advise'
-import { findMeter, SENSES } from '../instrument'
+import { findMeter, SENSES } from '../simulation/instrument'
 import { WORKED } from '../plan'
 import type { Machine } from '../model/machine'
 import type { Prediction } from '../predict'
@@ -57,9 +57,9 @@ const pointOf = (machine: Machine, { part, terminal: t }: Point): string => term
 /** The meter and where its probes go. `both`: the part whose two terminals they are. */
 function sayMeter(meterId: string | undefined, a: string, b: string, both?: string): string {
   const meter = findMeter(meterId ?? 'volts')!
-  if (meter.says && meter.dimension === 'voltage') return `Hold the ${meter.title} to ${a}. Yes if it glows`
+  if (meter.threshold && meter.dimension === 'voltage') return `Hold the ${meter.title} to ${a}. Yes if it glows`
   const where = both === undefined ? `one probe on ${a}, one on ${b}` : `one probe on each terminal of the ${both}`
-  return meter.says ? `Meter on ${meter.title}, ${where}. Yes if it sounds` : `Meter on ${meter.title}, ${where}`
+  return meter.threshold ? `Meter on ${meter.title}, ${where}. Yes if it sounds` : `Meter on ${meter.title}, ${where}`
 }
 
 /** The name of a test in lists: what is taken, where. */

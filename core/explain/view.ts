@@ -1,5 +1,5 @@
 import type { PlanState } from '../plan'
-import { findMeter } from '../instrument'
+import { findMeter } from '../simulation/instrument'
 import { findProcedure, minutesTo, shapeWith, type Procedure } from '../procedure'
 import { interventionsKey, type Predictor } from '../predict'
 import type { ReadingShape } from '../foundation/quantity'

@@ -61,7 +61,7 @@ export interface Plan {
 export function comesAt(predictor: Predictor, { run, moment, what, needs }: Procedure): number {
   const { runs } = predictor.bench
   if (what.is === 'duration') return predictor.timeline(predictor.healthy, run).phases[what.phase].to - START_AT
-  return needs.reach && runs[run].script.moments[moment].is === 'phase' ? needs.reach.seconds : NaN
+  return needs.reach && runs[run].script.moments[moment].type === 'phase' ? needs.reach.seconds : NaN
 }
 
 /** Repairs each member still needs, by place in the belief; one that did not hold is needed again. */

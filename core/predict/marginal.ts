@@ -1,6 +1,6 @@
 import type { Part } from '../model/kinds'
 import type { FaultedMachine } from '../model/machine'
-import type { Plant } from '../simulate'
+import type { OperatingPoint } from '../simulation/simulate'
 import type { Moved } from './types'
 
 /** A threshold at which a part might as well decide otherwise, moved far enough for it to do so. */
@@ -35,39 +35,39 @@ const MOST_TOSSED = 5
  * @param snapshots the machine at moments of its runs; they stay as they are
  * @param known what was found before, by circuit; added to
  */
-export function marginal(snapshots: readonly Plant[], known: Map<string, Toss[]>): Toss[] {
+export function marginal(snapshots: readonly OperatingPoint[], known: Map<string, Toss[]>): Toss[] {
   const tossed = new Map<number, Toss>()
-  for (const plant of snapshots) {
-    const key = `${plant.circuitKey()}|${plant.faulted.heldModes.join()}`
+  for (const point of snapshots) {
+    const key = `${point.circuitKey()}|${point.faulted.heldModes.join()}`
     let found = known.get(key)
-    if (!found) known.set(key, (found = marginalNow(plant)))
+    if (!found) known.set(key, (found = marginalNow(point)))
     for (const toss of found) if (toss.chance > (tossed.get(toss.param)?.chance ?? 0)) tossed.set(toss.param, toss)
   }
   return [...tossed.values()].sort((a, b) => b.chance - a.chance || a.param - b.param).slice(0, MOST_TOSSED)
 }
 
-function marginalNow(plant: Plant): Toss[] {
-  const { faulted, modes } = plant
+function marginalNow(point: OperatingPoint): Toss[] {
+  const { faulted, modes } = point
   const { machine, heldModes, standardDeviations } = faulted
   const tossed: Toss[] = []
-  const plants = new Map<number, Plant>()
-  const movedBy = (far: number): Plant => {
-    let moved = plants.get(far)
-    if (!moved) plants.set(far, (moved = plant.as(thresholdsMoved(faulted, far))))
+  const points = new Map<number, OperatingPoint>()
+  const movedBy = (far: number): OperatingPoint => {
+    let moved = points.get(far)
+    if (!moved) points.set(far, (moved = point.withFaulted(thresholdsMoved(faulted, far))))
     return moved
   }
   for (const part of faulted.parts)
     for (const param of thresholdsOf(faulted, part)) {
-      const note = (side: 1 | -1, turns: (moved: Plant) => boolean) => {
+      const note = (side: 1 | -1, turns: (moved: OperatingPoint) => boolean) => {
         if (!turns(movedBy(side * FARTHEST.far))) return
         const { far, chance } = STEPS.find((step) => turns(movedBy(side * step.far)))!
         tossed.push({ param, by: side * BEYOND * far * AGAINST * standardDeviations[param], chance })
       }
-      if (asks(plant, part)) continue
+      if (asks(point, part)) continue
       note(-1, (moved) => asks(moved, part))
       for (const mode of Object.values(part.mode)) {
         const rest = machine.modes[mode]
-        if (heldModes[mode] >= 0 || modes[mode] === rest || !asks(plant.withMode(mode, rest), part, mode)) continue
+        if (heldModes[mode] >= 0 || modes[mode] === rest || !asks(point.withMode(mode, rest), part, mode)) continue
         note(1, (moved) => !asks(moved.withMode(mode, rest), part, mode))
       }
     }
@@ -91,11 +91,11 @@ function thresholdsMoved(faulted: FaultedMachine, far: number): FaultedMachine {
 }
 
 /** Whether a part wants a mode changed (any, or the one named). */
-function asks(plant: Plant, part: Part, only?: number): boolean {
-  const { machine, heldModes } = plant.faulted
+function asks(point: OperatingPoint, part: Part, only?: number): boolean {
+  const { machine, heldModes } = point.faulted
   let asked = false
-  machine.kinds[part.index].transition?.(part, plant, (mode, value) => {
-    asked ||= heldModes[mode] < 0 && plant.modes[mode] !== value && (only === undefined || mode === only)
+  machine.kinds[part.index].transition?.(part, point, (mode, value) => {
+    asked ||= heldModes[mode] < 0 && point.modes[mode] !== value && (only === undefined || mode === only)
   })
   return asked
 }

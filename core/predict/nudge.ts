@@ -1,9 +1,9 @@
 import { makeFaultedMachine } from '../model/machine'
 import type { Bench } from '../procedure'
-import { influenceOf, newPlantCache, simulate, type Timeline } from '../simulate'
+import { influenceOf, newNetworkCache, simulate, type Timeline } from '../simulation/simulate'
 
 /** What readings can be made of a run. */
-export type Seen = Pick<Timeline, 'snapshots' | 'showing' | 'complaints' | 'phases'>
+export type Seen = Pick<Timeline, 'snapshots' | 'displayedCodes' | 'complaints' | 'phases'>
 
 /** How a run changes when one parameter after another is one standard deviation up. */
 export interface Nudged {
@@ -25,7 +25,7 @@ export function nudge(bench: Bench, run: number, healthy: Seen): Nudged {
   const lengths = machine.phases.map(() => new Float64Array(machine.params.length))
   const states = script.moments.map((): (Float64Array | undefined)[] => machine.params.map(() => undefined))
   // Shared by these runs alone: most circuits and water networks are the same in all of them.
-  const cache = newPlantCache()
+  const cache = newNetworkCache()
   const { onCircuit, onWater } = influenceOf(machine)
   const moving = new Set([
     0,

@@ -1,22 +1,22 @@
 import type { Part } from '../model/kinds'
 import {
-  beeps,
+  beeperProbability,
   findMeter,
   METERS,
   SENSES,
-  showAmps,
-  showHertz,
-  showNeon,
-  showOhms,
-  showVolts,
-  showWater,
+  currentIndication,
+  frequencyIndication,
+  neonProbability,
+  resistanceIndication,
+  voltageIndication,
+  waterIndication,
   type Meter,
-  type Shown,
-} from '../instrument'
+  type Indication,
+} from '../simulation/instrument'
 import { withChanges, sparse } from '../foundation/linear'
 import { makeFaultedMachine, type Intervention, type ActiveFault, type FaultedMachine } from '../model/machine'
 import type { Bench, Procedure, Run } from '../procedure'
-import { newPlantCache, Plant, simulate } from '../simulate'
+import { newNetworkCache, OperatingPoint, simulate } from '../simulation/simulate'
 import { Hypotheses } from './hypotheses'
 import { marginal, type Toss } from './marginal'
 import { nudge, type Nudged, type Seen } from './nudge'
@@ -90,7 +90,7 @@ export class Predictor {
   private readonly hypotheses: Hypotheses
   readonly shared: number
   private readonly tried = new Map<number, Tried>()
-  private readonly cache = newPlantCache()
+  private readonly cache = newNetworkCache()
   /** A place to write a sensitivity out in full. */
   private readonly dense: Float64Array
 
@@ -165,8 +165,8 @@ export class Predictor {
           variantKey,
           (faulted = makeFaultedMachine(machine, member.activeFaults, all, this.valuesOf(member))),
         )
-      const { snapshots, showing, complaints, phases } = simulate(faulted, script, this.cache)
-      timeline = { snapshots, showing, complaints, phases }
+      const { snapshots, displayedCodes, complaints, phases } = simulate(faulted, script, this.cache)
+      timeline = { snapshots, displayedCodes, complaints, phases }
       timelines.set(key, timeline)
     }
     return timeline
@@ -189,7 +189,7 @@ export class Predictor {
   private course(member: Member): string {
     const runs = this.theirs.map((r) => this.timeline(member, r.index))
     const said = runs[0]?.complaints.map((_, k) => runs.some((r) => r.complaints[k]))
-    return JSON.stringify([said, runs.map((r) => [r.showing, r.phases.map(({ from }) => from >= 0)])])
+    return JSON.stringify([said, runs.map((r) => [r.displayedCodes, r.phases.map(({ from }) => from >= 0)])])
   }
 
   /**
@@ -222,14 +222,14 @@ export class Predictor {
     if (what.is === 'duration') {
       const { from, to } = this.timeline(member, procedure.run, interventions).phases[what.phase]
       if (Number.isNaN(from) || Number.isNaN(to)) return { is: 'never' }
-      const { floor } = findMeter(procedure.meter!)!
+      const { resolution } = findMeter(procedure.meter!)!
       const limited = byLimit(this.bench.machine.phases[what.phase].timeLimits, to - from)
       return {
         is: 'value',
         mean: to - from,
         sensitivity: NOTHING_SHARED,
-        noise: Math.hypot(floor, (limited ? MODEL_SPREAD : SCREENED_SPREAD) * (to - from)),
-        scatter: SCATTERS * floor,
+        noise: Math.hypot(resolution, (limited ? MODEL_SPREAD : SCREENED_SPREAD) * (to - from)),
+        scatter: SCATTERS * resolution,
       }
     }
     const follows = this.followsStates(procedure)
@@ -241,7 +241,7 @@ export class Predictor {
       p = this.compute(member, procedure, findMeter(procedure.meter!), interventions)
       if (p.is === 'value') {
         const { faulted, modes, modeSince } = this.at(member, procedure, interventions)!
-        const start = follows(new Plant(faulted, modes, this.bench.machine.states.slice(), modeSince))
+        const start = follows(new OperatingPoint(faulted, modes, this.bench.machine.states.slice(), modeSince))
         if (Number.isFinite(start)) p.noise = Math.hypot(p.noise, SCREENED_SPREAD * (p.mean - start))
       }
       screened.set(key, p)
@@ -250,28 +250,28 @@ export class Predictor {
   }
 
   /** The machine as a member has it at the moment of a test; `undefined` when it never comes to that. */
-  private at(member: Member, procedure: Procedure, interventions: readonly Intervention[]): Plant | undefined {
+  private at(member: Member, procedure: Procedure, interventions: readonly Intervention[]): OperatingPoint | undefined {
     return this.timeline(member, procedure.run, interventions).snapshots[procedure.moment]
   }
 
   /** How a test reads a value that moves with the states (levels, temperatures); `undefined` when it reads none such. */
-  private followsStates({ what, meter }: Procedure): ((plant: Plant) => number) | undefined {
+  private followsStates({ what, meter }: Procedure): ((point: OperatingPoint) => number) | undefined {
     if (what.is !== 'probe') return undefined
     const { part: index, probe } = what
-    if (probe.what === 'display') return (plant) => plant.signal(index, probe.signal)
-    const ends = (plant: Plant, a: string, b: string) => {
-      const { nodes } = plant.faulted.parts[index]
+    if (probe.what === 'display') return (point) => point.signal(index, probe.signal)
+    const ends = (point: OperatingPoint, a: string, b: string) => {
+      const { nodes } = point.faulted.parts[index]
       return [nodes[a], nodes[b]] as const
     }
     if (probe.what === 'hertz')
-      return (plant) => showHertz(plant, index, probe.signal, ...ends(plant, probe.a, probe.b))
+      return (point) => frequencyIndication(point, index, probe.signal, ...ends(point, probe.a, probe.b))
     if (probe.what !== 'ohms' || this.bench.machine.kinds[index].stampDependsOnState !== 'resistance') return undefined
-    return (plant) =>
-      showOhms(
-        plant,
+    return (point) =>
+      resistanceIndication(
+        point,
         findMeter(meter!)!,
-        ...ends(plant, probe.a, probe.b),
-        probe.lifted ? plant.faulted.parts[index] : undefined,
+        ...ends(point, probe.a, probe.b),
+        probe.lifted ? point.faulted.parts[index] : undefined,
       ).value
   }
 
@@ -303,40 +303,40 @@ export class Predictor {
   ): Prediction {
     const { what } = procedure
     const timeline = this.timeline(member, procedure.run, interventions)
-    if (what.is === 'code') return { is: 'word', word: timeline.showing[procedure.moment] ?? 'none' }
+    if (what.is === 'code') return { is: 'word', word: timeline.displayedCodes[procedure.moment] ?? 'none' }
     if (what.is === 'duration') {
       const { from, to } = timeline.phases[what.phase]
       if (Number.isNaN(from) || Number.isNaN(to)) return { is: 'never' }
       return this.value(to - from, this.timeSensitivity(member, what.phase, procedure.run, interventions), meter!)
     }
-    const plant = this.at(member, procedure, interventions)
-    if (!plant) return { is: 'never' }
-    if (what.is === 'watch') return this.sense(plant.signal(what.part, what.signal) > 0.5, what.sense)
+    const point = this.at(member, procedure, interventions)
+    if (!point) return { is: 'never' }
+    if (what.is === 'watch') return this.sense(point.signal(what.part, what.signal) > 0.5, what.sense)
     if (what.is === 'between') {
-      const [a, b] = [what.a, what.b].map((p) => plant.faulted.parts[p.part].nodes[p.terminal])
-      return meter!.dimension === 'resistance' ? this.ohms(plant, meter!, a, b) : this.volts(plant, meter!, a, b)
+      const [a, b] = [what.a, what.b].map((p) => point.faulted.parts[p.part].nodes[p.terminal])
+      return meter!.dimension === 'resistance' ? this.ohms(point, meter!, a, b) : this.volts(point, meter!, a, b)
     }
-    const part = plant.faulted.parts[what.part]
+    const part = point.faulted.parts[what.part]
     const { probe } = what
     switch (probe.what) {
       case 'sense':
-        return this.sense(plant.signal(what.part, probe.signal) > 0.5, probe.sense)
+        return this.sense(point.signal(what.part, probe.signal) > 0.5, probe.sense)
       case 'volts':
-        return this.volts(plant, meter!, part.nodes[probe.a], this.node(plant, what.part, probe.b))
+        return this.volts(point, meter!, part.nodes[probe.a], this.node(point, what.part, probe.b))
       case 'ohms': {
         const [a, b] = [part.nodes[probe.a], part.nodes[probe.b]]
-        return this.ohms(plant, meter!, a, b, probe.lifted ? part : undefined)
+        return this.ohms(point, meter!, a, b, probe.lifted ? part : undefined)
       }
       case 'amps':
-        return this.shown(showAmps(plant, part), meter!)
+        return this.shown(currentIndication(point, part), meter!)
       case 'pressure':
       case 'bucket':
-        return this.shown(showWater(plant, part, probe.port, probe.what), meter!)
+        return this.shown(waterIndication(point, part, probe.port, probe.what), meter!)
       case 'worked':
         return { is: 'times', clean: this.worked(member, what.part) }
       case 'hertz':
       case 'display':
-        return this.value(this.followsStates(procedure)!(plant), undefined, meter!)
+        return this.value(this.followsStates(procedure)!(point), undefined, meter!)
     }
   }
 
@@ -348,20 +348,20 @@ export class Predictor {
     return (1 - MISJUDGED) * missProbability.reduce((clean, m) => clean * (1 - m), 1)
   }
 
-  private node(plant: Plant, part: number, terminal: string): number {
-    const { machine, parts } = plant.faulted
+  private node(point: OperatingPoint, part: number, terminal: string): number {
+    const { machine, parts } = point.faulted
     if (terminal !== '@return') return parts[part].nodes[terminal]
     const supply = machine.kinds.findIndex((k) => k.returns !== undefined)
     return parts[supply].nodes[machine.kinds[supply].returns!]
   }
 
-  private volts(plant: Plant, meter: Meter, a: number, b: number): Prediction {
-    if (!meter.says) return this.shown(showVolts(plant, meter, a, b), meter)
-    return tester(showNeon(plant, meter, a))
+  private volts(point: OperatingPoint, meter: Meter, a: number, b: number): Prediction {
+    if (!meter.threshold) return this.shown(voltageIndication(point, meter, a, b), meter)
+    return tester(neonProbability(point, meter, a))
   }
-  private ohms(plant: Plant, meter: Meter, a: number, b: number, alone?: Part): Prediction {
-    const shown = showOhms(plant, meter, a, b, alone)
-    return meter.says ? tester(beeps(shown, meter)) : this.shown(shown, meter)
+  private ohms(point: OperatingPoint, meter: Meter, a: number, b: number, alone?: Part): Prediction {
+    const shown = resistanceIndication(point, meter, a, b, alone)
+    return meter.threshold ? tester(beeperProbability(shown, meter)) : this.shown(shown, meter)
   }
 
   private sense(truth: boolean, sense: keyof typeof SENSES): Prediction {
@@ -369,9 +369,9 @@ export class Predictor {
     return { is: 'sense', yes: truth ? 1 - falseNo : falseYes, by: sense, truth }
   }
 
-  private shown(s: Shown, meter: Meter): Prediction {
-    if (s.is === 'refused') return { is: 'never' }
-    return s.is === 'open' ? { is: 'open' } : this.value(s.value, s.sensitivity, meter)
+  private shown(s: Indication, meter: Meter): Prediction {
+    if (s.type === 'refused') return { is: 'never' }
+    return s.type === 'open' ? { is: 'open' } : this.value(s.value, s.sensitivity, meter)
   }
 
   private value(mean: number, sensitivity: Float64Array | undefined, meter: Meter): Prediction & { is: 'value' } {
@@ -387,8 +387,8 @@ export class Predictor {
       is: 'value',
       mean,
       sensitivity: sparse(all),
-      noise: Math.hypot(meter.floor, MODEL_SPREAD * mean),
-      scatter: Math.hypot(SCATTERS * meter.floor, DRIFTS * mean),
+      noise: Math.hypot(meter.resolution, MODEL_SPREAD * mean),
+      scatter: Math.hypot(SCATTERS * meter.resolution, DRIFTS * mean),
     }
   }
 
@@ -430,8 +430,8 @@ export class Predictor {
   private addDrift(
     p: Prediction & { is: 'value' },
     procedure: Procedure,
-    plant: Plant,
-    read: (moved: Plant) => number,
+    point: OperatingPoint,
+    read: (moved: OperatingPoint) => number,
   ): void {
     const drift = this.nudged(procedure.run).states[procedure.moment]
     if (!drift) return
@@ -440,9 +440,9 @@ export class Predictor {
     for (let i = 0; i < within.length; i++) {
       const widest = drift.reduce((most, dx) => Math.max(most, dx ? Math.abs(dx[i]) : 0), 0)
       if (widest < within[i]) continue
-      const x = plant.states.slice()
+      const x = point.states.slice()
       x[i] += widest
-      const slope = (read(new Plant(plant.faulted, plant.modes, x, plant.modeSince)) - p.mean) / widest
+      const slope = (read(new OperatingPoint(point.faulted, point.modes, x, point.modeSince)) - p.mean) / widest
       if (!Number.isFinite(slope) || slope === 0) continue
       drift.forEach((dx, index) => {
         if (dx) moved[index] += slope * dx[i]
@@ -451,10 +451,10 @@ export class Predictor {
     p.sensitivity = withChanges(p.sensitivity, this.shared, (all) => moved.forEach((x, index) => (all[index] += x)))
   }
 
-  private readonly nudges = new Map<number, Nudged>()
+  private readonly perturbations = new Map<number, Nudged>()
   private nudged(run: number): Nudged {
-    let known = this.nudges.get(run)
-    if (!known) this.nudges.set(run, (known = nudge(this.bench, run, this.timeline(this.healthy, run))))
+    let known = this.perturbations.get(run)
+    if (!known) this.perturbations.set(run, (known = nudge(this.bench, run, this.timeline(this.healthy, run))))
     return known
   }
 
@@ -526,7 +526,7 @@ export class Predictor {
         script,
         this.cache,
       )
-      timelines.set(key, (seen = { phases, snapshots: [], showing: [], complaints: [] }))
+      timelines.set(key, (seen = { phases, snapshots: [], displayedCodes: [], complaints: [] }))
     }
     return seen
   }

@@ -1,6 +1,6 @@
 import { problem, type Problem } from '../foundation/issues'
 import { makeFaultedMachine, severityAt, SEVERITY_SAMPLES } from '../model/machine'
-import { simulate } from '../simulate'
+import { simulate } from '../simulation/simulate'
 import { START_AT } from './moments'
 import type { Bench } from './list-procedures'
 

@@ -1,6 +1,6 @@
 import { problem } from '../foundation/issues'
 import { ok, err, type Result } from '../foundation/result'
-import { findMeter, type Meter } from '../instrument'
+import { findMeter, type Meter } from '../simulation/instrument'
 import type { ReadingShape } from '../foundation/quantity'
 import type { Spot } from './moments'
 import { INSTEAD, type Bench } from './list-procedures'
@@ -68,7 +68,7 @@ export function readProbe(bench: Bench, text: string, instrument = 'volts'): Res
     moment: spot.moment,
     when: spot.title,
     shape: { takes: 'number', dimension: meter.dimension },
-    meter: meter.says ? (dead ? 'ohms' : 'volts') : meter.id,
+    meter: meter.threshold ? (dead ? 'ohms' : 'volts') : meter.id,
     otherMeters: dead ? INSTEAD.ohms : ['volts', 'volts-dc', 'volts-lowz', 'volts-dc-lowz', 'neon'],
     school: dead ? 'dead' : 'live',
     needs: {
@@ -95,5 +95,5 @@ export function findProcedure(bench: Bench, test: string, instrument?: string): 
 /** How the reading of a test is written with an instrument: a tester says yes or no where a meter shows a number. */
 export function shapeWith(procedure: Procedure, instrument: string | undefined): ReadingShape {
   const meter: Meter | undefined = instrument === undefined ? undefined : findMeter(instrument)
-  return meter?.says ? { takes: 'yes-no' } : procedure.shape
+  return meter?.threshold ? { takes: 'yes-no' } : procedure.shape
 }

@@ -1,7 +1,7 @@
 import type { Part, ProbeSpec } from '../model/kinds'
 import type { Intervention, Machine } from '../model/machine'
 import type { Dimension, ReadingShape } from '../foundation/quantity'
-import type { Plant } from '../simulate'
+import type { OperatingPoint } from '../simulation/simulate'
 import { courseOf, START_AT, type Course, type Spot } from './moments'
 import type { Procedure, What } from './types'
 
@@ -41,16 +41,16 @@ export const INSTEAD: Record<string, readonly string[]> = {
 }
 
 /** Where the healthy machine has a mean rather than an alternating voltage, the meter stands on DC. */
-function voltmeterAt(plant: Plant, part: Part, probe: ProbeSpec & { what: 'volts' }): string {
+function voltmeterAt(point: OperatingPoint, part: Part, probe: ProbeSpec & { what: 'volts' }): string {
   const b = probe.b === '@return' ? undefined : part.nodes[probe.b]
-  if (b === undefined) return plant.hasSource('ac') ? 'volts' : 'volts-dc'
-  const dc = Math.abs(plant.dcVolts(part.nodes[probe.a], b))
-  return dc > 0.7 * plant.volts(part.nodes[probe.a], b) || !plant.hasSource('ac') ? 'volts-dc' : 'volts'
+  if (b === undefined) return point.hasSource('ac') ? 'volts' : 'volts-dc'
+  const dc = Math.abs(point.dcVolts(part.nodes[probe.a], b))
+  return dc > 0.7 * point.volts(part.nodes[probe.a], b) || !point.hasSource('ac') ? 'volts-dc' : 'volts'
 }
 
 /** The usual instrument of a probe; `undefined` for senses. */
-function meterFor(machine: Machine, part: Part, probe: ProbeSpec, plant: Plant): string | undefined {
-  if (probe.what === 'volts') return voltmeterAt(plant, part, probe)
+function meterFor(machine: Machine, part: Part, probe: ProbeSpec, point: OperatingPoint): string | undefined {
+  if (probe.what === 'volts') return voltmeterAt(point, part, probe)
   if (probe.what !== 'display') return METER[probe.what]
   return probe.by ?? DISPLAYS[machine.kinds[part.index].signals![probe.signal].dimension ?? 'count'] ?? 'display'
 }
@@ -73,9 +73,9 @@ function handsOf(machine: Machine, part: Part, modes: Record<string, string> = {
   })
 }
 
-const isActive = (machine: Machine, part: Part, plant: Plant): boolean => {
+const isActive = (machine: Machine, part: Part, point: OperatingPoint): boolean => {
   const { active } = machine.kinds[part.index]
-  return active === undefined ? plant.amps(part) > 1e-3 : plant.signal(part.index, active) > 0.5
+  return active === undefined ? point.amps(part) > 1e-3 : point.signal(part.index, active) > 0.5
 }
 
 function shapeOf(machine: Machine, part: Part, probe: ProbeSpec): ReadingShape {
@@ -121,13 +121,13 @@ export function listProcedures(machine: Machine): Bench {
   const standing = (part: Part): Spot | undefined =>
     (sheet.control?.starts === undefined || !machine.kinds[part.index].ports.length) &&
     start &&
-    isActive(machine, part, start.plant)
+    isActive(machine, part, start.point)
       ? start
       : undefined
 
   /** Volts that should not be there are looked for before a program is started: no fault can keep a machine from coming to that. */
   const idle = (part: Part): Spot | undefined =>
-    start && machine.kinds[part.index].ports.length && !isActive(machine, part, start.plant) ? start : undefined
+    start && machine.kinds[part.index].ports.length && !isActive(machine, part, start.point) ? start : undefined
 
   const procedures: Procedure[] = []
   const add = (p: Omit<Procedure, 'index' | 'key'>) => {
@@ -141,8 +141,8 @@ export function listProcedures(machine: Machine): Bench {
   const standsByChance = (part: Part, { run }: Spot): boolean => {
     if (part.line !== 'level' || !Object.keys(part.ref).length) return false
     const cut = START_AT + machine.programs[runs[run].program].duration
-    const turns = healthy[run].events.filter((e) => e.is === 'mode' && machine.modeOwner[e.mode] === part.index)
-    return turns.length >= TO_AND_FRO && turns.some(({ t }) => Math.abs(t - cut) < MAY_SHIFT * cut)
+    const turns = healthy[run].events.filter((e) => e.type === 'mode' && machine.modeOwner[e.mode] === part.index)
+    return turns.length >= TO_AND_FRO && turns.some(({ time: t }) => Math.abs(t - cut) < MAY_SHIFT * cut)
   }
   const panelsOf = (part: Part) => (part.panel === undefined ? [] : [part.panel])
 
@@ -152,15 +152,15 @@ export function listProcedures(machine: Machine): Bench {
       if (probe.when === 'dead') spot = off
       else if (probe.when === 'cold') spot = start
       else if (probe.when === 'settled') spot = end
-      else if (probe.when === 'active') spot = standing(part) ?? spots.find((s) => isActive(machine, part, s.plant))
+      else if (probe.when === 'active') spot = standing(part) ?? spots.find((s) => isActive(machine, part, s.point))
       else
         spot =
           (probe.what === 'volts' ? idle(part) : undefined) ??
-          spots.find((s) => !s.final && !isActive(machine, part, s.plant))
+          spots.find((s) => !s.final && !isActive(machine, part, s.point))
       if (!spot || (probe.what === 'ohms' && spot === off && standsByChance(part, spot))) continue
       const byHand = probe.what === 'sense' ? handsOf(machine, part, probe.with) : []
       const what: What = { is: 'probe', part: part.index, probe }
-      const meter = meterFor(machine, part, probe, spot.plant)
+      const meter = meterFor(machine, part, probe, spot.point)
       const electrical = ELECTRICAL.has(probe.what)
       const dead = probe.when === 'dead'
       const water = probe.what === 'pressure' || probe.what === 'bucket'

@@ -1,5 +1,5 @@
 import { makeFaultedMachine, type Intervention, type Machine } from '../model/machine'
-import { simulate, type Moment, type Plant, type Timeline } from '../simulate'
+import { simulate, type Moment, type OperatingPoint, type Timeline } from '../simulation/simulate'
 import type { Run } from './types'
 
 /** Seconds between the start of a script and the start of its program. */
@@ -20,7 +20,7 @@ export interface Spot {
   title: string
   /** Seconds since the start of the program on the healthy machine. */
   seconds: number
-  plant: Plant
+  point: OperatingPoint
   /** Nothing runs any more, or not yet. */
   final: boolean
 }
@@ -53,9 +53,9 @@ export function courseOf(machine: Machine): Course {
       stopsWhenFinal: false,
       moments: [
         ...moments,
-        { is: 'time' as const, at: START_AT / 2 },
-        { is: 'time' as const, at: START_AT + lasts - 0.5 },
-        { is: 'time' as const, at: START_AT + lasts + DEAD_AFTER },
+        { type: 'time' as const, at: START_AT / 2 },
+        { type: 'time' as const, at: START_AT + lasts - 0.5 },
+        { type: 'time' as const, at: START_AT + lasts + DEAD_AFTER },
       ],
     }
     const index = runs.length
@@ -68,7 +68,7 @@ export function courseOf(machine: Machine): Course {
     )
     const { index, script } = known ?? runs[add(program, momentsOf[program], interventions)]
     // What comes after the last reading is of no use to anybody.
-    runs[index].script = { ...script, wanted: [...new Set([...(known ? script.wanted! : []), moment])] }
+    runs[index].script = { ...script, neededMoments: [...new Set([...(known ? script.neededMoments! : []), moment])] }
     return index
   }
   const momentsOf: Moment[][] = machine.programs.map((program) => {
@@ -82,9 +82,9 @@ export function courseOf(machine: Machine): Course {
       const { from, to } = trial.phases[phase.index]
       if (Number.isNaN(from)) return []
       const length = Number.isNaN(to) ? Infinity : to - from
-      return [{ is: 'phase', phase: phase.index, after: Math.min(SETTLE, length / 2) }]
+      return [{ type: 'phase', phase: phase.index, after: Math.min(SETTLE, length / 2) }]
     })
-    for (const m of sheet.moments) if (m.program === program.id) moments.push({ is: 'time', at: START_AT + m.after })
+    for (const m of sheet.moments) if (m.program === program.id) moments.push({ type: 'time', at: START_AT + m.after })
     return moments
   })
   const spots: Spot[] = []
@@ -95,21 +95,21 @@ export function courseOf(machine: Machine): Course {
     const { snapshots, phases } = healthy[run]
     const own = sheet.moments.filter((m) => m.program === program.id)
     const inRun: Spot[] = moments.flatMap((m, k): Spot[] => {
-      const plant = snapshots[k]
-      if (!plant) return []
-      if (m.is === 'phase') {
+      const point = snapshots[k]
+      if (!point) return []
+      if (m.type === 'phase') {
         const phase = machine.phases[m.phase]
         const seconds = phases[m.phase].from + m.after - START_AT
         const title = `while ${phase.title} runs`
-        return [{ id: phase.id, is: 'phase', run, moment: k, title, seconds, plant, final: phase.final }]
+        return [{ id: phase.id, is: 'phase', run, moment: k, title, seconds, point, final: phase.final }]
       }
       const { id, title } = own[k - (moments.length - own.length)]
-      return [{ id, is: 'moment', run, moment: k, title, seconds: m.at - START_AT, plant, final: false }]
+      return [{ id, is: 'moment', run, moment: k, title, seconds: m.at - START_AT, point, final: false }]
     })
     inRun.sort((a, b) => a.seconds - b.seconds)
     const tail = (is: 'start' | 'end' | 'off', offset: number, title: string): Spot => {
       const moment = moments.length + offset
-      return { id: is, is, run, moment, title, seconds: program.duration, plant: snapshots[moment]!, final: true }
+      return { id: is, is, run, moment, title, seconds: program.duration, point: snapshots[moment]!, final: true }
     }
     spots.push(
       ...inRun,

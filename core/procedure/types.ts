@@ -1,7 +1,7 @@
 import type { ProbeSpec, Sense } from '../model/kinds'
 import type { Intervention } from '../model/machine'
 import type { ReadingShape } from '../foundation/quantity'
-import type { Script } from '../simulate'
+import type { Script } from '../simulation/simulate'
 
 /** One script from which snapshots are taken; every procedure reads one of its moments. */
 export interface Run {

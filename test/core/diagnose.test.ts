@@ -307,11 +307,11 @@ describe('a changed sheet changes what follows from it', () => {
   })
   it('crossed plugs let the cold phase run hot water', () => {
     const crossed = predictorOf(FAMILY)
-    const { plant } = {
-      plant: crossed.timeline(crossed.trial([activeFaultsIn(crossed.bench.machine, 'crossed-plugs')]), 0).snapshots[0]!,
+    const { point } = {
+      point: crossed.timeline(crossed.trial([activeFaultsIn(crossed.bench.machine, 'crossed-plugs')]), 0).snapshots[0]!,
     }
-    expect(plant.signal(crossed.bench.machine.partIndex.get('hot-valve')!, 'passes')).toBe(1)
-    expect(plant.signal(crossed.bench.machine.partIndex.get('cold-valve')!, 'passes')).toBe(0)
+    expect(point.signal(crossed.bench.machine.partIndex.get('hot-valve')!, 'passes')).toBe(1)
+    expect(point.signal(crossed.bench.machine.partIndex.get('cold-valve')!, 'passes')).toBe(0)
   })
 })
 

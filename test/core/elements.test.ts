@@ -3,8 +3,8 @@ import { describe, expect, it } from 'vitest'
 import { advise } from '../../core/explain'
 import { betaCelsius, betaOhms } from '../../core/model/kinds/beta'
 import { makeFaultedMachine, type Machine, type ActiveFault } from '../../core/model/machine'
-import { phaseTimes, runPlain, STEP } from '../../core/reference'
-import { simulate, type Script, type Timeline } from '../../core/simulate'
+import { phaseTimes, runPlain, STEP } from '../../core/truth'
+import { simulate, type Script, type Timeline } from '../../core/simulation/simulate'
 import { horizontalCylinderLevel } from '../../core/physics/water'
 import { edit, evidenceOf, machineOf, mini, predictorOf, activeFaultsIn } from './sheets'
 
@@ -45,15 +45,15 @@ describe('thermistors', () => {
   })
   it('what the control believes comes from the divider, at every temperature of the run', () => {
     const { index } = part(bath, 'warm')
-    const moments = [60, 150, 250, 380].map((at) => ({ is: 'time' as const, at }))
+    const moments = [60, 150, 250, 380].map((at) => ({ type: 'time' as const, at }))
     const { snapshots } = simulate(makeFaultedMachine(bath), { ...script(0, 400), moments })
-    for (const plant of snapshots) {
-      const truth = plant!.signal(part(bath, 'bath').index, 'temperature')
-      expect(plant!.signal(index, 'temperature')).toBeCloseTo(truth, 2)
+    for (const point of snapshots) {
+      const truth = point!.signal(part(bath, 'bath').index, 'temperature')
+      expect(point!.signal(index, 'temperature')).toBeCloseTo(truth, 2)
       const { nodes } = part(bath, 'warm')
       const ohms = betaOhms(10_000, 3950, truth)
       // The input's own voltage over pull-up and bead.
-      expect(plant!.dcVolts(nodes.in, nodes.com)).toBeCloseTo((5 * ohms) / (ohms + 10_000), 4)
+      expect(point!.dcVolts(nodes.in, nodes.com)).toBeCloseTo((5 * ohms) / (ohms + 10_000), 4)
     }
   })
   it('open, shorted, drifted and loose: each its own symptom', () => {
@@ -89,7 +89,7 @@ describe('level sensors', () => {
     expect(shown('sensor.silent')).toBe(0)
   })
   it('a pressure switch trips and returns at its own levels', () => {
-    const events = run(tap).events.filter((e) => e.is === 'mode' && tap.modeOwner[e.mode] === part(tap, 'stat').index)
+    const events = run(tap).events.filter((e) => e.type === 'mode' && tap.modeOwner[e.mode] === part(tap, 'stat').index)
     expect(events).toHaveLength(1)
     // 1500 Pa stand 152.9 mm high.
     expect(signal(run(tap), tap, 'drum', 'level')).toBeCloseTo(1500 / 9810, 3)
@@ -114,7 +114,7 @@ describe('vessels and pipes', () => {
   })
   it('a sump fills faster than what is above it', () => {
     const at = (litres: number) => {
-      const moments = [{ is: 'time' as const, at: (litres / 8) * 60 }]
+      const moments = [{ type: 'time' as const, at: (litres / 8) * 60 }]
       const t = simulate(makeFaultedMachine(bath), { ...script(0, 100), moments })
       return (
         t.snapshots[0]!.signal(part(bath, 'bath').index, 'level') /
@@ -127,20 +127,20 @@ describe('vessels and pipes', () => {
   })
   it('an empty line takes its volume before anything comes out of it', () => {
     const t = run(tap)
-    const full = t.events.find((e) => e.is === 'mode' && tap.modeOwner[e.mode] === part(tap, 'lateral').index)!
+    const full = t.events.find((e) => e.type === 'mode' && tap.modeOwner[e.mode] === part(tap, 'lateral').index)!
     const empty = machineOf(edit(TAP, 'holds: 6 L', 'holds: 1 mL'))
-    expect(t.phases[0].to - run(empty).phases[0].to).toBeCloseTo(full.t, 1)
+    expect(t.phases[0].to - run(empty).phases[0].to).toBeCloseTo(full.time, 1)
   })
   it('an empty heated vessel gets hot, a boiling one does not get hotter and loses what leaves as steam', () => {
     // Nothing ends the heating: E5 is far away, the thermistor is stuck at cold by its clip.
     const slow = machineOf(edit(edit(BATH, 'after 18 min', 'after 80 min'), 'lasts: 30 min', 'lasts: 100 min'))
     const loose: ActiveFault = activeFaultsIn(slow, 'bead.loose', 0.01)
     const boiled = simulate(makeFaultedMachine(slow, [loose]), script(0, 2400))
-    const x = (t: number) => boiled.samples.findLast((s) => s.t <= t)!.x[part(slow, 'bath').state.volume]
+    const x = (t: number) => boiled.samples.findLast((s) => s.time <= t)!.states[part(slow, 'bath').state.volume]
     expect(Math.abs(signal(boiled, slow, 'bath', 'temperature') - 99.8)).toBeLessThan(0.25)
     const begin = boiled.events.find(
-      (e) => e.is === 'mode' && e.mode === part(slow, 'bath').mode.boils && e.value === 1,
-    )!.t
+      (e) => e.type === 'mode' && e.mode === part(slow, 'bath').mode.boils && e.value === 1,
+    )!.time
     const watts = (230 / (26.45 + 0.57)) ** 2 * 26.45 - 2 * 79.8
     const steam = (x(begin) - boiled.end.states[part(slow, 'bath').state.volume]) / (2400 - begin)
     expect(Math.abs(steam / (watts / 2.26e9) - 1)).toBeLessThan(0.012)
@@ -188,7 +188,7 @@ describe('the control', () => {
   it('an alarm that clears itself does, and the run goes on', () => {
     const weak = simulate(makeFaultedMachine(bath, [activeFaultsIn(bath, 'strainer.blocked', 0.005)]), script(0, 1500))
     expect(complains(weak, bath)).toEqual(['late-water'])
-    expect(weak.events.filter((e) => e.is === 'cleared').map((e) => e.is === 'cleared' && e.code)).toEqual(['E1'])
+    expect(weak.events.filter((e) => e.type === 'cleared').map((e) => e.type === 'cleared' && e.code)).toEqual(['E1'])
   })
   it('a locking alarm outlives a loss of power and keeps a program from starting until it is reset', () => {
     const isolator = bath.isolators[0]

@@ -9,8 +9,8 @@ import { orThrow } from '../../core/foundation/result'
 import { buildMachine, makeFaultedMachine, type Machine } from '../../core/model/machine'
 import type { Predictor } from '../../core/predict'
 import { readSheet, flattenSheet, type FindSheet, type Sheet } from '../../core/model/sheet'
-import { simulate, type Timeline } from '../../core/simulate'
-import { runPlain } from '../../core/reference'
+import { simulate, type Timeline } from '../../core/simulation/simulate'
+import { runPlain } from '../../core/truth'
 import { renameAll } from './rename'
 import { edit, evidenceOf, activeFaultsIn } from './sheets'
 
@@ -103,7 +103,8 @@ describe('the library as a whole', () => {
     expect(lookThrough(predictor).wrong).toEqual([])
     const { machine } = predictor.bench
     const script = { steps: [{ at: 0, start: 0 }], until: 200, stopsWhenFinal: false, moments: [] }
-    const entries = (phases: { t: number; phase: number }[]) => phases.map((p) => [machine.phases[p.phase].id, p.t])
+    const entries = (phases: { time: number; phase: number }[]) =>
+      phases.map((p) => [machine.phases[p.phase].id, p.time])
     const plain = runPlain(makeFaultedMachine(machine), script)
     expect(entries(plain.phases)).toEqual([
       ['spray', 0],
@@ -181,9 +182,9 @@ describe('front-load washer', () => {
     expect(says(fl5, 'supply-joint.weeps')).not.toContain('leak-code')
     expect(says(fl5, 'supply-tray-switch.stuck-open')).toContain('no-water')
     const t = run(fl7, 'supply-joint.weeps')
-    const opened = t.events.find((e) => e.is === 'alarm')!.t
+    const opened = t.events.find((e) => e.type === 'alarm')!.time
     const { volume } = fl7.parts[fl7.partIndex.get('supply-tray')!].state
-    expect(t.samples.findLast((s) => s.t <= opened)!.x[volume] / 0.25).toBeCloseTo(0.006, 3)
+    expect(t.samples.findLast((s) => s.time <= opened)!.states[volume] / 0.25).toBeCloseTo(0.006, 3)
   })
 })
 
@@ -244,7 +245,7 @@ describe('flake ice machine of the relay generation', () => {
     const opens = (sheet: Sheet, fault?: string) => {
       const machine = buildMachine(sheet)
       const { passage } = machine.parts[machine.partIndex.get('res-valve')!].mode
-      return run(machine, fault).events.find((e) => e.is === 'mode' && e.mode === passage)?.t
+      return run(machine, fault).events.find((e) => e.type === 'mode' && e.mode === passage)?.time
     }
     expect(opens(f9)).toBeCloseTo(90, 0)
     expect(opens(shipped('ulldale-f9', ['flake-ice-machine', 'delay: 90 s', 'delay: 200 s']))).toBeCloseTo(200, 0)

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { makeFaultedMachine } from '../../core/model/machine'
-import { runPlain } from '../../core/reference'
-import { simulate } from '../../core/simulate'
+import { runPlain } from '../../core/truth'
+import { simulate } from '../../core/simulation/simulate'
 import { advise } from '../../core/explain'
 import { evidenceOf, machineOf, mini, predictorOf, activeFaultsIn } from './sheets'
 
@@ -22,7 +22,7 @@ describe('heat', () => {
     // 4 L from 12 °C to 90 °C: C = 4e-3·4.18e6 J/K, P = U²/R behind the resistances of the loop, 2 W/K lost above 20 °C.
     const healthy = run()
     const tank = machine.parts[machine.partIndex.get('tank')!]
-    const start = healthy.samples.find((s) => s.t >= healthy.phases[phase('heating')].from)!.x
+    const start = healthy.samples.find((s) => s.time >= healthy.phases[phase('heating')].from)!.states
     const volume = start[tank.state.volume]
     // It came in at 12 °C and has taken a little from the room while it ran in.
     const first = 20 + start[tank.state.warmth] / (volume + 0.02e-3)
@@ -60,14 +60,14 @@ describe('heat', () => {
   it('a thermostat that does not open ends at the cut-out, which stays open', () => {
     const t = run('stat.stuck-closed', undefined, 4000)
     const guard = machine.parts[machine.partIndex.get('guard')!].mode.contact
-    expect(t.events.filter((e) => e.is === 'mode' && e.mode === guard)).toHaveLength(1)
+    expect(t.events.filter((e) => e.type === 'mode' && e.mode === guard)).toHaveLength(1)
     expect(t.end.modes[guard]).toBe(0)
   })
   it('agrees with the plain simulator', () => {
     const script = { steps: [{ at: 0, start: 0 }], until: 900, stopsWhenFinal: false, moments: [] }
     const plain = runPlain(makeFaultedMachine(machine), script)
     const quick = simulate(makeFaultedMachine(machine), script)
-    const at = (p: string) => [quick.phases[phase(p)].from, plain.phases.find((x) => x.phase === phase(p))!.t]
+    const at = (p: string) => [quick.phases[phase(p)].from, plain.phases.find((x) => x.phase === phase(p))!.time]
     expect(Math.abs(at('heating')[0] - at('heating')[1])).toBeLessThan(0.03)
     // One step more of filling, 1 in 5000, takes so much longer to heat.
     expect(Math.abs(at('ready')[0] - at('ready')[1])).toBeLessThan(0.03 + at('ready')[0] / 4000)

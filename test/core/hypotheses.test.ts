@@ -4,7 +4,7 @@ import { findShipped } from '../../cli/library'
 import { openBench } from '../../core/explain'
 import { makeFaultedMachine, severityAt, type ActiveFault } from '../../core/model/machine'
 import type { Member, Predictor } from '../../core/predict'
-import { simulate } from '../../core/simulate'
+import { simulate } from '../../core/simulation/simulate'
 import { sheetOf } from './sheets'
 
 const shipped = (id: string): Predictor => openBench(sheetOf(findShipped(id)!.text))

@@ -1,11 +1,19 @@
 import { describe, expect, it } from 'vitest'
-import { beeps, findMeter, showAmps, showNeon, showOhms, showVolts, showWater } from '../../core/instrument'
+import {
+  beeperProbability,
+  findMeter,
+  currentIndication,
+  neonProbability,
+  resistanceIndication,
+  voltageIndication,
+  waterIndication,
+} from '../../core/simulation/instrument'
 import { advise } from '../../core/explain'
 import { orThrow } from '../../core/foundation/result'
 import { makeFaultedMachine, type Machine } from '../../core/model/machine'
 import { readProbe } from '../../core/procedure'
-import type { Plant } from '../../core/simulate'
-import { simulate } from '../../core/simulate'
+import type { OperatingPoint } from '../../core/simulation/simulate'
+import { simulate } from '../../core/simulation/simulate'
 import { edit, evidenceOf, FAMILY, machineOf, mini, predictorOf, activeFaultsIn, runTo } from './sheets'
 
 const volts = findMeter('volts')!
@@ -14,39 +22,40 @@ const ohms = findMeter('ohms')!
 const machine = machineOf(FAMILY)
 const part = (m: Machine, id: string) => m.parts[m.partIndex.get(id)!]
 const cold = part(machine, 'cold-valve')
-const across = (plant: Plant, meter = volts) => showVolts(plant, meter, cold.nodes.a, cold.nodes.b).value
+const across = (point: OperatingPoint, meter = volts) =>
+  voltageIndication(point, meter, cold.nodes.a, cold.nodes.b).value
 
 describe('meters as part of the circuit', () => {
   it('a snubber leaves a ghost voltage on 10 MΩ that falls on a low-impedance input', () => {
     const faults = [activeFaultsIn(machine, 'cold-valve.coil-open'), activeFaultsIn(machine, 'cold-out.dead')]
-    const { plant } = runTo(machine, 'fill-cold', ...faults)
+    const { point } = runTo(machine, 'fill-cold', ...faults)
     // 10 nF at 60 Hz is 265 kΩ, in series with 100 Ω, before an open coil: only the meter loads it.
     const x = 1 / (2 * Math.PI * 60 * 10e-9)
-    expect(across(plant)).toBeCloseTo((120 * 10e6) / Math.hypot(10e6 + 100, x), 0)
-    expect(across(plant, lowz)).toBeCloseTo((120 * 3000) / Math.hypot(3100, x), 1)
-    expect(across(plant, lowz)).toBeGreaterThan(0.5)
+    expect(across(point)).toBeCloseTo((120 * 10e6) / Math.hypot(10e6 + 100, x), 0)
+    expect(across(point, lowz)).toBeCloseTo((120 * 3000) / Math.hypot(3100, x), 1)
+    expect(across(point, lowz)).toBeGreaterThan(0.5)
   })
   it('a high-resistance joint shows full voltage unloaded and collapses at the valve under load', () => {
     const joint = activeFaultsIn(machine, 'cold-plug.corroded', 5000)
-    const loaded = across(runTo(machine, 'fill-cold', joint).plant)
-    const unloaded = across(runTo(machine, 'fill-cold', joint, activeFaultsIn(machine, 'cold-valve.coil-open')).plant)
+    const loaded = across(runTo(machine, 'fill-cold', joint).point)
+    const unloaded = across(runTo(machine, 'fill-cold', joint, activeFaultsIn(machine, 'cold-valve.coil-open')).point)
     expect(unloaded).toBeGreaterThan(119)
     // Plunger out: 780 Ω + j·2π·60·1.3 Ω behind about 5 kΩ.
     expect(loaded).toBeCloseTo((120 * Math.hypot(780, 490.1)) / Math.hypot(5780, 490.1), 0)
   })
   it('with the return lost both terminals are live and nothing stands between them', () => {
-    const { plant } = runTo(machine, 'fill-cold', activeFaultsIn(machine, 'valve-return.broken'))
+    const { point } = runTo(machine, 'fill-cold', activeFaultsIn(machine, 'valve-return.broken'))
     const neutral = part(machine, 'mains').nodes.N
-    expect(showVolts(plant, volts, cold.nodes.a, neutral).value).toBeGreaterThan(115)
-    expect(showVolts(plant, volts, cold.nodes.b, neutral).value).toBeGreaterThan(100)
-    expect(across(plant)).toBeLessThan(15)
+    expect(voltageIndication(point, volts, cold.nodes.a, neutral).value).toBeGreaterThan(115)
+    expect(voltageIndication(point, volts, cold.nodes.b, neutral).value).toBeGreaterThan(100)
+    expect(across(point)).toBeLessThan(15)
   })
   it('0 V across an open switch when the rest of the loop is open too', () => {
     const bare = machineOf(FAMILY.replaceAll(', snubber: fitted', ''))
     const lid = part(bare, 'lid')
     const read = (...ids: string[]) =>
-      showVolts(
-        runTo(bare, 'fill-cold', ...ids.map((i) => activeFaultsIn(bare, i))).plant,
+      voltageIndication(
+        runTo(bare, 'fill-cold', ...ids.map((i) => activeFaultsIn(bare, i))).point,
         volts,
         lid.nodes['1'],
         lid.nodes['2'],
@@ -70,8 +79,8 @@ describe('meters as part of the circuit', () => {
       moments: [],
     }).end
     const valve = part(bled, 'cold-valve')
-    expect(showOhms(dead, ohms, valve.nodes.a, valve.nodes.b).value).toBeCloseTo(390, 0)
-    expect(showOhms(dead, ohms, valve.nodes.a, valve.nodes.b, valve).value).toBeCloseTo(780, 6)
+    expect(resistanceIndication(dead, ohms, valve.nodes.a, valve.nodes.b).value).toBeCloseTo(390, 0)
+    expect(resistanceIndication(dead, ohms, valve.nodes.a, valve.nodes.b, valve).value).toBeCloseTo(780, 6)
     const warm = machine.values.slice()
     warm[0] = 70
     const hot = simulate(makeFaultedMachine(machine, [], [], warm), {
@@ -80,12 +89,15 @@ describe('meters as part of the circuit', () => {
       stopsWhenFinal: false,
       moments: [],
     }).end
-    expect(showOhms(hot, ohms, cold.nodes.a, cold.nodes.b, cold).value).toBeCloseTo(780 * (1 + 0.00393 * 50), 4)
+    expect(resistanceIndication(hot, ohms, cold.nodes.a, cold.nodes.b, cold).value).toBeCloseTo(
+      780 * (1 + 0.00393 * 50),
+      4,
+    )
   })
   it('a clamp sees inrush with the plunger out and less with it in', () => {
-    const running = showAmps(runTo(machine, 'fill-cold').plant, cold).value
-    const jammed = showAmps(
-      runTo(machine, 'fill-cold', activeFaultsIn(machine, 'cold-valve.plunger-stuck')).plant,
+    const running = currentIndication(runTo(machine, 'fill-cold').point, cold).value
+    const jammed = currentIndication(
+      runTo(machine, 'fill-cold', activeFaultsIn(machine, 'cold-valve.plunger-stuck')).point,
       cold,
     ).value
     expect(running).toBeCloseTo(120 / Math.hypot(780, 2 * Math.PI * 60 * 3.7), 3)
@@ -94,21 +106,21 @@ describe('meters as part of the circuit', () => {
   })
   it('an open coil reads OL', () => {
     expect(
-      showOhms(
-        runTo(machine, 'fill-cold', activeFaultsIn(machine, 'cold-valve.coil-open')).plant,
+      resistanceIndication(
+        runTo(machine, 'fill-cold', activeFaultsIn(machine, 'cold-valve.coil-open')).point,
         ohms,
         cold.nodes.a,
         cold.nodes.b,
         cold,
-      ).is,
+      ).type,
     ).toBe('open')
   })
   it('gauge and bucket at the hose: static pressure, and the flow of the series restrictions', () => {
-    const { plant } = runTo(machine, 'fill-cold')
+    const { point } = runTo(machine, 'fill-cold')
     const hose = part(machine, 'cold-hose')
-    expect(showWater(plant, hose, 'out', 'pressure').value).toBeCloseTo(3e5, 0)
+    expect(waterIndication(point, hose, 'out', 'pressure').value).toBeCloseTo(3e5, 0)
     const k = [35, 40, 45].reduce((s, q) => s + 1 / q ** 2, 0)
-    expect((showWater(plant, hose, 'out', 'bucket').value * 60e3) / Math.sqrt(3 / k)).toBeCloseTo(1, 3)
+    expect((waterIndication(point, hose, 'out', 'bucket').value * 60e3) / Math.sqrt(3 / k)).toBeCloseTo(1, 3)
   })
 })
 
@@ -151,24 +163,25 @@ describe('sensitivities are what a re-run with the changed value shows', () => {
 describe('testers', () => {
   it('a neon sees live, not a lost return: it glows on both terminals', () => {
     const neon = findMeter('neon')!
-    const glows = (plant: Plant) => [cold.nodes.a, cold.nodes.b].map((n) => showNeon(plant, neon, n) > 0.5)
-    expect(glows(runTo(machine, 'fill-cold').plant)).toEqual([true, false])
-    expect(glows(runTo(machine, 'fill-cold', activeFaultsIn(machine, 'valve-return.broken')).plant)).toEqual([
+    const glows = (point: OperatingPoint) =>
+      [cold.nodes.a, cold.nodes.b].map((n) => neonProbability(point, neon, n) > 0.5)
+    expect(glows(runTo(machine, 'fill-cold').point)).toEqual([true, false])
+    expect(glows(runTo(machine, 'fill-cold', activeFaultsIn(machine, 'valve-return.broken')).point)).toEqual([
       true,
       true,
     ])
   })
   it('a beeper’s silence on a coil of 780 Ω proves nothing, and between 20 and 250 Ω it depends on the meter', () => {
     const beeper = findMeter('beeper')!
-    const { plant } = runTo(machine, 'fill-cold')
-    expect(beeps(showOhms(plant, ohms, cold.nodes.a, cold.nodes.b, cold), beeper)).toBe(0)
-    const at = (value: number) => beeps({ is: 'value', value, sensitivity: new Float64Array(0) }, beeper)
+    const { point } = runTo(machine, 'fill-cold')
+    expect(beeperProbability(resistanceIndication(point, ohms, cold.nodes.a, cold.nodes.b, cold), beeper)).toBe(0)
+    const at = (value: number) => beeperProbability({ type: 'value', value, sensitivity: new Float64Array(0) }, beeper)
     expect([at(5), at(300)]).toEqual([1, 0])
     expect(at(Math.sqrt(20 * 250))).toBeCloseTo(0.5, 12)
   })
   it('an ohmmeter is refused where a voltage stands', () => {
-    const { plant } = runTo(machine, 'fill-cold')
-    expect(showOhms(plant, ohms, cold.nodes.a, cold.nodes.b).is).toBe('refused')
+    const { point } = runTo(machine, 'fill-cold')
+    expect(resistanceIndication(point, ohms, cold.nodes.a, cold.nodes.b).type).toBe('refused')
   })
 })
 
@@ -195,9 +208,9 @@ programs: { on: { title: On, lasts: 1 min } }
     const m = machineOf(
       `${text(wave)}faults:\n  bridge.one-diode-open: { repair: r }\nrepairs: { r: { title: r, minutes: 5 min } }\n`,
     )
-    const { plant } = runTo(m, undefined, ...faults.map((f) => activeFaultsIn(m, f)))
+    const { point } = runTo(m, undefined, ...faults.map((f) => activeFaultsIn(m, f)))
     const { nodes } = part(m, 'coil')
-    return { shown: showVolts(plant, findMeter(meter)!, nodes.a, nodes.b), plant, m }
+    return { shown: voltageIndication(point, findMeter(meter)!, nodes.a, nodes.b), point, m }
   }
   it('full wave: mean 0.900, ripple 0.435 of the RMS; half wave: 0.450 and 0.545', () => {
     // Ideal diodes, 4 kΩ behind 2 Ω of rectifier and 0.4 Ω of supply.
@@ -221,16 +234,16 @@ programs: { on: { title: On, lasts: 1 min } }
     expect(shown.sensitivity[supply.index] / shown.value).toBeCloseTo(supply.sd / supply.nominal, 4)
   })
   it('an ohmmeter finds the rectified coil open through its rectifier', () => {
-    const { plant, m } = read('full', 'volts')
+    const { point, m } = read('full', 'volts')
     const dead = simulate(makeFaultedMachine(m, [], [{ hold: m.isolators[0] }]), {
       steps: [],
       until: 1,
       stopsWhenFinal: false,
-      moments: [{ is: 'time', at: 0.5 }],
+      moments: [{ type: 'time', at: 0.5 }],
     }).snapshots[0]!
     const { nodes } = part(m, 'bridge')
-    expect(plant.hasSource('dc')).toBe(true)
-    expect(showOhms(dead, ohms, nodes.ac1, nodes.ac2).is).toBe('open')
+    expect(point.hasSource('dc')).toBe(true)
+    expect(resistanceIndication(dead, ohms, nodes.ac1, nodes.ac2).type).toBe('open')
   })
 })
 

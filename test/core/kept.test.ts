@@ -7,8 +7,8 @@ import { advise } from '../../core/explain'
 import { withChanges, dot, sparse } from '../../core/foundation/linear'
 import { makeFaultedMachine } from '../../core/model/machine'
 import { costToGo } from '../../core/plan'
-import { phaseTimes, runPlain } from '../../core/reference'
-import { simulate } from '../../core/simulate'
+import { phaseTimes, runPlain } from '../../core/truth'
+import { simulate } from '../../core/simulation/simulate'
 import { evidenceOf, machineOf, mini, predictorOf, activeFaultsIn } from './sheets'
 
 const WASHER = findShipped('orrisk-tl40')!.text
@@ -44,11 +44,11 @@ describe('what is kept, left out or done ahead changes no answer', () => {
   it('a run that ends with its last reading shows there what the whole run shows', () => {
     const p = predictorOf(mini('interlocks'))
     const { machine, runs, procedures } = p.bench
-    const short = runs.filter((r) => r.script.wanted)
+    const short = runs.filter((r) => r.script.neededMoments)
     expect(short.length).toBeGreaterThan(0)
     for (const { interventions, script, index } of short) {
       const faulted = makeFaultedMachine(machine, [activeFaultsIn(machine, 'overload.stuck-open')], interventions)
-      const [some, all] = [simulate(faulted, script), simulate(faulted, { ...script, wanted: undefined })]
+      const [some, all] = [simulate(faulted, script), simulate(faulted, { ...script, neededMoments: undefined })]
       expect(some.end.time).toBeLessThan(all.end.time)
       for (const { moment } of procedures.filter((x) => x.run === index))
         expect(some.snapshots[moment]?.states).toEqual(all.snapshots[moment]?.states)

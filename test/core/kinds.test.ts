@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest'
 import { KINDS, type Kind } from '../../core/model/kinds'
 import { makeFaultedMachine } from '../../core/model/machine'
 import { parseQuantity } from '../../core/foundation/quantity'
-import { simulate } from '../../core/simulate'
+import { simulate } from '../../core/simulation/simulate'
 import { kindsIndex } from '../../scripts/generate-kinds.mjs'
 import { edit, FAMILY, machineOf, mini, activeFaultsIn, runTo } from './sheets'
 
@@ -78,14 +78,14 @@ describe('elements by hand', () => {
   )
   it('a relay pulls in over its threshold and the coil sees the divided voltage', () => {
     const m = machineOf(relay)
-    const { plant } = runTo(m)
+    const { point } = runTo(m)
     const part = m.parts[m.partIndex.get('relay')!]
     // 120 V over 200 Ω + (1000 Ω + j377 Ω): |Z_coil| / |Z_all|
-    expect(plant.volts(part.nodes.a, part.nodes.b)).toBeCloseTo(
+    expect(point.volts(part.nodes.a, part.nodes.b)).toBeCloseTo(
       (120 * Math.hypot(1000, 2 * Math.PI * 60)) / Math.hypot(1200, 2 * Math.PI * 60),
       2,
     )
-    expect(plant.amps(m.parts[m.partIndex.get('load')!])).toBeCloseTo(120 / 60.051, 2)
+    expect(point.amps(m.parts[m.partIndex.get('load')!])).toBeCloseTo(120 / 60.051, 2)
   })
   it('between drop-out and pull-in a relay stays as it was', () => {
     const m = machineOf(relay)
@@ -110,13 +110,13 @@ describe('elements by hand', () => {
         '  primary: [mains.L, t.p1/p2, mains.N]\n  secondary: [t.s1, fuse, heater, t.s2]',
       ),
     )
-    expect(runTo(m).plant.amps(m.parts[m.partIndex.get('heater')!])).toBeCloseTo(24 / (0.8 + 0.2 + 11), 3)
+    expect(runTo(m).point.amps(m.parts[m.partIndex.get('heater')!])).toBeCloseTo(24 / (0.8 + 0.2 + 11), 3)
   })
   it('a low supply does not pull a valve in, and too little pressure does not open it', () => {
     const m = machineOf(FAMILY.replaceAll('pull-in: 78 V', 'pull-in: 108 V'))
     const valve = m.partIndex.get('cold-valve')!
     const passes = (id: string, severity: number) =>
-      runTo(m, 'fill-cold', activeFaultsIn(m, id, severity)).plant.signal(valve, 'passes')
+      runTo(m, 'fill-cold', activeFaultsIn(m, id, severity)).point.signal(valve, 'passes')
     // 120 V × 0.85 = 102 V is under the 108 V of this valve, and over the 85 V at which the board wakes.
     expect([passes('mains.low', 0.85), passes('mains.low', 0.95)]).toEqual([0, 1])
     // 3 bar × 0.09 = 0.27 bar is under the 0.3 bar the valve needs, 0.12 is over.
@@ -127,9 +127,9 @@ describe('elements by hand', () => {
     const { timeline } = runTo(m, 'heating')
     const float = m.parts[m.partIndex.get('cutoff')!].mode.float
     const tank = m.parts[m.partIndex.get('tank')!]
-    const up = timeline.events.find((e) => e.is === 'mode' && e.mode === float && e.value === 1)!
-    const sample = timeline.samples.find((s) => s.t >= up.t)!
-    expect(sample.x[tank.state.volume] / 0.04).toBeCloseTo(0.1, 4)
+    const up = timeline.events.find((e) => e.type === 'mode' && e.mode === float && e.value === 1)!
+    const sample = timeline.samples.find((s) => s.time >= up.time)!
+    expect(sample.states[tank.state.volume] / 0.04).toBeCloseTo(0.1, 4)
   })
   it('the vessel of a self-draining boiler empties with the power off, the other kind holds', () => {
     const held = edit(

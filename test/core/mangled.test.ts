@@ -8,7 +8,7 @@ import { describeProblem } from '../../core/words'
 import { buildMachine, makeFaultedMachine } from '../../core/model/machine'
 import { checkRuns, listProcedures } from '../../core/procedure'
 import { readSheet } from '../../core/model/sheet'
-import { simulate } from '../../core/simulate'
+import { simulate } from '../../core/simulation/simulate'
 import { mini } from './sheets'
 
 const example = (name: string) => readFileSync(join(import.meta.dirname, '../../docs/examples', `${name}.yaml`), 'utf8')

@@ -12,18 +12,18 @@ export interface NetlistCase {
 export function netlistsOf(name: string): NetlistCase[] {
   const { text, phase, faults } = CHANGED[name]
   const machine = machineOf(text)
-  const { plant } = runTo(
+  const { point } = runTo(
     machine,
     phase,
     ...(faults ?? []).map(([id, severity]) => activeFaultsIn(machine, id, severity)),
   )
   return (['ac', 'dc'] as const)
-    .filter((analysis) => plant.hasSource(analysis))
+    .filter((analysis) => point.hasSource(analysis))
     .map((analysis) => {
-      const solution = analysis === 'ac' ? plant.ac() : plant.dc()
+      const solution = analysis === 'ac' ? point.ac() : point.dc()
       const netlist = writeNetlist(
         name,
-        plant.components(),
+        point.components(),
         solution.island,
         analysis,
         machine.sheet.hertz,

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { advise } from '../../core/explain'
 import { makeFaultedMachine } from '../../core/model/machine'
-import { simulate } from '../../core/simulate'
+import { simulate } from '../../core/simulation/simulate'
 import { edit, evidenceOf, machineOf, mini, predictorOf, activeFaultsIn } from './sheets'
 
 /** The irrigation mini sheet with pilot valves in place of plain ones. */

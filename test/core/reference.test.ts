@@ -2,8 +2,8 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { coupleRectifiers, solveCircuit, voltsBetween, type Component } from '../../core/physics/circuit'
 import { makeFaultedMachine } from '../../core/model/machine'
-import { plainVolts, runPlain, solveBoth, solvePlain, STEP, waterSolver } from '../../core/reference'
-import { simulate } from '../../core/simulate'
+import { plainVolts, runPlain, solveBoth, solvePlain, STEP, waterSolver } from '../../core/truth'
+import { simulate } from '../../core/simulation/simulate'
 import { solveWater, type WaterLink } from '../../core/physics/water'
 import { FAMILY, machineOf, mini, activeFaultsIn } from './sheets'
 
@@ -122,11 +122,11 @@ describe('from event to event, and in plain steps of 10 ms', () => {
       const script = { steps: [{ at: 0, start: 0 }], until, stopsWhenFinal: false, moments: [] }
       const quick = simulate(faulted, script)
       const plain = runPlain(faulted, script)
-      const entries = quick.events.flatMap((e) => (e.is === 'phase' ? [e] : []))
+      const entries = quick.events.flatMap((e) => (e.type === 'phase' ? [e] : []))
       expect(plain.phases.map((p) => p.phase)).toEqual(entries.map((e) => e.phase))
       // Each phase ends on the step after its instant, so that every length is within one step.
       entries.slice(1).forEach((e, i) => {
-        const [mine, theirs] = [e.t - entries[i].t, plain.phases[i + 1].t - plain.phases[i].t]
+        const [mine, theirs] = [e.time - entries[i].time, plain.phases[i + 1].time - plain.phases[i].time]
         expect(Math.abs(mine - theirs)).toBeLessThanOrEqual(STEP + 1e-6)
       })
       expect(plain.alarms).toEqual(quick.alarms)

@@ -7,7 +7,7 @@ import { orThrow } from '../../core/foundation/result'
 import { buildMachine, makeFaultedMachine, type Machine, type ActiveFault } from '../../core/model/machine'
 import type { Predictor } from '../../core/predict'
 import { readSheet, type Sheet } from '../../core/model/sheet'
-import { simulate, type Plant, type Timeline } from '../../core/simulate'
+import { simulate, type OperatingPoint, type Timeline } from '../../core/simulation/simulate'
 
 export const FAMILY = findShipped('top-load-washer')!.text
 export const mini = (name: string): string =>
@@ -32,17 +32,17 @@ export function runTo(
   machine: Machine,
   phase?: string,
   ...activeFaults: ActiveFault[]
-): { plant: Plant; timeline: Timeline } {
+): { point: OperatingPoint; timeline: Timeline } {
   const index = machine.phases.findIndex((p) => p.id === phase)
   const timeline = simulate(makeFaultedMachine(machine, activeFaults), {
     steps: [{ at: 0, start: 0 }],
     until: machine.programs[0].duration,
     stopsWhenFinal: false,
-    moments: [index < 0 ? { is: 'time', at: 40 } : { is: 'phase', phase: index, after: 4 }],
+    moments: [index < 0 ? { type: 'time', at: 40 } : { type: 'phase', phase: index, after: 4 }],
   })
-  const plant = timeline.snapshots[0]
-  if (!plant) throw new Error(`${phase} is not reached`)
-  return { plant, timeline }
+  const point = timeline.snapshots[0]
+  if (!point) throw new Error(`${phase} is not reached`)
+  return { point, timeline }
 }
 
 /** One exact replacement in a sheet; fails when the text is not there once. */

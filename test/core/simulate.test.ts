@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { makeFaultedMachine } from '../../core/model/machine'
-import { simulate } from '../../core/simulate'
+import { simulate } from '../../core/simulation/simulate'
 import { seriesPathOf, solveSeriesPath, solveWater, type WaterLink } from '../../core/physics/water'
 import { edit, FAMILY, machineOf, mini, activeFaultsIn, runTo } from './sheets'
 
@@ -41,15 +41,15 @@ describe('the washer runs', () => {
   const machine = machineOf(FAMILY)
   const { timeline } = runTo(machine, 'wash')
   it('calls cold and hot at different times and ends complete', () => {
-    const order = timeline.events.flatMap((e) => (e.is === 'phase' ? [machine.phases[e.phase].id] : []))
+    const order = timeline.events.flatMap((e) => (e.type === 'phase' ? [machine.phases[e.phase].id] : []))
     expect(order).toEqual(['fill-cold', 'fill-hot', 'wash', 'drain', 'done'])
     expect(timeline.alarms).toEqual([])
   })
   it('fills in the time that level, area and flow give by hand', () => {
     // The control stops at 1.1 V; its 470 kΩ input loads the 1 kΩ sensor, which must give 1.1 V · 471/470 and so
     // stand at (1.10234 − 0.5) V / (4 V / 400 mm) = 60.23 mm of 0.19 m²; the flow is read from the running machine.
-    const { plant } = runTo(machine, 'fill-cold')
-    const flow = plant.flow(plant.faulted.parts[machine.partIndex.get('cold-valve')!])
+    const { point } = runTo(machine, 'fill-cold')
+    const flow = point.flow(point.faulted.parts[machine.partIndex.get('cold-valve')!])
     expect(timeline.phases[0].to).toBeCloseTo((((1.1 * 471) / 470 - 0.5) / 10) * (0.19 / flow), 2)
   })
   it('conserves water: what stands in the tub is what came in', () => {
@@ -60,9 +60,9 @@ describe('the washer runs', () => {
     ] as const) {
       const { from, to } = timeline.phases[a]
       const valve = machine.parts[machine.partIndex.get(a === 0 ? 'cold-valve' : 'hot-valve')!]
-      const { plant } = runTo(machine, machine.phases[a].id)
-      const at = (t: number) => timeline.samples.findLast((s) => s.t <= t + 1e-9)!.x[tub.state.volume]
-      expect(at(timeline.phases[b].from) - at(from)).toBeCloseTo(plant.flow(valve) * (to - from), 7)
+      const { point } = runTo(machine, machine.phases[a].id)
+      const at = (t: number) => timeline.samples.findLast((s) => s.time <= t + 1e-9)!.states[tub.state.volume]
+      expect(at(timeline.phases[b].from) - at(from)).toBeCloseTo(point.flow(valve) * (to - from), 7)
     }
   })
   it('a broken machine shows its codes and complaints', () => {
@@ -78,8 +78,8 @@ describe('the washer runs', () => {
   })
   it('at least ten observable signatures among its faults', () => {
     const signature = (id: string) => {
-      const { timeline: t, plant } = runTo(machine, 'fill-cold', ...[activeFaultsIn(machine, id)].slice(0, 1))
-      const volts = plant.volts(
+      const { timeline: t, point } = runTo(machine, 'fill-cold', ...[activeFaultsIn(machine, id)].slice(0, 1))
+      const volts = point.volts(
         machine.parts[machine.partIndex.get('cold-valve')!].nodes.a,
         machine.parts[machine.partIndex.get('cold-valve')!].nodes.b,
       )
@@ -91,7 +91,7 @@ describe('the washer runs', () => {
     expect(new Set(reachable.map((f) => signature(f.id))).size).toBeGreaterThanOrEqual(10)
   })
   it('the circuit balances: sources give what the loads take', () => {
-    expect(Math.abs(runTo(machine, 'fill-cold').plant.powerBalance())).toBeLessThan(1e-9)
+    expect(Math.abs(runTo(machine, 'fill-cold').point.powerBalance())).toBeLessThan(1e-9)
   })
   it('an all-day run is as exact as a short one and many events end in a message', () => {
     const twice = simulate(makeFaultedMachine(machine), {
@@ -124,7 +124,7 @@ describe('relays, timers and chatter', () => {
     const machine = machineOf(mini('interlocks'))
     const { timeline } = runTo(machine)
     const turning = machine.parts[machine.partIndex.get('drive')!].mode.turning
-    expect(timeline.events.find((e) => e.is === 'mode' && e.mode === turning)!.t).toBeCloseTo(20, 6)
+    expect(timeline.events.find((e) => e.type === 'mode' && e.mode === turning)!.time).toBeCloseTo(20, 6)
   })
   it('a relay that cuts its own coil chatters and says so', () => {
     const text = edit(
@@ -133,7 +133,7 @@ describe('relays, timers and chatter', () => {
       'power: [main-switch.2, drive, isolator.Nout]',
     )
     const { timeline } = runTo(machineOf(text))
-    expect(timeline.events.some((e) => e.is === 'chatters')).toBe(true)
+    expect(timeline.events.some((e) => e.type === 'chatters')).toBe(true)
   })
 })
 

@@ -1,7 +1,7 @@
 import { solveCircuit, writeNetlist, type Analysis, type Component } from '../../core/physics/circuit'
-import { findMeter } from '../../core/instrument'
+import { findMeter } from '../../core/simulation/instrument'
 import { makeFaultedMachine } from '../../core/model/machine'
-import { simulate, type Plant } from '../../core/simulate'
+import { simulate, type OperatingPoint } from '../../core/simulation/simulate'
 import { random } from '../../bench/random'
 import { machineOf, runTo } from './sheets'
 
@@ -117,36 +117,39 @@ export const INSTRUMENTS = [
 export type Instrument = (typeof INSTRUMENTS)[number]
 
 /** The element as it runs, or switched off at its isolator. */
-export function elementPlant(name: string, dead = false): { plant: Plant; a: number; b: number; part: number } {
+export function elementPlant(
+  name: string,
+  dead = false,
+): { point: OperatingPoint; a: number; b: number; part: number } {
   const machine = machineOf(ELEMENTS[name])
   const off = simulate(makeFaultedMachine(machine, [], [{ hold: machine.isolators[0] }]), {
     steps: [],
     until: 1,
     stopsWhenFinal: false,
-    moments: [{ is: 'time', at: 0.5 }],
+    moments: [{ type: 'time', at: 0.5 }],
   })
-  const plant = dead ? off.snapshots[0]! : runTo(machine).plant
+  const point = dead ? off.snapshots[0]! : runTo(machine).point
   const part = machine.partIndex.get('it')!
-  const [a, b] = machine.kinds[part].terminals.map((t) => plant.faulted.parts[part].nodes[t])
-  return { plant, a, b, part }
+  const [a, b] = machine.kinds[part].terminals.map((t) => point.faulted.parts[part].nodes[t])
+  return { point, a, b, part }
 }
 
 /** The circuit with the instrument in it, for ngspice; what is read is the voltage between `a` and `b`. */
 export function measuredNetlist(name: string, instrument: Instrument): { netlist: string; analysis: Analysis } {
   const meter = findMeter(instrument)!
   const dead = meter.dimension === 'resistance'
-  const { plant, a, b } = elementPlant(name, dead)
-  const analysis: Analysis = meter.shows === 'dc' || dead ? 'dc' : 'ac'
-  const components: Component[] = plant
+  const { point, a, b } = elementPlant(name, dead)
+  const analysis: Analysis = meter.coupling === 'dc' || dead ? 'dc' : 'ac'
+  const components: Component[] = point
     .components()
     .flatMap((c) =>
       dead && c.type === 'RECT' ? [] : [dead && (c.type === 'VAC' || c.type === 'VDC') ? { ...c, volts: 0 } : c],
     )
   // An ohmmeter is one volt behind one kilohm; the isolator stands open for it.
   if (dead) components.push({ type: 'VDC', a, b, ohms: 1000, volts: 1 })
-  else if (meter.input)
-    components.push({ type: 'R', a, b: instrument === 'neon' ? returnOf(plant) : b, ohms: meter.input })
-  const { machine } = plant.faulted
+  else if (meter.inputResistance)
+    components.push({ type: 'R', a, b: instrument === 'neon' ? returnOf(point) : b, ohms: meter.inputResistance })
+  const { machine } = point.faulted
   const { island } = solveCircuit(machine.nodeCount, components, analysis, OMEGA)
   return {
     netlist: writeNetlist(`${name}, ${instrument}`, components, island, analysis, HERTZ, (i) => machine.nodeLabels[i]),
@@ -154,7 +157,7 @@ export function measuredNetlist(name: string, instrument: Instrument): { netlist
   }
 }
 
-export function returnOf(plant: Plant): number {
-  const { machine, parts } = plant.faulted
+export function returnOf(point: OperatingPoint): number {
+  const { machine, parts } = point.faulted
   return parts[machine.kinds.findIndex((k) => k.returns !== undefined)].nodes.N
 }

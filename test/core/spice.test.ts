@@ -2,7 +2,14 @@ import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { coupleRectifiers, solveCircuit, voltsBetween, type Component } from '../../core/physics/circuit'
-import { beeps, findMeter, showAmps, showNeon, showOhms, showVolts } from '../../core/instrument'
+import {
+  beeperProbability,
+  findMeter,
+  currentIndication,
+  neonProbability,
+  resistanceIndication,
+  voltageIndication,
+} from '../../core/simulation/instrument'
 import {
   drawNetwork,
   elementPlant,
@@ -66,48 +73,48 @@ describe('every element under every instrument, against ngspice', () => {
     for (const { instrument, volts } of cases.filter((c) => c.element === element)) {
       const meter = findMeter(instrument)!
       const dead = meter.dimension === 'resistance'
-      const { plant, a, b, part } = elementPlant(element, dead)
+      const { point, a, b, part } = elementPlant(element, dead)
       const shown = between(volts, a, b)
       const label = `${element}, ${instrument}`
       switch (instrument) {
         case 'ohms':
         case 'beeper': {
-          const mine = showOhms(plant, meter, a, b)
-          if (mine.is === 'refused') {
+          const mine = resistanceIndication(point, meter, a, b)
+          if (mine.type === 'refused') {
             // A cell of its own still stands behind the points.
-            expect(plant.volts(a, b), label).toBeGreaterThan(1)
+            expect(point.volts(a, b), label).toBeGreaterThan(1)
             continue
           }
           // One volt behind one kilohm: what is left of it tells the ohms.
           const ohms = shown > 1 - 1e-9 ? Infinity : (1000 * shown) / (1 - shown)
-          if (ohms > 40e6) expect(mine.is === 'open' || mine.value > 40e6, label).toBe(true)
+          if (ohms > 40e6) expect(mine.type === 'open' || mine.value > 40e6, label).toBe(true)
           else expect(Math.abs(mine.value - ohms), label).toBeLessThanOrEqual(2e-5 * ohms + 1e-6)
           if (instrument === 'beeper') {
             const limits = Math.min(1, Math.max(0, Math.log(ohms / 20) / Math.log(250 / 20)))
-            expect(beeps(mine, meter), label).toBeCloseTo(1 - limits, 4)
+            expect(beeperProbability(mine, meter), label).toBeCloseTo(1 - limits, 4)
           }
           break
         }
         case 'clamp': {
           // Ohm's law on the element's own voltage, by the impedance that its kind stamps; a clamp adds AC and DC.
-          const [own] = plant.componentsOf(plant.faulted.parts[part])
+          const [own] = point.componentsOf(point.faulted.parts[part])
           const dc = between(cases.find((c) => c.element === element && c.instrument === 'volts-dc')!.volts, a, b)
           const amps = own ? Math.hypot(shown / impedance(own), dc / dcOhms(own)) : 0
           const near = element === 'rectified load' || element === 'dc supply' ? 1e-4 : 2e-6
-          const mine = showAmps(plant, plant.faulted.parts[part]).value
+          const mine = currentIndication(point, point.faulted.parts[part]).value
           expect(Math.abs(mine - amps), `${label}: ${mine} against ${amps}`).toBeLessThanOrEqual(near * amps + 1e-9)
           break
         }
         case 'neon': {
-          const live = between(volts, a, returnOf(plant))
+          const live = between(volts, a, returnOf(point))
           const glows = live <= 45 ? 0 : live >= 80 ? 1 : Math.log(live / 45) / Math.log(80 / 45)
-          expect(showNeon(plant, meter, a), label).toBeCloseTo(glows, 4)
+          expect(neonProbability(point, meter, a), label).toBeCloseTo(glows, 4)
           break
         }
         default:
           // The ripple of a rectified load is no part of a phasor; its figures stand in the test of waveforms.
-          if (element === 'rectified load' && meter.shows === 'ac') continue
-          expect(Math.abs(showVolts(plant, meter, a, b).value - shown), label).toBeLessThanOrEqual(room(shown))
+          if (element === 'rectified load' && meter.coupling === 'ac') continue
+          expect(Math.abs(voltageIndication(point, meter, a, b).value - shown), label).toBeLessThanOrEqual(room(shown))
       }
     }
   })

@@ -3,8 +3,8 @@ import { describe, expect, it } from 'vitest'
 
 /** A file in a room, and an import that its wall forbids. */
 const FORBIDDEN: [file: string, code: string][] = [
-  ['core/circuit/x.ts', "import { plan } from '../plan'\nplan()"],
-  ['core/job/x.ts', "import { simulate } from '../simulate'\nsimulate()"],
+  ['core/physics/circuit/x.ts', "import { plan } from '../../plan'\nplan()"],
+  ['core/job/x.ts', "import { simulate } from '../simulation/simulate'\nsimulate()"],
   ['core/job/x.ts', "import { ref } from 'vue'\nref()"],
   ['core/job/x.ts', 'export const now = () => new Date()'],
   ['core/foundation/issues/x.ts', "import { foldJob } from '../../job'\nfoldJob([])"],
@@ -20,7 +20,7 @@ const FORBIDDEN: [file: string, code: string][] = [
   ['server/api/x.ts', "import { listJobs } from '../areas/jobs/repository'\nlistJobs()"],
   ['server/areas/jobs/x.ts', "import { listUnits } from '../units/repository'\nlistUnits()"],
   ['server/areas/jobs/service.ts', "import { database } from '../../platform/database'\ndatabase().query('SELECT 1')"],
-  ['server/areas/jobs/x.ts', "import { simulate } from '../../../core/simulate'\nsimulate()"],
+  ['server/areas/jobs/x.ts', "import { simulate } from '../../../core/simulation/simulate'\nsimulate()"],
   ['server/areas/jobs/x.ts', "import { call } from '../../../app/data/http'\ncall()"],
   ['shared/contracts/x.ts', "import { now } from '../../server/platform/clock'\nnow()"],
 ]

@@ -38,7 +38,7 @@ export function stampCoil(
   emit({ type: 'RL', a: nodes.a, b: nodes.b, ohms: values[param.ohms] * copperFactor(ambient), henries })
 }
 
-/** What the plunger wants now: 1 pulled, 0 back at rest, undefined when it is content. */
+/** What the plunger wants now: 1 pulled, 0 back at rest, undefined when it is stable. */
 export function plungerTransition(part: Part, point: PointView): 0 | 1 | undefined {
   const volts = coilVolts(part, point)
   const pulled = point.modes[part.mode.plunger] === 1

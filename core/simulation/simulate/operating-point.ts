@@ -10,12 +10,12 @@ import {
   voltsBetween,
   type Component,
   type Solution,
-} from '../physics/circuit'
-import type { PointView, Part } from '../model/kinds'
-import type { FaultedMachine } from '../model/machine'
-import { seriesPathOf, subnetworksOf, solveSeriesPath, solveWater, type WaterLink } from '../physics/water'
-import { fingerprintOf, influenceOf, rolesOf, type Fingerprint, type Influence, type Roles } from './influence'
-import { Kept, newPlantCache, type Circuit, type PlantCache, type WaterNetwork } from './networks'
+} from '../../physics/circuit'
+import type { PointView, Part } from '../../model/kinds'
+import type { FaultedMachine } from '../../model/machine'
+import { seriesPathOf, subnetworksOf, solveSeriesPath, solveWater, type WaterLink } from '../../physics/water'
+import { cacheKeysOf, influenceOf, rolesOf, type CacheKeys, type Influence, type Roles } from './influence'
+import { LruCache, newNetworkCache, type Circuit, type NetworkCache, type WaterNetwork } from './networks'
 
 /** Mixing points that one after another may stand in a row. */
 const MOST_MIXING = 40
@@ -30,7 +30,7 @@ interface WaterNow {
  * A faulted machine in one state, with its circuit and water solved when somebody looks.
  * `touchMode` and `touchStates` must be called after changing `m` or `x`.
  */
-export class Plant implements PointView {
+export class OperatingPoint implements PointView {
   time = 0
   phase = -1
   phaseSince = 0
@@ -38,29 +38,29 @@ export class Plant implements PointView {
   private sourcesFresh = false
   private water: WaterNow | undefined
   private network: WaterNetwork | undefined
-  private desk: { fixed: Float64Array; pressures: Float64Array; given: Float64Array } | undefined
+  private scratch: { fixed: Float64Array; pressures: Float64Array; given: Float64Array } | undefined
   private warmthFresh = false
   private flows = new Float64Array(0)
   private readonly roles: Roles
   private readonly influence: Influence
-  private readonly print: Fingerprint
+  private readonly cacheKeys: CacheKeys
 
   constructor(
     readonly faulted: FaultedMachine,
     readonly modes: Int8Array,
     readonly states: Float64Array,
     readonly modeSince: Float64Array,
-    private readonly cache: PlantCache = newPlantCache(),
+    private readonly cache: NetworkCache = newNetworkCache(),
   ) {
     this.roles = rolesOf(faulted)
     this.influence = influenceOf(faulted.machine)
-    this.print = fingerprintOf(faulted)
+    this.cacheKeys = cacheKeysOf(faulted)
   }
 
   /** Places to work in, made when first needed: most copies are never asked about their water. */
   private get work() {
     const size = this.faulted.machine.waterNodeCount
-    return (this.desk ??= {
+    return (this.scratch ??= {
       fixed: new Float64Array(size),
       pressures: new Float64Array(size),
       given: new Float64Array(size),
@@ -74,7 +74,7 @@ export class Plant implements PointView {
   }
 
   /** To be called after a mode has changed. */
-  touchMode(mode: number): void {
+  modeChanged(mode: number): void {
     if (this.influence.onCircuit.mode[mode]) {
       this.circuit = undefined
       this.sourcesFresh = false
@@ -85,22 +85,22 @@ export class Plant implements PointView {
     }
   }
   /** To be called after continuous states have changed. */
-  touchStates(): void {
+  statesChanged(): void {
     this.sourcesFresh = false
     this.warmthFresh = false
     this.water = undefined
   }
 
   /** The same moment with other values: what if. */
-  as(faulted: FaultedMachine): Plant {
+  withFaulted(faulted: FaultedMachine): OperatingPoint {
     return this.copy(faulted, this.modes)
   }
   /** The same moment with one mode otherwise. */
-  withMode(mode: number, value: number): Plant {
+  withMode(mode: number, value: number): OperatingPoint {
     return this.copy(this.faulted, this.modes.with(mode, value))
   }
-  private copy(faulted: FaultedMachine, m: Int8Array, cache: PlantCache = this.cache): Plant {
-    const copy = new Plant(faulted, m, this.states.slice(), this.modeSince.slice(), cache)
+  private copy(faulted: FaultedMachine, m: Int8Array, cache: NetworkCache = this.cache): OperatingPoint {
+    const copy = new OperatingPoint(faulted, m, this.states.slice(), this.modeSince.slice(), cache)
     copy.time = this.time
     copy.phase = this.phase
     copy.phaseSince = this.phaseSince
@@ -108,10 +108,10 @@ export class Plant implements PointView {
   }
 
   /** A copy that later changes do not reach. */
-  freeze(): Plant {
+  snapshot(): OperatingPoint {
     // What states move belongs to the copy; everything else of the circuit it finds again through the cache.
     const follows = this.roles.followers.length > 0
-    const cache = follows ? { circuits: new Kept<Circuit>(), water: this.cache.water } : this.cache
+    const cache = follows ? { circuits: new LruCache<Circuit>(), water: this.cache.water } : this.cache
     const copy = this.copy(this.faulted, this.modes.slice(), cache)
     if (follows) {
       copy.circuit = this.ownCircuit()
@@ -236,9 +236,9 @@ export class Plant implements PointView {
     return c
   }
 
-  /** The same for plants that have the same circuit but for what follows their states. */
+  /** The same for operating points that have the same circuit but for what follows their states. */
   circuitKey(): string {
-    return this.key(this.influence.circuit, this.print.circuit)
+    return this.key(this.influence.circuit, this.cacheKeys.circuit)
   }
   private key(modes: Int32Array, print: string): string {
     let key = print
@@ -246,7 +246,7 @@ export class Plant implements PointView {
     return key
   }
 
-  /** The links of the moment, made anew: for a plant whose values are moved. */
+  /** The links of the moment, made anew: for an operating point whose values are moved. */
   links(): WaterLink[] {
     const out: WaterLink[] = []
     for (const part of this.roles.flows)
@@ -256,7 +256,7 @@ export class Plant implements PointView {
 
   private networkNow(): WaterNetwork {
     if (this.network) return this.network
-    const key = this.key(this.influence.water, this.print.water)
+    const key = this.key(this.influence.water, this.cacheKeys.water)
     let net = this.cache.water.get(key)
     if (!net) {
       const { parts, machine } = this.faulted
@@ -270,18 +270,18 @@ export class Plant implements PointView {
       const fixed = this.fixedPressures(new Float64Array(machine.waterNodeCount))
       const subnetworks = subnetworksOf(machine.waterNodeCount, links, fixed).map((r) => {
         const ends = r.links.flatMap((k) => [links[k].from, links[k].to])
-        const free = [...new Set(ends)].filter((node) => Number.isNaN(fixed[node]))
+        const innerNodes = [...new Set(ends)].filter((node) => Number.isNaN(fixed[node]))
         const own = r.links.map((k) => links[k])
-        const stands = r.boundaryNodes.length < 2 && own.every((s) => s.pressureRise === 0)
+        const stagnant = r.boundaryNodes.length < 2 && own.every((s) => s.pressureRise === 0)
         return {
           ...r,
           own,
-          stands,
-          chain: stands ? undefined : seriesPathOf(own, fixed),
-          last: new Float64Array(r.boundaryNodes.length).fill(NaN),
+          stagnant,
+          path: stagnant ? undefined : seriesPathOf(own, fixed),
+          lastBoundary: new Float64Array(r.boundaryNodes.length).fill(NaN),
           flow: new Float64Array(r.links.length),
-          free,
-          pressure: new Float64Array(free.length),
+          innerNodes,
+          pressure: new Float64Array(innerNodes.length),
         }
       })
       net = { links: links, of, subnetworks: subnetworks }
@@ -302,7 +302,7 @@ export class Plant implements PointView {
   }
 
   /** Pressures and flows of the moment. The arrays are used again at the next moment: read, do not keep. */
-  waterNow(): WaterNow {
+  waterSolution(): WaterNow {
     if (this.water) return this.water
     const network = this.networkNow()
     const { fixed, pressures: pressure } = this.work
@@ -311,13 +311,13 @@ export class Plant implements PointView {
     const { flows: flow } = this
     for (let i = 0; i < fixed.length; i++) pressure[i] = Number.isNaN(fixed[i]) ? 0 : fixed[i]
     for (const subnetwork of network.subnetworks) {
-      const { boundaryNodes, last, links, free } = subnetwork
+      const { boundaryNodes, lastBoundary: last, links, innerNodes: free } = subnetwork
       let same = true
       for (let i = 0; i < boundaryNodes.length; i++) if (last[i] !== fixed[boundaryNodes[i]]) same = false
       if (!same) {
-        if (subnetwork.stands)
+        if (subnetwork.stagnant)
           for (const node of free) pressure[node] = boundaryNodes.length ? fixed[boundaryNodes[0]] : 0
-        else if (subnetwork.chain) solveSeriesPath(subnetwork.own, subnetwork.chain, fixed, subnetwork.flow, pressure)
+        else if (subnetwork.path) solveSeriesPath(subnetwork.own, subnetwork.path, fixed, subnetwork.flow, pressure)
         else {
           const solved = solveWater(fixed.length, subnetwork.own, fixed)
           subnetwork.flow = solved.flow
@@ -367,15 +367,15 @@ export class Plant implements PointView {
     return most
   }
   pressure(node: number): number {
-    return this.waterNow().pressure[node]
+    return this.waterSolution().pressure[node]
   }
   flow(part: Part): number {
-    const { network, flow } = this.waterNow()
+    const { network, flow } = this.waterSolution()
     const k = network.of[part.index]
     return k < 0 ? 0 : flow[k]
   }
   inflow(node: number): number {
-    const { network, flow } = this.waterNow()
+    const { network, flow } = this.waterSolution()
     const { links: links } = network
     let q = 0
     for (let k = 0; k < links.length; k++) {
@@ -385,7 +385,7 @@ export class Plant implements PointView {
     return q
   }
   heatFlowInto(node: number): number {
-    const { network, flow } = this.waterNow()
+    const { network, flow } = this.waterSolution()
     const { links: links } = network
     let sum = 0
     for (let k = 0; k < links.length; k++) {
@@ -402,7 +402,7 @@ export class Plant implements PointView {
     const own = this.sourcesOfWarmth()[node]
     if (!Number.isNaN(own)) return own
     if (depth > MOST_MIXING) return this.ambient
-    const { network, flow } = this.waterNow()
+    const { network, flow } = this.waterSolution()
     const { links: links } = network
     let [sum, total] = [0, 0]
     for (let k = 0; k < links.length; k++) {

@@ -1,18 +1,18 @@
-import { problem } from '../foundation/issues'
-import { InputError } from '../foundation/result'
-import type { Part } from '../model/kinds'
-import type { ModeSetting, FaultedMachine } from '../model/machine'
-import { isControlOnly, type Condition } from '../model/sheet'
-import { eversOf, holds, type Ever, type Scene } from './conditions'
-import { newPlantCache, type PlantCache } from './networks'
-import { Plant } from './plant'
+import { problem } from '../../foundation/issues'
+import { InputError } from '../../foundation/result'
+import type { Part } from '../../model/kinds'
+import type { ModeSetting, FaultedMachine } from '../../model/machine'
+import { isControlOnly, type Condition } from '../../model/sheet'
+import { eversOf, conditionHolds, type Ever, type ConditionScope } from './conditions'
+import { newNetworkCache, type NetworkCache } from './networks'
+import { OperatingPoint } from './operating-point'
 
 /** When to look at the running machine. */
 export type Moment =
   /** Seconds after the first entry of a phase, while that phase still runs. */
-  | { is: 'phase'; phase: number; after: number }
+  | { type: 'phase'; phase: number; after: number }
   /** Seconds after the start of the script. */
-  | { is: 'time'; at: number }
+  | { type: 'time'; at: number }
 
 /** What happens to the machine from outside, by time. */
 export interface Script {
@@ -22,25 +22,25 @@ export interface Script {
   stopsWhenFinal: boolean
   moments: readonly Moment[]
   /** Places of the moments that are of use: the run ends with the last of them. All, and to the end, when left out. */
-  wanted?: readonly number[]
+  neededMoments?: readonly number[]
 }
 
 export type TimelineEvent =
-  | { t: number; is: 'phase'; phase: number }
-  | { t: number; is: 'mode'; mode: number; value: number }
-  | { t: number; is: 'alarm' | 'cleared'; code: string }
-  | { t: number; is: 'chatters'; modes: number[] }
+  | { time: number; type: 'phase'; phase: number }
+  | { time: number; type: 'mode'; mode: number; value: number }
+  | { time: number; type: 'alarm' | 'cleared'; code: string }
+  | { time: number; type: 'chatters'; modes: number[] }
 
 /** One run from start to end. */
 export interface Timeline {
   events: TimelineEvent[]
   /** Continuous states at each event. */
-  samples: { t: number; x: Float64Array }[]
-  /** The plant at each moment of the script, `undefined` where it was never reached. */
-  snapshots: (Plant | undefined)[]
+  samples: { time: number; states: Float64Array }[]
+  /** The operating point at each moment of the script, `undefined` where it was never reached. */
+  snapshots: (OperatingPoint | undefined)[]
   /** The code shown at each moment, `undefined` where none is. */
-  showing: (string | undefined)[]
-  end: Plant
+  displayedCodes: (string | undefined)[]
+  end: OperatingPoint
   alarms: string[]
   /** For each complaint of the sheet, whether its condition holds at the end. */
   complaints: boolean[]
@@ -60,25 +60,25 @@ const LONGEST_STEP = 600
  * Runs a faulted machine through a script, from event to event.
  *
  * Between events states follow an adaptive Bogacki–Shampine 3(2) step; an event is the first instant at which
- * some part or the control is no longer content with the state, found by bisection to 10 µs. At an event parts
- * react one after another, in the order of the sheet, until all are content; a state that comes back within
+ * some part or the control is no longer stable in the state, found by bisection to 10 µs. At an event parts
+ * react one after another, in the order of the sheet, until all are stable; a state that comes back within
  * one instant is reported as chatter and those modes rest until the control switches something.
  *
  * @throws InputError `limit-reached` when a run has more than 20,000 events
  */
-export function simulate(faulted: FaultedMachine, script: Script, cache: PlantCache = newPlantCache()): Timeline {
+export function simulate(faulted: FaultedMachine, script: Script, cache: NetworkCache = newNetworkCache()): Timeline {
   const { machine, parts, heldModes } = faulted
   const { sheet, kinds, stateTolerance: within } = machine
-  const m = machine.modes.slice()
-  const since = new Float64Array(m.length)
-  const plant = new Plant(faulted, m, machine.states.slice(), since, cache)
-  const { states } = plant
-  for (let i = 0; i < m.length; i++) if (heldModes[i] >= 0) m[i] = heldModes[i]
-  const byHand = new Int8Array(m.length).fill(-1)
+  const modes = machine.modes.slice()
+  const since = new Float64Array(modes.length)
+  const point = new OperatingPoint(faulted, modes, machine.states.slice(), since, cache)
+  const { states } = point
+  for (let i = 0; i < modes.length; i++) if (heldModes[i] >= 0) modes[i] = heldModes[i]
+  const byHand = new Int8Array(modes.length).fill(-1)
   const resting = new Set<number>()
   const alarms = new Set<string>()
   const ever = new Set<Condition>()
-  const scene: Scene = { plant, alarms, chatters: false, ever }
+  const scene: ConditionScope = { point, alarms, chatters: false, ever }
   const conditions = [
     ...sheet.alarms.flatMap((a) => a.clears ?? []),
     ...machine.programs.flatMap((p) => p.needs ?? []),
@@ -89,9 +89,9 @@ export function simulate(faulted: FaultedMachine, script: Script, cache: PlantCa
   const ofControl = evers.filter((c) => isControlOnly(c.of))
   const events: TimelineEvent[] = []
   const samples: Timeline['samples'] = []
-  const snapshots: (Plant | undefined)[] = script.moments.map(() => undefined)
-  const showing: (string | undefined)[] = script.moments.map(() => undefined)
-  const done = script.moments.map((_, k) => script.wanted?.includes(k) === false)
+  const snapshots: (OperatingPoint | undefined)[] = script.moments.map(() => undefined)
+  const displayedCodes: (string | undefined)[] = script.moments.map(() => undefined)
+  const done = script.moments.map((_, k) => script.neededMoments?.includes(k) === false)
   const entered = machine.phases.map(() => ({ from: NaN, to: NaN }))
   let finalReached = false
 
@@ -100,50 +100,51 @@ export function simulate(faulted: FaultedMachine, script: Script, cache: PlantCa
     if (events.length > MAX_EVENTS)
       throw new InputError([
         problem('limit-reached', ['simulate'], {
-          found: `${MAX_EVENTS} events by ${plant.time.toFixed(1)} s`,
+          found: `${MAX_EVENTS} events by ${point.time.toFixed(1)} s`,
           expected: 'a machine that comes to rest',
         }),
       ])
   }
   /** Sets a mode unless a fault, a hand or a chatter holds it. Returns whether it changed. */
   const setMode = (mode: number, value: number): boolean => {
-    if (heldModes[mode] >= 0 || byHand[mode] >= 0 || resting.has(mode) || m[mode] === value) return false
-    m[mode] = value
-    since[mode] = plant.time
-    plant.touchMode(mode)
-    note({ t: plant.time, is: 'mode', mode, value })
+    if (heldModes[mode] >= 0 || byHand[mode] >= 0 || resting.has(mode) || modes[mode] === value) return false
+    modes[mode] = value
+    since[mode] = point.time
+    point.modeChanged(mode)
+    note({ time: point.time, type: 'mode', mode, value })
     return true
   }
-  const powered = (): boolean => !sheet.control?.powered || holds(machine, sheet.control.powered, scene)
+  const powered = (): boolean => !sheet.control?.powered || conditionHolds(machine, sheet.control.powered, scene)
   const enter = (phase: number) => {
-    if (plant.phase >= 0 && Number.isNaN(entered[plant.phase].to)) entered[plant.phase].to = plant.time
-    plant.phase = phase
-    plant.phaseSince = plant.time
+    if (point.phase >= 0 && Number.isNaN(entered[point.phase].to)) entered[point.phase].to = point.time
+    point.phase = phase
+    point.phaseSince = point.time
     if (phase >= 0) {
-      if (Number.isNaN(entered[phase].from)) entered[phase].from = plant.time
+      if (Number.isNaN(entered[phase].from)) entered[phase].from = point.time
       if (machine.phases[phase].final) finalReached = true
     }
-    note({ t: plant.time, is: 'phase', phase })
+    note({ time: point.time, type: 'phase', phase })
     // A phase may be left in the instant in which it is entered; that it was there counts all the same.
-    for (const c of ofControl) if (!ever.has(c) && holds(machine, c.of, scene)) ever.add(c)
+    for (const c of ofControl) if (!ever.has(c) && conditionHolds(machine, c.of, scene)) ever.add(c)
     resting.clear()
     const on = phase < 0 ? [] : machine.phases[phase].on
     for (const mode of machine.commands) setMode(mode, on.includes(mode) ? 1 : 0)
   }
   /** The first transition the control wants, without making it. */
   const wanted = (): { to: number; alarm: string | undefined } | undefined => {
-    if (!powered()) return plant.phase >= 0 ? { to: -1, alarm: undefined } : undefined
-    if (plant.phase < 0) {
+    if (!powered()) return point.phase >= 0 ? { to: -1, alarm: undefined } : undefined
+    if (point.phase < 0) {
       const starts = sheet.programs.findIndex((p) => p.id === sheet.control?.starts)
       return starts >= 0 ? { to: machine.programs[starts].firstPhase, alarm: undefined } : undefined
     }
-    return machine.phases[plant.phase].exits.find((e) => holds(machine, e.when, scene))
+    return machine.phases[point.phase].exits.find((e) => conditionHolds(machine, e.when, scene))
   }
   const clear = (code: string) => {
-    if (alarms.delete(code)) note({ t: plant.time, is: 'cleared', code })
+    if (alarms.delete(code)) note({ time: point.time, type: 'cleared', code })
   }
   /** An alarm whose time is over by itself. */
-  const passing = () => sheet.alarms.find((a) => a.clears && alarms.has(a.code) && holds(machine, a.clears, scene))
+  const passing = () =>
+    sheet.alarms.find((a) => a.clears && alarms.has(a.code) && conditionHolds(machine, a.clears, scene))
   const move = (): boolean => {
     const over = passing()
     if (over) {
@@ -153,16 +154,16 @@ export function simulate(faulted: FaultedMachine, script: Script, cache: PlantCa
     const next = wanted()
     if (!next) return false
     // What the control had to say it has forgotten when it wakes up, unless it keeps it.
-    if (plant.phase < 0) for (const a of sheet.alarms) if (!a.retained) clear(a.code)
+    if (point.phase < 0) for (const a of sheet.alarms) if (!a.retained) clear(a.code)
     if (next.alarm !== undefined && !alarms.has(next.alarm)) {
       alarms.add(next.alarm)
-      note({ t: plant.time, is: 'alarm', code: next.alarm })
+      note({ time: point.time, type: 'alarm', code: next.alarm })
     }
     enter(next.to)
     return true
   }
   const free = (mode: number, value: number) =>
-    heldModes[mode] < 0 && byHand[mode] < 0 && !resting.has(mode) && m[mode] !== value
+    heldModes[mode] < 0 && byHand[mode] < 0 && !resting.has(mode) && modes[mode] !== value
   const clocks = parts.filter((p) => kinds[p.index].nextTimeEvent)
   const reactors = parts.filter((p) => kinds[p.index].transition)
 
@@ -177,7 +178,7 @@ export function simulate(faulted: FaultedMachine, script: Script, cache: PlantCa
   }
   const asks = (part: Part): boolean => {
     asked = false
-    kinds[part.index].transition!(part, plant, noteAsked)
+    kinds[part.index].transition!(part, point, noteAsked)
     return asked
   }
 
@@ -186,37 +187,37 @@ export function simulate(faulted: FaultedMachine, script: Script, cache: PlantCa
     changed.length = 0
     for (let round = 0; round < MAX_ROUNDS; round++) {
       const already = changed.length
-      for (const part of reactors) kinds[part.index].transition!(part, plant, change)
+      for (const part of reactors) kinds[part.index].transition!(part, point, change)
       if (changed.length === already && !move()) return lookBack()
       if (round < CALM_ROUNDS) continue
-      const key = `${m.join(',')}|${plant.phase}`
+      const key = `${modes.join(',')}|${point.phase}`
       const before = seen.get(key)
       if (before !== undefined && changed.length > before) {
         const loop = [...new Set(changed.slice(before))]
         loop.forEach((mode) => resting.add(mode))
         scene.chatters = true
-        note({ t: plant.time, is: 'chatters', modes: loop })
+        note({ time: point.time, type: 'chatters', modes: loop })
       }
       seen.set(key, changed.length)
     }
     throw new InputError([
       problem('limit-reached', ['simulate'], {
-        found: `no rest at ${plant.time.toFixed(2)} s`,
+        found: `no rest at ${point.time.toFixed(2)} s`,
         expected: 'phases that wait for something',
       }),
     ])
   }
   function lookBack(): void {
-    for (const c of evers) if (!ever.has(c) && holds(machine, c.of, scene)) ever.add(c)
-    samples.push({ t: plant.time, x: states.slice() })
+    for (const c of evers) if (!ever.has(c) && conditionHolds(machine, c.of, scene)) ever.add(c)
+    samples.push({ time: point.time, states: states.slice() })
   }
-  /** The parts and the control that are not content with the present state. */
+  /** The parts and the control that are not stable in the present state. */
   function restless(): (() => boolean)[] {
     const out: (() => boolean)[] = []
     for (const part of reactors) if (asks(part)) out.push(() => asks(part))
     if (passing() || wanted()) out.push(() => passing() !== undefined || wanted() !== undefined)
     // What somebody asks about for ever after is an event too, however soon it passes.
-    const fresh = (c: Ever) => !ever.has(c) && holds(machine, c.of, scene)
+    const fresh = (c: Ever) => !ever.has(c) && conditionHolds(machine, c.of, scene)
     for (const c of evers) if (fresh(c)) out.push(() => fresh(c))
     return out
   }
@@ -227,27 +228,27 @@ export function simulate(faulted: FaultedMachine, script: Script, cache: PlantCa
 
   /** Moves at most to `limit`, stopping at the first restless instant. */
   function advance(limit: number): void {
-    const t0 = plant.time
+    const t0 = point.time
     x0.set(states)
-    plant.rates(k1)
+    point.rates(k1)
     let h = Math.min(stepSize, limit - t0)
     // Where nothing flows nothing will: rates follow the states alone between events.
     if (k1.every((rate) => rate === 0)) {
-      plant.time = limit
+      point.time = limit
       const askers = restless()
-      if (askers.length) backToFirst(askers, t0, limit - t0, (s) => (plant.time = t0 + s * (limit - t0)))
+      if (askers.length) backToFirst(askers, t0, limit - t0, (s) => (point.time = t0 + s * (limit - t0)))
       return
     }
     for (;;) {
       for (let i = 0; i < n; i++) states[i] = x0[i] + h * 0.5 * k1[i]
-      plant.touchStates()
-      plant.rates(k2)
+      point.statesChanged()
+      point.rates(k2)
       for (let i = 0; i < n; i++) states[i] = x0[i] + h * 0.75 * k2[i]
-      plant.touchStates()
-      plant.rates(k3)
+      point.statesChanged()
+      point.rates(k3)
       for (let i = 0; i < n; i++) states[i] = x1[i] = x0[i] + (h * (2 * k1[i] + 3 * k2[i] + 4 * k3[i])) / 9
-      plant.touchStates()
-      plant.rates(k4)
+      point.statesChanged()
+      point.rates(k4)
       let error = 0
       for (let i = 0; i < n; i++)
         error = Math.max(error, Math.abs(h * ((-5 / 72) * k1[i] + k2[i] / 12 + k3[i] / 9 - k4[i] / 8)) / within[i])
@@ -258,7 +259,7 @@ export function simulate(faulted: FaultedMachine, script: Script, cache: PlantCa
       stepSize = Math.min(LONGEST_STEP, h * Math.min(6, error > 0 ? 0.9 * Math.cbrt(1 / error) : 6))
       stepSize = Math.max(stepSize, 1e-3)
       const end = h === limit - t0 ? limit : t0 + h
-      plant.time = end
+      point.time = end
       const askers = restless()
       if (!askers.length) return
       // Cubic Hermite between the ends of the step; exact where the rates are constant.
@@ -267,13 +268,13 @@ export function simulate(faulted: FaultedMachine, script: Script, cache: PlantCa
         const b = s * (1 - s) * (1 - s) * h
         const c = -s * s * (1 - s) * h
         for (let i = 0; i < n; i++) states[i] = x0[i] + a * (x1[i] - x0[i]) + b * k1[i] + c * k4[i]
-        plant.touchStates()
-        plant.time = t0 + s * h
+        point.statesChanged()
+        point.time = t0 + s * h
       }
       if (backToFirst(askers, t0, h, between) === 1) {
         states.set(x1)
-        plant.touchStates()
-        plant.time = end
+        point.statesChanged()
+        point.time = end
       }
       return
     }
@@ -289,7 +290,7 @@ export function simulate(faulted: FaultedMachine, script: Script, cache: PlantCa
       else lo = mid
     }
     if (hi < 1) between(hi)
-    else plant.time = t0 + h
+    else point.time = t0 + h
     return hi
   }
 
@@ -297,21 +298,21 @@ export function simulate(faulted: FaultedMachine, script: Script, cache: PlantCa
   let nextStep = 0
   const momentTime = (k: number): number => {
     const moment = script.moments[k]
-    if (moment.is === 'time') return moment.at
+    if (moment.type === 'time') return moment.at
     const { from } = entered[moment.phase]
     return Number.isNaN(from) ? Infinity : from + moment.after
   }
   function visit(): void {
     script.moments.forEach((moment, k) => {
-      if (done[k] || plant.time < momentTime(k) - 1e-9) return
+      if (done[k] || point.time < momentTime(k) - 1e-9) return
       done[k] = true
-      if (moment.is === 'time' || (plant.phase === moment.phase && plant.phaseSince === entered[moment.phase].from))
-        snapshots[k] = plant.freeze()
-      showing[k] = [...alarms].at(-1)
+      if (moment.type === 'time' || (point.phase === moment.phase && point.phaseSince === entered[moment.phase].from))
+        snapshots[k] = point.snapshot()
+      displayedCodes[k] = [...alarms].at(-1)
     })
   }
   for (;;) {
-    while (nextStep < steps.length && steps[nextStep].at <= plant.time + 1e-12) {
+    while (nextStep < steps.length && steps[nextStep].at <= point.time + 1e-12) {
       const step = steps[nextStep++]
       for (const { mode, value } of step.hold ?? []) {
         byHand[mode] = -1
@@ -330,12 +331,12 @@ export function simulate(faulted: FaultedMachine, script: Script, cache: PlantCa
           byHand[mode] = value
         }
         settle()
-        const may = program.needs === undefined || holds(machine, program.needs, scene)
+        const may = program.needs === undefined || conditionHolds(machine, program.needs, scene)
         if (may && powered()) program.resets.forEach(clear)
         if (may && program.firstPhase >= 0 && powered()) {
           // A program begins its phases anew, whatever the control was doing by itself.
           for (const e of entered) e.from = e.to = NaN
-          plant.phase = -1
+          point.phase = -1
           enter(program.firstPhase)
         }
       }
@@ -343,31 +344,31 @@ export function simulate(faulted: FaultedMachine, script: Script, cache: PlantCa
     settle()
     visit()
     const rest =
-      finalReached && nextStep === steps.length && script.moments.every((mo, k) => done[k] || mo.is === 'phase')
-    const served = script.wanted !== undefined && done.every(Boolean)
-    if (served || plant.time >= script.until - 1e-9 || (script.stopsWhenFinal && rest)) break
+      finalReached && nextStep === steps.length && script.moments.every((mo, k) => done[k] || mo.type === 'phase')
+    const served = script.neededMoments !== undefined && done.every(Boolean)
+    if (served || point.time >= script.until - 1e-9 || (script.stopsWhenFinal && rest)) break
     let limit = Math.min(script.until, nextStep < steps.length ? steps[nextStep].at : Infinity)
-    for (let k = 0; k < done.length; k++) if (!done[k]) limit = Math.min(limit, Math.max(plant.time, momentTime(k)))
-    if (plant.phase >= 0)
-      for (const after of machine.phases[plant.phase].timeLimits) {
-        const at = plant.phaseSince + after
-        if (at > plant.time + 1e-9) limit = Math.min(limit, at)
+    for (let k = 0; k < done.length; k++) if (!done[k]) limit = Math.min(limit, Math.max(point.time, momentTime(k)))
+    if (point.phase >= 0)
+      for (const after of machine.phases[point.phase].timeLimits) {
+        const at = point.phaseSince + after
+        if (at > point.time + 1e-9) limit = Math.min(limit, at)
       }
     for (const part of clocks) {
-      const at = kinds[part.index].nextTimeEvent!(part, plant)
-      if (at > plant.time + 1e-9) limit = Math.min(limit, at)
+      const at = kinds[part.index].nextTimeEvent!(part, point)
+      if (at > point.time + 1e-9) limit = Math.min(limit, at)
     }
-    if (limit <= plant.time) limit = Math.min(script.until, plant.time + 1e-6)
+    if (limit <= point.time) limit = Math.min(script.until, point.time + 1e-6)
     advance(limit)
   }
   return {
     events,
     samples,
     snapshots,
-    showing,
-    end: plant.freeze(),
+    displayedCodes,
+    end: point.snapshot(),
     alarms: [...alarms],
-    complaints: sheet.complaints.map((c) => holds(machine, c.when, scene)),
+    complaints: sheet.complaints.map((c) => conditionHolds(machine, c.when, scene)),
     phases: entered,
   }
 }

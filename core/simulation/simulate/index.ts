@@ -1,4 +1,4 @@
 export { influenceOf } from './influence'
-export { newPlantCache, type PlantCache } from './networks'
-export { Plant } from './plant'
+export { newNetworkCache, type NetworkCache } from './networks'
+export { OperatingPoint } from './operating-point'
 export { simulate, type Moment, type Script, type Timeline, type TimelineEvent } from './simulate'

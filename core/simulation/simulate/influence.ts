@@ -1,7 +1,7 @@
-import type { Component } from '../physics/circuit'
-import type { Kind, PointView, Part } from '../model/kinds'
-import type { Machine, FaultedMachine } from '../model/machine'
-import type { WaterLink } from '../physics/water'
+import type { Component } from '../../physics/circuit'
+import type { Kind, PointView, Part } from '../../model/kinds'
+import type { Machine, FaultedMachine } from '../../model/machine'
+import type { WaterLink } from '../../physics/water'
 
 /** A machine in which nothing flows: enough for what `stamp` and `flow` look at. */
 class Resting implements PointView {
@@ -55,15 +55,15 @@ export function influenceOf(machine: Machine): Influence {
   influences.set(machine, blank)
   const m = machine.modes.slice()
   const values = machine.values.slice()
-  const plant = new Resting(machine, values, m)
+  const point = new Resting(machine, values, m)
   for (const part of machine.parts) {
     const kind = machine.kinds[part.index]
     if (!kind.stamp && !kind.links) continue
     const face = () => {
       const components: Component[] = []
       const links: WaterLink[] = []
-      kind.stamp?.(part, plant, (c) => components.push(c))
-      kind.links?.(part, plant, (s) => links.push(s))
+      kind.stamp?.(part, point, (c) => components.push(c))
+      kind.links?.(part, point, (s) => links.push(s))
       return { circuit: JSON.stringify(components), water: JSON.stringify(links) }
     }
     const modes = (kind.modes ?? []).map((spec) => ({ index: part.mode[spec.name], count: spec.values.length }))
@@ -111,13 +111,13 @@ export function influenceOf(machine: Machine): Influence {
 }
 
 /** What of a faulted machine's values and wiring its circuit and its water network depend on, as text. */
-export interface Fingerprint {
+export interface CacheKeys {
   circuit: string
   water: string
 }
-const fingerprints = new WeakMap<FaultedMachine, Fingerprint>()
-export function fingerprintOf(faulted: FaultedMachine): Fingerprint {
-  const known = fingerprints.get(faulted)
+const cacheKeys = new WeakMap<FaultedMachine, CacheKeys>()
+export function cacheKeysOf(faulted: FaultedMachine): CacheKeys {
+  const known = cacheKeys.get(faulted)
   if (known) return known
   const { machine, values, parts, addedComponents } = faulted
   const { onCircuit, onWater } = influenceOf(machine)
@@ -132,7 +132,7 @@ export function fingerprintOf(faulted: FaultedMachine): Fingerprint {
     made.circuit += `|p${part.index}:${Object.values(part.nodes).join()}`
     made.water += `|p${part.index}:${Object.values(part.ports).join()}`
   }
-  fingerprints.set(faulted, made)
+  cacheKeys.set(faulted, made)
   return made
 }
 

@@ -1,5 +1,5 @@
-import type { Component, Solution } from '../physics/circuit'
-import type { SeriesPath, WaterLink } from '../physics/water'
+import type { Component, Solution } from '../../physics/circuit'
+import type { SeriesPath, WaterLink } from '../../physics/water'
 
 export interface Circuit {
   components: Component[]
@@ -25,15 +25,15 @@ export interface WaterNetwork {
     links: number[]
     own: WaterLink[]
     /** One pressure or none drives nothing: its water stands. */
-    stands: boolean
+    stagnant: boolean
     /** The subnetwork as one equation where it does not branch. */
-    chain: SeriesPath | undefined
+    path: SeriesPath | undefined
     boundaryNodes: number[]
     /** Boundary pressures of the solution below, NaN before the first. */
-    last: Float64Array
+    lastBoundary: Float64Array
     flow: Float64Array
     /** Its nodes of unknown pressure and what they had. */
-    free: number[]
+    innerNodes: number[]
     pressure: Float64Array
   }[]
 }
@@ -43,16 +43,16 @@ export interface WaterNetwork {
  * Shared by all faulted machines of one machine, so that faults of the water line are solved electrically once, and the
  * other way round.
  */
-export interface PlantCache {
-  circuits: Kept<Circuit>
-  water: Kept<WaterNetwork>
+export interface NetworkCache {
+  circuits: LruCache<Circuit>
+  water: LruCache<WaterNetwork>
 }
 
 /** Circuits, and water networks, that are kept at once. */
-const MOST_KEPT = 1200
+const MOST_CACHED = 1200
 
 /** The newest of what has been built; what has not been asked for lately is built again when it is. */
-export class Kept<T> {
+export class LruCache<T> {
   private recent = new Map<string, T>()
   private older = new Map<string, T>()
   get(key: string): T | undefined {
@@ -63,11 +63,11 @@ export class Kept<T> {
     return old
   }
   set(key: string, value: T): void {
-    if (this.recent.size >= MOST_KEPT / 2) {
+    if (this.recent.size >= MOST_CACHED / 2) {
       this.older = this.recent
       this.recent = new Map()
     }
     this.recent.set(key, value)
   }
 }
-export const newPlantCache = (): PlantCache => ({ circuits: new Kept(), water: new Kept() })
+export const newNetworkCache = (): NetworkCache => ({ circuits: new LruCache(), water: new LruCache() })

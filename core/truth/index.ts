@@ -1,5 +1,5 @@
 export { plainVolts, solveBoth, solvePlain, type PlainSolution } from './circuit'
 export type { SolvedCache } from './electrics'
-export { PlainLive } from './live'
-export { phaseTimes, runPlain, STEP, type PlainRun, type Still } from './run'
+export { PlainPoint } from './plain-point'
+export { phaseTimes, runPlain, STEP, type PlainRun, type PlainSnapshot } from './run'
 export { waterSolver } from './water'

@@ -1,10 +1,10 @@
-import type { Machine } from '../model/machine'
-import type { Condition } from '../model/sheet'
-import type { Plant } from './plant'
+import type { Machine } from '../../model/machine'
+import type { Condition } from '../../model/sheet'
+import type { OperatingPoint } from './operating-point'
 
-/** What a condition may look at besides the plant itself. */
-export interface Scene {
-  plant: Plant
+/** What a condition may look at besides the operating point itself. */
+export interface ConditionScope {
+  point: OperatingPoint
   alarms: ReadonlySet<string>
   chatters: boolean
   /** Inner conditions of `ever` that have held at some settled moment. */
@@ -12,28 +12,28 @@ export interface Scene {
 }
 
 /** Evaluates a condition at one moment. Pure. */
-export function holds(machine: Machine, c: Condition, scene: Scene): boolean {
+export function conditionHolds(machine: Machine, c: Condition, scene: ConditionScope): boolean {
   switch (c.type) {
     case 'and':
-      return c.of.every((x) => holds(machine, x, scene))
+      return c.of.every((x) => conditionHolds(machine, x, scene))
     case 'or':
-      return c.of.some((x) => holds(machine, x, scene))
+      return c.of.some((x) => conditionHolds(machine, x, scene))
     case 'not':
-      return !holds(machine, c.of, scene)
+      return !conditionHolds(machine, c.of, scene)
     case 'ever':
-      return scene.ever.has(c) || holds(machine, c.of, scene)
+      return scene.ever.has(c) || conditionHolds(machine, c.of, scene)
     case 'after':
-      return scene.plant.time - scene.plant.phaseSince >= c.seconds - 1e-9
+      return scene.point.time - scene.point.phaseSince >= c.seconds - 1e-9
     case 'alarm':
       return scene.alarms.has(c.code)
     case 'phase':
-      return machine.phases[scene.plant.phase]?.id === c.phase
+      return machine.phases[scene.point.phase]?.id === c.phase
     case 'chatters':
       return scene.chatters
     case 'signal':
-      return scene.plant.signal(machine.partIndex.get(c.part)!, c.signal) > 0.5
+      return scene.point.signal(machine.partIndex.get(c.part)!, c.signal) > 0.5
     case 'compare': {
-      const value = scene.plant.signal(machine.partIndex.get(c.part)!, c.signal)
+      const value = scene.point.signal(machine.partIndex.get(c.part)!, c.signal)
       switch (c.op) {
         case '>=':
           return value >= c.si

@@ -1,7 +1,7 @@
 import type { Component } from '../physics/circuit'
 import type { Kind, Part } from '../model/kinds'
 import { plainAmps, plainVolts, solveBoth, solvePlain, type PlainSolution } from './circuit'
-import type { PlainLive } from './live'
+import type { PlainPoint } from './plain-point'
 
 /** One circuit: its AC solution, and its DC solution source by source (they add up: the network is linear). */
 interface Solved {
@@ -39,31 +39,31 @@ export class PlainElectrics {
   private readonly followers: readonly Part[]
 
   constructor(
-    private readonly live: PlainLive,
+    private readonly point: PlainPoint,
     private readonly cache: SolvedCache,
   ) {
-    this.kinds = live.faulted.machine.kinds
-    this.followers = live.faulted.parts.filter((p) => this.kinds[p.index].stampDependsOnState)
+    this.kinds = point.faulted.machine.kinds
+    this.followers = point.faulted.parts.filter((p) => this.kinds[p.index].stampDependsOnState)
   }
   /** To be called after a mode has changed. */
-  forget(): void {
+  modeChanged(): void {
     this.solved = undefined
     this.sources = undefined
   }
   /** To be called after the states have moved: sources that follow them have moved too. */
-  moved(): void {
+  statesChanged(): void {
     if (this.followers.length) this.sources = undefined
   }
 
   components(): { components: Component[]; owner: number[] } {
     const components: Component[] = []
     const owner: number[] = []
-    for (const part of this.live.faulted.parts)
-      this.kinds[part.index].stamp?.(part, this.live, (c) => {
+    for (const part of this.point.faulted.parts)
+      this.kinds[part.index].stamp?.(part, this.point, (c) => {
         components.push(c)
         owner.push(part.index)
       })
-    for (const c of this.live.faulted.addedComponents) {
+    for (const c of this.point.faulted.addedComponents) {
       components.push(c)
       owner.push(-1)
     }
@@ -71,13 +71,13 @@ export class PlainElectrics {
   }
   circuit(): Solved {
     if (this.solved) return this.solved
-    const key = this.live.modes.join()
+    const key = this.point.modes.join()
     let solved = this.cache.get(key)
     if (!solved) {
       const { components, owner } = this.components()
-      const { nodeCount } = this.live.faulted.machine
+      const { nodeCount } = this.point.faulted.machine
       const only = (at: number) => components.map((c, i) => (c.type === 'VDC' ? { ...c, volts: i === at ? 1 : 0 } : c))
-      const { ac, dc: base } = solveBoth(nodeCount, only(-1), this.live.omega)
+      const { ac, dc: base } = solveBoth(nodeCount, only(-1), this.point.omega)
       const unit = components.flatMap((c, at) =>
         c.type === 'VDC' ? [{ at, gives: solvePlain(nodeCount, only(at), 0) }] : [],
       )
@@ -104,7 +104,7 @@ export class PlainElectrics {
     const now = components.slice()
     for (const { part, first } of follows) {
       let at = first
-      this.kinds[part.index].stamp!(part, this.live, (c) => (now[at++] = c))
+      this.kinds[part.index].stamp!(part, this.point, (c) => (now[at++] = c))
     }
     const volts = Float64Array.from(unit, ({ at }) => {
       const c = now[at]
@@ -161,7 +161,7 @@ export class PlainElectrics {
     let most = 0
     this.components().components.forEach((c, i) => {
       if (owner[i] !== part.index) return
-      most = Math.max(most, Math.hypot(plainAmps(this.ac(), c, this.live.omega), plainAmps(dc, c, 0)))
+      most = Math.max(most, Math.hypot(plainAmps(this.ac(), c, this.point.omega), plainAmps(dc, c, 0)))
     })
     return most
   }

@@ -4,7 +4,7 @@ import { PlainElectrics, type SolvedCache } from './electrics'
 import { PlainFlows } from './flows'
 
 /** The machine as the kinds see it, every answer from a full solution of the networks. */
-export class PlainLive implements PointView {
+export class PlainPoint implements PointView {
   time = 0
   readonly electrics: PlainElectrics
   readonly water: PlainFlows
@@ -29,8 +29,8 @@ export class PlainLive implements PointView {
     return 2 * Math.PI * this.faulted.machine.sheet.hertz
   }
   /** A copy that the run leaves behind. */
-  keep(): PlainLive {
-    const copy = new PlainLive(
+  snapshot(): PlainPoint {
+    const copy = new PlainPoint(
       this.faulted,
       this.modes.slice(),
       this.states.slice(),
@@ -41,14 +41,14 @@ export class PlainLive implements PointView {
     return copy
   }
   /** To be called after a mode has changed. */
-  forget(): void {
-    this.electrics.forget()
-    this.water.forget()
+  modeChanged(): void {
+    this.electrics.modeChanged()
+    this.water.modeChanged()
   }
   /** To be called after the states have moved. */
-  moved(): void {
-    this.electrics.moved()
-    this.water.moved()
+  statesChanged(): void {
+    this.electrics.statesChanged()
+    this.water.statesChanged()
   }
 
   volts = (a: number, b: number): number => this.electrics.volts(a, b)

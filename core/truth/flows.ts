@@ -1,6 +1,6 @@
 import type { Kind, Part } from '../model/kinds'
 import type { WaterLink } from '../physics/water'
-import type { PlainLive } from './live'
+import type { PlainPoint } from './plain-point'
 import { waterSolver } from './water'
 
 /** Pressures, flows and temperatures of the water as the machine stands, from a full solution of the network. */
@@ -14,36 +14,36 @@ export class PlainFlows {
   private readonly heading: readonly Part[]
   private readonly warming: readonly Part[]
 
-  constructor(private readonly live: PlainLive) {
-    const { parts, machine } = live.faulted
+  constructor(private readonly point: PlainPoint) {
+    const { parts, machine } = point.faulted
     this.kinds = machine.kinds
     this.heading = parts.filter((p) => this.kinds[p.index].fixedPressures)
     this.warming = parts.filter((p) => this.kinds[p.index].temperatures)
   }
   /** To be called after a mode has changed. */
-  forget(): void {
+  modeChanged(): void {
     this.network = undefined
     this.flows = undefined
-    this.moved()
+    this.statesChanged()
   }
   /** To be called after the states have moved. */
-  moved(): void {
+  statesChanged(): void {
     this.fixed = this.warm = undefined
   }
 
   /** Fixed pressures, Pa, NaN where there is none; not to be changed. */
   fixedPressures(): Float64Array {
     if (this.fixed) return this.fixed
-    const fixed = new Float64Array(this.live.faulted.machine.waterNodeCount).fill(NaN)
+    const fixed = new Float64Array(this.point.faulted.machine.waterNodeCount).fill(NaN)
     for (const part of this.heading)
-      this.kinds[part.index].fixedPressures!(part, this.live, (node, pascals) => (fixed[node] = pascals))
+      this.kinds[part.index].fixedPressures!(part, this.point, (node, pascals) => (fixed[node] = pascals))
     return (this.fixed = fixed)
   }
   links(): { links: WaterLink[]; of: Int32Array } {
     const links: WaterLink[] = []
-    const of = new Int32Array(this.live.faulted.parts.length).fill(-1)
-    for (const part of this.live.faulted.parts)
-      this.kinds[part.index].links?.(part, this.live, (s) => (of[part.index] = links.push(s) - 1))
+    const of = new Int32Array(this.point.faulted.parts.length).fill(-1)
+    for (const part of this.point.faulted.parts)
+      this.kinds[part.index].links?.(part, this.point, (s) => (of[part.index] = links.push(s) - 1))
     return { links, of }
   }
   private water(): { links: WaterLink[]; of: Int32Array; flow: Float64Array } {
@@ -97,7 +97,7 @@ export class PlainFlows {
     const { links, flow } = this.water()
     const known = new Map<number, number>()
     for (const part of this.warming)
-      this.kinds[part.index].temperatures!(part, this.live, (n, celsius) => known.set(n, celsius))
+      this.kinds[part.index].temperatures!(part, this.point, (n, celsius) => known.set(n, celsius))
     if (flow.every((q) => q === 0)) return (this.warm = known)
     // Downstream from the sources, one mixing point after another.
     for (let round = 0; round < links.length; round++) {
@@ -126,7 +126,7 @@ export class PlainFlows {
     return links.reduce((sum, s, k) => {
       if (flow[k] === 0 || (s.to !== node && s.from !== node)) return sum
       const up = flow[k] >= 0 ? s.from : s.to
-      return sum + (s.to === node ? flow[k] : -flow[k]) * (known.get(up) ?? this.live.ambient)
+      return sum + (s.to === node ? flow[k] : -flow[k]) * (known.get(up) ?? this.point.ambient)
     }, 0)
   }
 }

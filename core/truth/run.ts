@@ -1,25 +1,25 @@
 import type { Machine, ModeSetting, FaultedMachine } from '../model/machine'
 import { isControlOnly, type Condition } from '../model/sheet'
-import type { Script } from '../simulate'
+import type { Script } from '../simulation/simulate'
 import type { SolvedCache } from './electrics'
-import { PlainLive } from './live'
+import { PlainPoint } from './plain-point'
 
 /** Usual length of a step, s. */
 export const STEP = 0.01
 const ROUNDS = 60
 
 /** A machine at one moment of a plain run, as instruments are put to it. */
-export interface Still {
-  t: number
+export interface PlainSnapshot {
+  time: number
   phase: number
   /** The code shown. */
   code: string | undefined
-  live: PlainLive
+  point: PlainPoint
 }
 
 export interface PlainRun {
   /** Entries of phases in order; -1 when the control loses its supply. */
-  phases: { t: number; phase: number }[]
+  phases: { time: number; phase: number }[]
   /** Place in `phases` at which the last program was begun. */
   begun: number
   alarms: string[]
@@ -27,11 +27,11 @@ export interface PlainRun {
   /** For each complaint of the sheet, whether it holds at the end. */
   complaints: boolean[]
   /** The machine at each moment of the script; `undefined` where it was never reached. */
-  stills: (Still | undefined)[]
+  snapshots: (PlainSnapshot | undefined)[]
 }
 
 /**
- * Runs a faulted machine in steps of one length: at each step the parts react until they are content and the control moves on, then
+ * Runs a faulted machine in steps of one length: at each step the parts react until they are stable and the control moves on, then
  * every state goes one Euler step further. Nothing is skipped and no event is searched for.
  *
  * @param step s; a longer one is as much less exact about when things happen
@@ -44,11 +44,11 @@ export function runPlain(
 ): PlainRun {
   const { machine, parts, heldModes } = faulted
   const { sheet, kinds } = machine
-  const m = machine.modes.map((value, i) => (heldModes[i] >= 0 ? heldModes[i] : value))
-  const live = new PlainLive(faulted, m, machine.states.slice(), new Float64Array(m.length), cache)
-  const hand = new Int8Array(m.length).fill(-1)
+  const modes = machine.modes.map((value, i) => (heldModes[i] >= 0 ? heldModes[i] : value))
+  const point = new PlainPoint(faulted, modes, machine.states.slice(), new Float64Array(modes.length), cache)
+  const hand = new Int8Array(modes.length).fill(-1)
   const stilled = new Set<number>()
-  const run: PlainRun = { phases: [], begun: 0, alarms: [], chatters: false, complaints: [], stills: [] }
+  const run: PlainRun = { phases: [], begun: 0, alarms: [], chatters: false, complaints: [], snapshots: [] }
   const ever = new Set<Condition>()
   let phase = -1
   let entered = 0
@@ -65,7 +65,7 @@ export function runPlain(
       case 'ever':
         return ever.has(c) || truth(c.of)
       case 'after':
-        return live.time - entered >= c.seconds - step / 4
+        return point.time - entered >= c.seconds - step / 4
       case 'alarm':
         return run.alarms.includes(c.code)
       case 'phase':
@@ -73,9 +73,9 @@ export function runPlain(
       case 'chatters':
         return run.chatters
       case 'signal':
-        return live.signal(machine.partIndex.get(c.part)!, c.signal) > 0.5
+        return point.signal(machine.partIndex.get(c.part)!, c.signal) > 0.5
       case 'compare': {
-        const value = live.signal(machine.partIndex.get(c.part)!, c.signal)
+        const value = point.signal(machine.partIndex.get(c.part)!, c.signal)
         return c.op === '>='
           ? value >= c.si
           : c.op === '<='
@@ -93,18 +93,18 @@ export function runPlain(
     ...machine.phases.flatMap((p) => p.exits.map((e) => e.when)),
   ].flatMap(everIn)
   const set = (mode: number, value: number): boolean => {
-    if (heldModes[mode] >= 0 || hand[mode] >= 0 || stilled.has(mode) || m[mode] === value) return false
-    m[mode] = value
-    live.modeSince[mode] = live.time
-    live.forget()
+    if (heldModes[mode] >= 0 || hand[mode] >= 0 || stilled.has(mode) || modes[mode] === value) return false
+    modes[mode] = value
+    point.modeSince[mode] = point.time
+    point.modeChanged()
     return true
   }
   const powered = () => sheet.control?.powered === undefined || truth(sheet.control.powered)
   const enter = (next: number) => {
     phase = next
-    entered = live.time
-    if (!firstEntry.has(next)) firstEntry.set(next, live.time)
-    run.phases.push({ t: live.time, phase: next })
+    entered = point.time
+    if (!firstEntry.has(next)) firstEntry.set(next, point.time)
+    run.phases.push({ time: point.time, phase: next })
     for (const c of evers) if (isControlOnly(c.of) && truth(c.of)) ever.add(c)
     stilled.clear()
     const on = next < 0 ? [] : machine.phases[next].on
@@ -137,7 +137,7 @@ export function runPlain(
   }
   const reacting = parts.filter((p) => kinds[p.index].transition)
   const changing = parts.filter((p) => kinds[p.index].rates)
-  const flips = new Int32Array(m.length)
+  const flips = new Int32Array(modes.length)
   let quiet = true
   const flip = (mode: number, value: number) => {
     if (!set(mode, value)) return
@@ -151,7 +151,7 @@ export function runPlain(
     flips.fill(0)
     for (let round = 0; round < ROUNDS; round++) {
       quiet = true
-      for (const part of reacting) kinds[part.index].transition!(part, live, flip)
+      for (const part of reacting) kinds[part.index].transition!(part, point, flip)
       if (quiet && !control()) return
     }
   }
@@ -179,29 +179,29 @@ export function runPlain(
     run.begun = run.phases.length
     enter(begins)
   }
-  const seen = script.moments.map((_, i) => script.wanted?.includes(i) === false)
-  run.stills = script.moments.map(() => undefined)
-  const dx = new Float64Array(live.states.length)
+  const seen = script.moments.map((_, i) => script.neededMoments?.includes(i) === false)
+  run.snapshots = script.moments.map(() => undefined)
+  const derivatives = new Float64Array(point.states.length)
   const last = Math.round(script.until / step)
   for (let k = 0; k <= last; k++) {
-    if (script.wanted && seen.every(Boolean)) break
-    live.time = k * step
-    while (steps.length && steps[0].at <= live.time + step / 4) hands(steps.shift()!)
+    if (script.neededMoments && seen.every(Boolean)) break
+    point.time = k * step
+    while (steps.length && steps[0].at <= point.time + step / 4) hands(steps.shift()!)
     settle()
     for (const c of evers) if (!ever.has(c) && truth(c.of)) ever.add(c)
     script.moments.forEach((moment, i) => {
       if (seen[i]) return
-      const at = moment.is === 'time' ? moment.at : (firstEntry.get(moment.phase) ?? Infinity) + moment.after
-      if (live.time < at - step / 4) return
+      const at = moment.type === 'time' ? moment.at : (firstEntry.get(moment.phase) ?? Infinity) + moment.after
+      if (point.time < at - step / 4) return
       seen[i] = true
-      const there = moment.is === 'time' || (phase === moment.phase && entered === firstEntry.get(moment.phase))
-      if (there) run.stills[i] = { t: live.time, phase, code: run.alarms.at(-1), live: live.keep() }
+      const there = moment.type === 'time' || (phase === moment.phase && entered === firstEntry.get(moment.phase))
+      if (there) run.snapshots[i] = { time: point.time, phase, code: run.alarms.at(-1), point: point.snapshot() }
     })
-    dx.fill(0)
-    for (const part of changing) kinds[part.index].rates!(part, live, dx)
-    if (dx.every((rate) => rate === 0)) continue
-    for (let i = 0; i < dx.length; i++) live.states[i] += dx[i] * step
-    live.moved()
+    derivatives.fill(0)
+    for (const part of changing) kinds[part.index].rates!(part, point, derivatives)
+    if (derivatives.every((rate) => rate === 0)) continue
+    for (let i = 0; i < derivatives.length; i++) point.states[i] += derivatives[i] * step
+    point.statesChanged()
   }
   run.complaints = sheet.complaints.map((c) => truth(c.when))
   return run
@@ -226,6 +226,6 @@ function everIn(c: Condition): Extract<Condition, { type: 'not' | 'ever' }>[] {
 export function phaseTimes(machine: Machine, run: PlainRun): { from: number; to: number }[] {
   return machine.phases.map(({ index }) => {
     const k = run.phases.findIndex((p, i) => i >= run.begun && p.phase === index)
-    return { from: k < 0 ? NaN : run.phases[k].t, to: k < 0 ? NaN : (run.phases[k + 1]?.t ?? NaN) }
+    return { from: k < 0 ? NaN : run.phases[k].time, to: k < 0 ? NaN : (run.phases[k + 1]?.time ?? NaN) }
   })
 }
