@@ -75,7 +75,7 @@ export class TrueMachine {
   complaints(): string[] {
     const { complaints } = this.machine.sheet
     const runs = this.bench.runs.filter(
-      (r) => !r.interventions.length && !this.machine.sheet.programs[r.program].service,
+      (r) => !r.interventions.length && this.machine.programs[r.program].serviceMinutes === undefined,
     )
     // What comes and goes is complained of on the days when it acts.
     const acting = this.activeFaults.map(({ fault, severity }) => ({ fault, severity }))

@@ -39,7 +39,7 @@ export function placeEvidence(bench: Bench, evidence: readonly Evidence[]): Plac
   ]
   for (const e of evidence) {
     if (e.is === 'complaint') {
-      const k = machine.sheet.complaints.findIndex((c) => c.id === e.complaint)
+      const k = machine.complaints.findIndex((c) => c.id === e.complaint)
       const interventions = [...new Set(repairs)].sort((a, b) => a - b).map((repair) => ({ repair }))
       const said = (c: (typeof complaints)[number]) =>
         c.complaint === k && interventionsKey(c.interventions) === interventionsKey(interventions)
@@ -80,7 +80,7 @@ export function placeEvidence(bench: Bench, evidence: readonly Evidence[]): Plac
       case 'start':
         standing = {
           ...standing,
-          running: { program: machine.sheet.programs.findIndex((p) => p.id === target), seconds: 0 },
+          running: { program: machine.programs.findIndex((p) => p.id === target), seconds: 0 },
         }
         break
       case 'unplug':
@@ -96,7 +96,7 @@ export function placeEvidence(bench: Bench, evidence: readonly Evidence[]): Plac
         jumpers.delete(part)
         break
       case 'repair':
-        repairs.push(machine.sheet.repairs.findIndex((r) => r.id === target))
+        repairs.push(machine.repairs.findIndex((r) => r.id === target))
     }
   }
   return {

@@ -49,7 +49,7 @@ export function score(predictor: Predictor, member: Member, c: Case, readings: r
   const complaint = heard.reduce((product, x) => product * x, 1)
   // A machine whose every fault has been repaired still fails only when the repair did not hold.
   const done = member.activeFaults.filter(({ fault }) => c.repairs.includes(fault.repair))
-  const { repairs } = predictor.bench.machine.sheet
+  const { repairs } = predictor.bench.machine
   const held =
     done.length > 0 && done.length === member.activeFaults.length
       ? done.reduce((chance, { fault }) => chance + 1 - repairs[fault.repair].successProbability, 1e-9)

@@ -52,7 +52,7 @@ export function tellApart(predictor: Predictor): Told {
   )
   const middle = members.map((own) => own[Math.floor(own.length / 2)])
   const shown = new Map([healthy, ...middle].map((m) => [m, procedures.map((p) => predictor.screen(m, p))] as const))
-  const complaintsOf = (m: Member) => machine.sheet.complaints.flatMap((_, k) => (predictor.complains(m, k) ? [k] : []))
+  const complaintsOf = (m: Member) => machine.complaints.flatMap((_, k) => (predictor.complains(m, k) ? [k] : []))
   const complaints = members.map((own) => own.map(complaintsOf))
   const told = (a: Member, b: Member): number =>
     procedures.findIndex((_, i) => toldApart(shown.get(a)![i], shown.get(b)![i]))

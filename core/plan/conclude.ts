@@ -87,7 +87,7 @@ export function conclude(
   { needs, costs, stop, left, standing, interventions, besides }: Facts,
 ): { remedies: Remedy[]; besides: Unlisted[]; state: PlanState } {
   const { machine } = predictor.bench
-  const mass = new Float64Array(machine.sheet.repairs.length)
+  const mass = new Float64Array(machine.repairs.length)
   needs.forEach((n, i) => n.forEach((r) => (mass[r] += belief.p[i])))
   const due = (r: number) => costs.repair[r] + costs.vain[r]
   const remedies: Remedy[] = [...mass.keys()]
@@ -96,8 +96,8 @@ export function conclude(
     .map((r) => ({
       repair: r,
       p: mass[r],
-      minutes: machine.sheet.repairs[r].minutes,
-      price: machine.sheet.repairs[r].price,
+      minutes: machine.repairs[r].minutes,
+      price: machine.repairs[r].price,
       ...behindRepair(machine, belief, r),
     }))
   const best = Math.max(0, ...mass)
@@ -123,7 +123,7 @@ export function conclude(
       ? 'cause-stands'
       : belief.unexplained > best
         ? 'unexplained'
-        : best > 0.5 && machine.sheet.repairs[likeliest].price <= SMALL
+        : best > 0.5 && machine.repairs[likeliest].price <= SMALL
           ? 'quicker-done'
           : 'undecided'
   return { remedies, besides: others, state }

@@ -13,13 +13,12 @@ const GIVE_UP = 90
 
 /** Minutes that doing a repair comes to, its part and the chance of a call-back counted in. */
 export const repairCost = (machine: Machine, repair: number): number => {
-  const { minutes, price, successProbability: holds } = machine.sheet.repairs[repair]
+  const { minutes, price, successProbability: holds } = machine.repairs[repair]
   return minutes + price * MINUTES_PER_MONEY + PROVE + (1 - holds) * CALL_BACK
 }
 
 /** Minutes that a repair costs on top when it was not what was needed. */
-export const vainCost = (machine: Machine, repair: number): number =>
-  machine.sheet.repairs[repair].price > 0 ? IN_VAIN : 0
+export const vainCost = (machine: Machine, repair: number): number => (machine.repairs[repair].price > 0 ? IN_VAIN : 0)
 
 /** What repairs come to. */
 export interface Costs {
@@ -30,8 +29,8 @@ export interface Costs {
 }
 
 export const costsOf = (machine: Machine): Costs => ({
-  repair: Float64Array.from(machine.sheet.repairs, (_, r) => repairCost(machine, r)),
-  vain: Float64Array.from(machine.sheet.repairs, (_, r) => vainCost(machine, r)),
+  repair: Float64Array.from(machine.repairs, (_, r) => repairCost(machine, r)),
+  vain: Float64Array.from(machine.repairs, (_, r) => vainCost(machine, r)),
 })
 
 /** Weight of each repair, and how many repairs each member still needs; places to work in. */

@@ -38,7 +38,7 @@ const MOST_TOSSED = 5
 export function marginal(snapshots: readonly OperatingPoint[], known: Map<string, Toss[]>): Toss[] {
   const tossed = new Map<number, Toss>()
   for (const point of snapshots) {
-    const key = `${point.circuitKey()}|${point.faulted.heldModes.join()}`
+    const key = `${point.circuit.key}|${point.faulted.heldModes.join()}`
     let found = known.get(key)
     if (!found) known.set(key, (found = marginalNow(point)))
     for (const toss of found) if (toss.chance > (tossed.get(toss.param)?.chance ?? 0)) tossed.set(toss.param, toss)

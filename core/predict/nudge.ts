@@ -1,6 +1,6 @@
 import { makeFaultedMachine } from '../model/machine'
 import type { Bench } from '../procedure'
-import { influenceOf, newNetworkCache, simulate, type Timeline } from '../simulation/simulate'
+import { influenceOf, newSimulationCache, simulate, type Timeline } from '../simulation/simulate'
 
 /** What readings can be made of a run. */
 export type Seen = Pick<Timeline, 'snapshots' | 'displayedCodes' | 'complaints' | 'phases'>
@@ -25,8 +25,8 @@ export function nudge(bench: Bench, run: number, healthy: Seen): Nudged {
   const lengths = machine.phases.map(() => new Float64Array(machine.params.length))
   const states = script.moments.map((): (Float64Array | undefined)[] => machine.params.map(() => undefined))
   // Shared by these runs alone: most circuits and water networks are the same in all of them.
-  const cache = newNetworkCache()
-  const { onCircuit, onWater } = influenceOf(machine)
+  const cache = newSimulationCache()
+  const { onCircuit, onWater } = influenceOf(machine, cache)
   const moving = new Set([
     0,
     ...machine.parts.flatMap((p) => {

@@ -16,7 +16,7 @@ import {
 import { withChanges, sparse } from '../foundation/linear'
 import { makeFaultedMachine, type Intervention, type ActiveFault, type FaultedMachine } from '../model/machine'
 import type { Bench, Procedure, Run } from '../procedure'
-import { newNetworkCache, OperatingPoint, simulate } from '../simulation/simulate'
+import { newSimulationCache, OperatingPoint, simulate } from '../simulation/simulate'
 import { Hypotheses } from './hypotheses'
 import { marginal, type Toss } from './marginal'
 import { nudge, type Nudged, type Seen } from './nudge'
@@ -90,7 +90,7 @@ export class Predictor {
   private readonly hypotheses: Hypotheses
   readonly shared: number
   private readonly tried = new Map<number, Tried>()
-  private readonly cache = newNetworkCache()
+  private readonly cache = newSimulationCache()
   /** A place to write a sensitivity out in full. */
   private readonly dense: Float64Array
 
@@ -183,7 +183,7 @@ export class Predictor {
   /** The runs that a customer sees: they know nothing of service modes. */
   private get theirs(): Run[] {
     const { runs, machine } = this.bench
-    return runs.filter((r) => !r.interventions.length && !machine.sheet.programs[r.program].service)
+    return runs.filter((r) => !r.interventions.length && machine.programs[r.program].serviceMinutes === undefined)
   }
   /** What a customer's runs come to under a member: the phases reached, the codes shown, the complaints. */
   private course(member: Member): string {

@@ -119,9 +119,7 @@ export function listProcedures(machine: Machine): Bench {
 
   /** Parts that work as soon as the supply is on are read then, whether or not a program can be started. */
   const standing = (part: Part): Spot | undefined =>
-    (sheet.control?.starts === undefined || !machine.kinds[part.index].ports.length) &&
-    start &&
-    isActive(machine, part, start.point)
+    (machine.idlePhase < 0 || !machine.kinds[part.index].ports.length) && start && isActive(machine, part, start.point)
       ? start
       : undefined
 

@@ -34,7 +34,7 @@ function movesFrom(machine: Machine, s: Standing, goal: Procedure): { move: Move
     out.push({ move: { is: 'restore', minutes: RESTORE_MINUTES }, next: { ...s, power: 'on' } })
     for (const panel of goal.needs.panels)
       if (!s.open.includes(panel)) {
-        const { minutes } = machine.sheet.panels.find((p) => p.id === panel)!
+        const minutes = machine.panelMinutes.get(panel)!
         out.push({ move: { is: 'open', panel, minutes }, next: { ...s, open: [...s.open, panel] } })
       }
   }
@@ -45,7 +45,7 @@ function movesFrom(machine: Machine, s: Standing, goal: Procedure): { move: Move
         move: {
           is: 'start',
           program: reach.program,
-          minutes: machine.sheet.programs[reach.program].service?.minutes ?? START_MINUTES,
+          minutes: machine.programs[reach.program].serviceMinutes ?? START_MINUTES,
         },
         next: { ...s, running: { program: reach.program, seconds: 0 } },
       })

@@ -26,7 +26,7 @@ export class PlainPoint implements PointView {
     return this.faulted.values[0]
   }
   get omega(): number {
-    return 2 * Math.PI * this.faulted.machine.sheet.hertz
+    return 2 * Math.PI * this.faulted.machine.frequency
   }
   /** A copy that the run leaves behind. */
   snapshot(): PlainPoint {

@@ -23,7 +23,7 @@ export interface Phase {
   title: string
   /** Mode indices that are 1 while the phase runs. */
   on: number[]
-  exits: { when: Condition; to: number; alarm: string | undefined }[]
+  exits: { when: Condition<number>; to: number; alarm: number | undefined }[]
   final: boolean
   /** Every `after` of its exits, seconds, ascending. */
   timeLimits: number[]
@@ -35,9 +35,37 @@ export interface Program {
   title: string
   firstPhase: number
   sets: ModeSetting[]
-  needs: Condition | undefined
-  resets: readonly string[]
+  needs: Condition<number> | undefined
+  /** Alarms that starting it clears. */
+  resets: readonly number[]
+  /** How long it is watched at most, s. */
   duration: number
+  /** Minutes to enter a service mode; `undefined` for a program that customers run. */
+  serviceMinutes: number | undefined
+}
+
+export interface Alarm {
+  index: number
+  code: string
+  /** It clears itself when this holds. */
+  clears: Condition<number> | undefined
+  /** It stays through loss of power. */
+  retained: boolean
+}
+
+export interface Complaint {
+  index: number
+  id: string
+  when: Condition<number>
+}
+
+export interface Repair {
+  index: number
+  id: string
+  minutes: number
+  price: number
+  /** Chance that it holds, 0 … 1. */
+  successProbability: number
 }
 
 export interface ModeSetting {
@@ -45,7 +73,10 @@ export interface ModeSetting {
   value: number
 }
 
-/** The resolved, immutable machine. Parameter 0 is the ambient temperature in °C. */
+/**
+ * The indexed, immutable machine: all that a run, a prediction and a plan need, names replaced by indices. Parameter 0 is
+ * the ambient temperature in °C. Texts stand on `sheet` alone.
+ */
 export interface Machine {
   sheet: Sheet
   parts: readonly Part[]
@@ -66,6 +97,17 @@ export interface Machine {
   waterNodeCount: number
   phases: readonly Phase[]
   programs: readonly Program[]
+  /** Phase that the control enters when it is powered and no program runs; -1 where it waits for a program. */
+  idlePhase: number
+  /** What powers the control; always powered when left out. */
+  powered: Condition<number> | undefined
+  alarms: readonly Alarm[]
+  complaints: readonly Complaint[]
+  repairs: readonly Repair[]
+  /** Minutes that opening each panel takes, by id. */
+  panelMinutes: ReadonlyMap<string, number>
+  /** Supply frequency, Hz. */
+  frequency: number
   /** Mode indices that the control commands. */
   commands: readonly number[]
   /** Modes that cut the supply when making safe. */
@@ -88,7 +130,7 @@ export interface Fault {
   /** Machine-years of experience that the rate counts as. */
   priorExposureYears: number
   severity: Severity | undefined
-  /** Index into `sheet.repairs`. */
+  /** Index into `machine.repairs`; -1 where the sheet has none. */
   repair: number
   /** Share of its cases that come and go, 0 … 1. */
   intermittentShare: number

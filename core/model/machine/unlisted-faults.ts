@@ -1,5 +1,5 @@
 import { templateEffects } from '../sheet'
-import { indexFault } from './build-machine'
+import { indexFault } from './index-fault'
 import type { Fault, Machine } from './types'
 
 /**
@@ -9,7 +9,7 @@ import type { Fault, Machine } from './types'
  * changed as a whole; -1 where the sheet has none.
  */
 export function unlistedFaults(machine: Machine): Fault[] {
-  const { repairs } = machine.sheet
+  const { repairs } = machine
   const listed = new Set(machine.faults.map((f) => f.id))
   return machine.parts.flatMap((part) => {
     const known = machine.faults.filter((f) => f.part === part.index).map((f) => f.repair)

@@ -10,25 +10,28 @@ import { findUnit, toSi, type Dimension } from '../../foundation/quantity'
  *     not       := ("not" | "ever" | "never") not | "(" condition ")" | atom
  *     atom      := "after" QUANTITY | "alarm" CODE | "phase" NAME | "chatters" | PART.SIGNAL [ (>=|<=|>|<) QUANTITY ]
  */
-export type Condition =
-  | { type: 'and' | 'or'; of: Condition[] }
-  | { type: 'not' | 'ever'; of: Condition }
+export type Condition<Ref = string> =
+  | { type: 'and' | 'or'; of: Condition<Ref>[] }
+  | { type: 'not' | 'ever'; of: Condition<Ref> }
   | { type: 'after'; seconds: number }
-  | { type: 'alarm'; code: string }
-  | { type: 'phase'; phase: string }
+  | { type: 'alarm'; alarm: Ref }
+  | { type: 'phase'; phase: Ref }
   | { type: 'chatters' }
-  | { type: 'signal'; part: string; signal: string }
+  | { type: 'signal'; part: Ref; signal: string }
   | {
       type: 'compare'
-      part: string
+      part: Ref
       signal: string
       op: '>=' | '<=' | '>' | '<'
       si: number
       dimension: Dimension | undefined
     }
 
+/** The inner conditions that are asked about for ever after: `ever` and what `never` is made of. */
+export type EverCondition<Ref = string> = Extract<Condition<Ref>, { type: 'not' | 'ever' }>
+
 /** Whether a condition speaks of phases and alarms alone: such a one may come true and pass within one instant. */
-export function isControlOnly(c: Condition): boolean {
+export function isControlOnly<Ref>(c: Condition<Ref>): boolean {
   switch (c.type) {
     case 'and':
     case 'or':
@@ -78,7 +81,7 @@ export function parseCondition(text: string, path: (string | number)[] = []): Re
       if (q.dimension !== 'time') return fail('a time after "after"')
       return { type: 'after', seconds: q.si }
     }
-    if (word === 'alarm') return { type: 'alarm', code: tokens[at++] ?? fail('an alarm code') }
+    if (word === 'alarm') return { type: 'alarm', alarm: tokens[at++] ?? fail('an alarm code') }
     if (word === 'phase') return { type: 'phase', phase: tokens[at++] ?? fail('a phase') }
     if (word === 'chatters') return { type: 'chatters' }
     const ref = /^([\w-]+)\.([\w-]+)$/.exec(word)
@@ -127,8 +130,40 @@ export function parseCondition(text: string, path: (string | number)[] = []): Re
 }
 
 /** Every atom of a condition, depth first. */
-export function* atomsOf(c: Condition): Generator<Condition> {
+export function* atomsOf<Ref>(c: Condition<Ref>): Generator<Condition<Ref>> {
   if (c.type === 'and' || c.type === 'or') for (const inner of c.of) yield* atomsOf(inner)
   else if (c.type === 'not' || c.type === 'ever') yield* atomsOf(c.of)
   else yield c
+}
+
+/** Every `ever` of a condition, with its inner condition, depth first. */
+export function* eversOf<Ref>(c: Condition<Ref>): Generator<EverCondition<Ref>> {
+  if (c.type === 'ever') yield c
+  if (c.type === 'and' || c.type === 'or') for (const inner of c.of) yield* eversOf(inner)
+  if (c.type === 'not' || c.type === 'ever') yield* eversOf(c.of)
+}
+
+/** The same condition with its names replaced. */
+export function mapCondition<From, To>(
+  c: Condition<From>,
+  to: { part(ref: From): To; phase(ref: From): To; alarm(ref: From): To },
+): Condition<To> {
+  switch (c.type) {
+    case 'and':
+    case 'or':
+      return { type: c.type, of: c.of.map((inner) => mapCondition(inner, to)) }
+    case 'not':
+    case 'ever':
+      return { type: c.type, of: mapCondition(c.of, to) }
+    case 'alarm':
+      return { type: 'alarm', alarm: to.alarm(c.alarm) }
+    case 'phase':
+      return { type: 'phase', phase: to.phase(c.phase) }
+    case 'signal':
+      return { ...c, part: to.part(c.part) }
+    case 'compare':
+      return { ...c, part: to.part(c.part) }
+    default:
+      return c
+  }
 }

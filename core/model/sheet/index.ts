@@ -1,5 +1,13 @@
 export { locateProblems, readSheet, flattenSheet, type FindSheet } from './read'
-export { atomsOf, parseCondition, isControlOnly, type Condition } from './condition'
+export {
+  atomsOf,
+  eversOf,
+  isControlOnly,
+  mapCondition,
+  parseCondition,
+  type Condition,
+  type EverCondition,
+} from './condition'
 export { templateEffects } from './resolve/faults'
 export { sheetSchema } from './schema'
 export type * from './types'

@@ -1,11 +1,7 @@
 export { findMeter, METERS, SENSES, type Meter } from './meters'
-export {
-  beeperProbability,
-  currentIndication,
-  frequencyIndication,
-  neonProbability,
-  resistanceIndication,
-  voltageIndication,
-  waterIndication,
-  type Indication,
-} from './observe'
+export type { Indication } from './indication'
+export { neonProbability, voltageIndication } from './voltage'
+export { beeperProbability, resistanceIndication } from './resistance'
+export { currentIndication } from './current'
+export { frequencyIndication } from './frequency'
+export { waterIndication, type WaterQuantity } from './water'

@@ -1,58 +1,55 @@
-import type { Machine } from '../../model/machine'
 import type { Condition } from '../../model/sheet'
 import type { OperatingPoint } from './operating-point'
 
-/** What a condition may look at besides the operating point itself. */
+/** What a condition may look at. */
 export interface ConditionScope {
-  point: OperatingPoint
-  alarms: ReadonlySet<string>
-  chatters: boolean
-  /** Inner conditions of `ever` that have held at some settled moment. */
-  ever: ReadonlySet<Condition>
+  readonly point: OperatingPoint
+  /** Alarms that are on. */
+  readonly alarms: ReadonlySet<number>
+  readonly chatters: boolean
+  /** Conditions of `ever` whose inner condition has held at some stable moment. */
+  readonly ever: ReadonlySet<Condition<number>>
 }
 
-/** Evaluates a condition at one moment. Pure. */
-export function conditionHolds(machine: Machine, c: Condition, scene: ConditionScope): boolean {
+/** Slack of a time limit, s: what rounding leaves of a moment that was aimed at. */
+const TIME_SLACK = 1e-9
+
+/** Whether a condition holds at one moment. Pure. */
+export function conditionHolds(c: Condition<number>, scope: ConditionScope): boolean {
+  const { point } = scope
   switch (c.type) {
     case 'and':
-      return c.of.every((x) => conditionHolds(machine, x, scene))
+      return c.of.every((inner) => conditionHolds(inner, scope))
     case 'or':
-      return c.of.some((x) => conditionHolds(machine, x, scene))
+      return c.of.some((inner) => conditionHolds(inner, scope))
     case 'not':
-      return !conditionHolds(machine, c.of, scene)
+      return !conditionHolds(c.of, scope)
     case 'ever':
-      return scene.ever.has(c) || conditionHolds(machine, c.of, scene)
+      return scope.ever.has(c) || conditionHolds(c.of, scope)
     case 'after':
-      return scene.point.time - scene.point.phaseSince >= c.seconds - 1e-9
+      return point.time - point.phaseSince >= c.seconds - TIME_SLACK
     case 'alarm':
-      return scene.alarms.has(c.code)
+      return scope.alarms.has(c.alarm)
     case 'phase':
-      return machine.phases[scene.point.phase]?.id === c.phase
+      return point.phase === c.phase
     case 'chatters':
-      return scene.chatters
+      return scope.chatters
     case 'signal':
-      return scene.point.signal(machine.partIndex.get(c.part)!, c.signal) > 0.5
-    case 'compare': {
-      const value = scene.point.signal(machine.partIndex.get(c.part)!, c.signal)
-      switch (c.op) {
-        case '>=':
-          return value >= c.si
-        case '<=':
-          return value <= c.si
-        case '>':
-          return value > c.si
-        case '<':
-          return value < c.si
-      }
-    }
+      return point.signal(c.part, c.signal) > 0.5
+    case 'compare':
+      return compares(point.signal(c.part, c.signal), c.op, c.si)
   }
 }
 
-export type Ever = Condition & { type: 'not' | 'ever' }
-
-/** Every `ever` inside a condition, with its inner condition. */
-export function* eversOf(c: Condition): Generator<Ever> {
-  if (c.type === 'ever') yield c
-  if (c.type === 'and' || c.type === 'or') for (const x of c.of) yield* eversOf(x)
-  if (c.type === 'not' || c.type === 'ever') yield* eversOf(c.of)
+function compares(value: number, op: '>=' | '<=' | '>' | '<', bound: number): boolean {
+  switch (op) {
+    case '>=':
+      return value >= bound
+    case '<=':
+      return value <= bound
+    case '>':
+      return value > bound
+    case '<':
+      return value < bound
+  }
 }

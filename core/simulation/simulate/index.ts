@@ -1,4 +1,5 @@
+export { newSimulationCache, type SimulationCache } from './cache'
 export { influenceOf } from './influence'
-export { newNetworkCache, type NetworkCache } from './networks'
 export { OperatingPoint } from './operating-point'
-export { simulate, type Moment, type Script, type Timeline, type TimelineEvent } from './simulate'
+export type { Moment, PhaseTimes, Script, Timeline, TimelineEvent } from './script'
+export { simulate } from './simulate'

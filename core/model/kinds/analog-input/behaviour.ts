@@ -8,10 +8,10 @@ export const kindBehaviour: KindBehaviour = {
     level: {
       description: 'level as the control believes it',
       dimension: 'length',
-      read: ({ nodes, param }, { values, dcVolts }) =>
-        ((dcVolts(nodes.in, nodes.com) - values[param['empty-volts']]) /
-          (values[param['full-volts']] - values[param['empty-volts']])) *
-        values[param['full-level']],
+      read: ({ nodes, param }, point) =>
+        ((point.dcVolts(nodes.in, nodes.com) - point.values[param['empty-volts']]) /
+          (point.values[param['full-volts']] - point.values[param['empty-volts']])) *
+        point.values[param['full-level']],
     },
   },
 }

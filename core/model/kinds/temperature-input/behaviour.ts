@@ -12,9 +12,13 @@ export const kindBehaviour: KindBehaviour = {
     temperature: {
       description: 'temperature as the control believes it',
       dimension: 'temperature',
-      read: ({ nodes, param }, { values, dcVolts }) => {
-        const share = Math.min(MOST, Math.max(LEAST, dcVolts(nodes.in, nodes.com) / values[param.volts]))
-        return betaCelsius(values[param.ohms], values[param.beta], (values[param['pull-up']] * share) / (1 - share))
+      read: ({ nodes, param }, point) => {
+        const share = Math.min(MOST, Math.max(LEAST, point.dcVolts(nodes.in, nodes.com) / point.values[param.volts]))
+        return betaCelsius(
+          point.values[param.ohms],
+          point.values[param.beta],
+          (point.values[param['pull-up']] * share) / (1 - share),
+        )
       },
     },
   },

@@ -12,8 +12,8 @@ export function resolveCondition({ collector, find, phases, alarms }: Scope, tex
   for (const a of atomsOf(condition)) {
     if (a.type === 'phase' && !phases.has(a.phase))
       collector.report('unknown-phase', path, { found: a.phase, expected: oneOf(phases) })
-    if (a.type === 'alarm' && !alarms.has(a.code))
-      collector.report('missing', path, { found: `alarm ${a.code}`, expected: 'an alarm of this sheet' })
+    if (a.type === 'alarm' && !alarms.has(a.alarm))
+      collector.report('missing', path, { found: `alarm ${a.alarm}`, expected: 'an alarm of this sheet' })
     if (a.type !== 'signal' && a.type !== 'compare') continue
     const part = find(a.part, path)
     if (!part) continue

@@ -1,0 +1,40 @@
+import type { Part } from '../kinds'
+import type { Sheet, SheetFault } from '../sheet'
+import type { Effect, Fault } from './types'
+
+/** A fault with its names replaced by indices. */
+export function indexFault(
+  f: SheetFault,
+  index: number,
+  sheet: Sheet,
+  parts: readonly Part[],
+  partIndex: ReadonlyMap<string, number>,
+): Fault {
+  return {
+    index,
+    id: f.id,
+    title: f.title,
+    part: partIndex.get(f.part)!,
+    effects: f.effects.map((e): Effect => {
+      if (e.type === 'swap')
+        return {
+          type: 'swap',
+          medium: e.medium === 'wiring' ? 'nodes' : 'ports',
+          partA: partIndex.get(e.a.part)!,
+          endA: e.a.terminal,
+          partB: partIndex.get(e.b.part)!,
+          endB: e.b.terminal,
+        }
+      const target = partIndex.get(e.part)!
+      if (e.type === 'param') return { type: 'param', param: parts[target].param[e.param], op: e.op, value: e.value }
+      const spec = sheet.parts[target].kind.modes!.find((m) => m.name === e.mode)!
+      return { type: 'mode', mode: parts[target].mode[e.mode], value: spec.values.indexOf(e.value) }
+    }),
+    ratePerYear: f.ratePerYear,
+    priorExposureYears: f.priorExposureYears,
+    severity: f.severity,
+    repair: sheet.repairs.findIndex((r) => r.id === f.repair),
+    intermittentShare: f.intermittentShare,
+    causes: f.causes.map(({ fault, chance }) => ({ fault: sheet.faults.findIndex((x) => x.id === fault), chance })),
+  }
+}

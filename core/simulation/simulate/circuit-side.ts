@@ -1,0 +1,210 @@
+import { LruCache } from '../../foundation/lru-cache'
+import {
+  ampsThrough,
+  coupleRectifiers,
+  dcVoltsBetween,
+  solveCircuit,
+  updateResistances,
+  updateSources,
+  voltsBetween,
+  type Component,
+  type Solution,
+} from '../../physics/circuit'
+import type { Part, PointView } from '../../model/kinds'
+import type { FaultedMachine } from '../../model/machine'
+import { MOST_CACHED, type Circuit, type Influence, type Roles, type SimulationCache } from './cache'
+import { cacheKeysOf, keyWithModes } from './cache-keys'
+import { influenceOf } from './influence'
+import { rolesOf } from './roles'
+
+const newCircuit = (parts: number): Circuit => ({
+  components: [],
+  first: new Int32Array(parts),
+  count: new Int32Array(parts),
+  ac: undefined,
+  dc: undefined,
+  live: { ac: false, dc: false },
+  rectifies: false,
+  acFollows: undefined,
+  dcIslands: undefined,
+})
+
+/** The electrical side of an operating point: its circuit, solved when somebody looks. */
+export class CircuitSide {
+  private circuit: Circuit | undefined
+  /** Whether what follows the states is up to date in the circuit. */
+  private fresh = false
+  private readonly roles: Roles
+  private readonly influence: Influence
+  private readonly staticKey: string
+
+  /** @param view what stamps look at: the operating point itself */
+  constructor(
+    private readonly faulted: FaultedMachine,
+    private readonly view: PointView,
+    cache: SimulationCache,
+    private readonly circuits: LruCache<Circuit> = cache.circuits,
+  ) {
+    this.roles = rolesOf(faulted, cache)
+    this.influence = influenceOf(faulted.machine, cache)
+    this.staticKey = cacheKeysOf(faulted, cache).circuit
+  }
+
+  modeChanged(mode: number): void {
+    if (!this.influence.onCircuit.mode[mode]) return
+    this.circuit = undefined
+    this.fresh = false
+  }
+  statesChanged(): void {
+    this.fresh = false
+  }
+  /** The same for operating points that have the same circuit but for what follows their states. */
+  get key(): string {
+    return keyWithModes(this.staticKey, this.influence.circuit, this.view.modes)
+  }
+
+  /** Whether a copy must have a circuit of its own: its components follow the states. */
+  get follows(): boolean {
+    return this.roles.followers.length > 0
+  }
+  /** Takes over a circuit that later states of another operating point do not move. */
+  adopt(circuit: Circuit): void {
+    this.circuit = circuit
+    this.fresh = true
+    this.circuits.set(this.key, circuit)
+  }
+  /** The circuit of the moment apart from the shared one, which the next states will move. */
+  detached(): Circuit {
+    const now = this.current()
+    if (now.live.ac) this.ac()
+    const dc = this.dc()
+    const components = [...now.components]
+    const own = this.roles.resistive.length ? undefined : { ...dc, components, re: dc.re.slice(), im: dc.im.slice() }
+    return { ...now, components, ac: now.acFollows ? undefined : now.ac, dc: own }
+  }
+
+  /** The components of the moment, in the order of the parts. */
+  components(): readonly Component[] {
+    return this.current().components
+  }
+  componentsOf(part: Part): Component[] {
+    const { components, first, count } = this.current()
+    return components.slice(first[part.index], first[part.index] + count[part.index])
+  }
+  ac(): Solution {
+    const c = this.current()
+    // Once it is known that no such resistance lies in an AC loop, they are left to whoever looks at DC.
+    if (this.roles.resistive.length && c.acFollows !== false) this.follow(c)
+    if (!c.ac && c.rectifies) this.couple(c)
+    return (c.ac ??= solveCircuit(this.faulted.machine.nodeCount, c.components, 'ac', this.omega))
+  }
+  dc(): Solution {
+    const c = this.current()
+    if (!c.dc && c.rectifies) this.couple(c)
+    c.dc ??= solveCircuit(this.faulted.machine.nodeCount, c.components, 'dc', 0)
+    this.follow(c)
+    return c.dc ?? this.dc()
+  }
+  hasSource(analysis: 'ac' | 'dc'): boolean {
+    return this.current().live[analysis]
+  }
+  /** Whether some DC part of the circuit is a rectified sine. */
+  get rectifies(): boolean {
+    return this.current().rectifies
+  }
+
+  volts(a: number, b: number): number {
+    const ac = this.hasSource('ac') ? voltsBetween(this.ac(), a, b) : 0
+    const dc = this.dcVolts(a, b)
+    return dc === 0 ? ac : Math.hypot(ac, dc)
+  }
+  dcVolts(a: number, b: number): number {
+    const c = this.current()
+    if (!c.live.dc) return 0
+    if (!c.dcIslands) {
+      const { island } = this.dc()
+      const fed = new Set(
+        c.components.flatMap((x) => (x.type === 'VDC' ? [island[x.a]] : x.type === 'RECT' ? [island[x.c]] : [])),
+      )
+      c.dcIslands = Uint8Array.from(island, (root) => (fed.has(root) ? 1 : 0))
+    }
+    return c.dcIslands[a] ? dcVoltsBetween(this.dc(), a, b) : 0
+  }
+  amps(part: Part): number {
+    let most = 0
+    for (const c of this.componentsOf(part)) {
+      const ac = this.hasSource('ac') ? ampsThrough(this.ac(), c) : 0
+      const dc = this.hasSource('dc') ? ampsThrough(this.dc(), c) : 0
+      most = Math.max(most, Math.hypot(ac, dc))
+    }
+    return most
+  }
+
+  private get omega(): number {
+    return 2 * Math.PI * this.faulted.machine.frequency
+  }
+  private couple(c: Circuit): void {
+    const { ac, dc } = coupleRectifiers(this.faulted.machine.nodeCount, c.components, this.omega)
+    c.ac = ac
+    c.dc = dc
+  }
+
+  /** Brings what follows the states up to date. */
+  private follow(c: Circuit): void {
+    const { followers, resistive } = this.roles
+    if (this.fresh || !followers.length) return
+    this.fresh = true
+    for (const part of followers) {
+      let at = c.first[part.index]
+      this.faulted.machine.kinds[part.index].stamp!(part, this.view, (component) => (c.components[at++] = component))
+    }
+    if (!resistive.length) {
+      if (c.dc) updateSources(c.dc, c.components)
+      return
+    }
+    if (c.rectifies) {
+      c.ac = c.dc = undefined
+      return
+    }
+    const moved = resistive.flatMap((part) => this.componentsOf(part))
+    if (c.dc) updateResistances(c.dc, c.components, moved)
+    c.acFollows ??= this.inAcLoop(c, moved)
+    if (c.acFollows) c.ac = undefined
+  }
+  private inAcLoop(c: Circuit, moved: readonly Component[]): boolean {
+    c.ac ??= solveCircuit(this.faulted.machine.nodeCount, c.components, 'ac', this.omega)
+    const { block } = c.ac
+    return c.components.some((x) => x.type === 'VAC' && moved.some((y) => block[y.a] === block[x.a]))
+  }
+
+  private stampInto(c: Circuit): void {
+    const { machine, addedComponents } = this.faulted
+    const { components } = c
+    const push = (component: Component) => void components.push(component)
+    for (const part of this.roles.stamped) {
+      c.first[part.index] = components.length
+      machine.kinds[part.index].stamp!(part, this.view, push)
+      c.count[part.index] = components.length - c.first[part.index]
+    }
+    components.push(...addedComponents)
+    c.live.ac = components.some((x) => x.type === 'VAC')
+    c.rectifies = components.some((x) => x.type === 'RECT')
+    c.live.dc = c.rectifies || components.some((x) => x.type === 'VDC')
+  }
+  /** The circuit of the modes as they are, built when no operating point has had it. */
+  private current(): Circuit {
+    if (this.circuit) return this.circuit
+    const { key } = this
+    let c = this.circuits.get(key)
+    if (!c) {
+      c = newCircuit(this.faulted.parts.length)
+      this.circuit = c
+      this.stampInto(c)
+      this.circuits.set(key, c)
+    }
+    return (this.circuit = c)
+  }
+}
+
+/** A place for the circuits of one copy. */
+export const ownCircuits = (): LruCache<Circuit> => new LruCache(MOST_CACHED)

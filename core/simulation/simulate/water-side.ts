@@ -1,0 +1,223 @@
+import {
+  seriesPathOf,
+  solveSeriesPath,
+  solveWater,
+  subnetworksOf,
+  type Subnetwork,
+  type WaterLink,
+} from '../../physics/water'
+import type { Part, PointView } from '../../model/kinds'
+import type { FaultedMachine } from '../../model/machine'
+import type { Influence, Roles, SimulationCache, WaterNetwork } from './cache'
+import { cacheKeysOf, keyWithModes } from './cache-keys'
+import { influenceOf } from './influence'
+import { rolesOf } from './roles'
+
+/** Mixing points that one after another may stand in a row. */
+const MOST_MIXING = 40
+
+export interface WaterState {
+  /** Pa, by node. */
+  pressure: Float64Array
+  /** m³/s, by link. */
+  flow: Float64Array
+  network: WaterNetwork
+}
+
+function prepare(r: Subnetwork, links: readonly WaterLink[], fixed: Float64Array): WaterNetwork['subnetworks'][number] {
+  const ends = r.links.flatMap((k) => [links[k].from, links[k].to])
+  const innerNodes = [...new Set(ends)].filter((node) => Number.isNaN(fixed[node]))
+  const own = r.links.map((k) => links[k])
+  const stagnant = r.boundaryNodes.length < 2 && own.every((s) => s.pressureRise === 0)
+  return {
+    ...r,
+    own,
+    stagnant,
+    path: stagnant ? undefined : seriesPathOf(own, fixed),
+    lastBoundary: new Float64Array(r.boundaryNodes.length).fill(NaN),
+    flow: new Float64Array(r.links.length),
+    innerNodes,
+    pressure: new Float64Array(innerNodes.length),
+  }
+}
+
+/** The water side of an operating point: pressures, flows and temperatures, solved when somebody looks. */
+export class WaterSide {
+  private solved: WaterState | undefined
+  private network: WaterNetwork | undefined
+  /** Places to work in, made when first needed: most copies are never asked about their water. */
+  private scratch: { fixed: Float64Array; pressures: Float64Array; temperatures: Float64Array } | undefined
+  private flows = new Float64Array(0)
+  private temperaturesFresh = false
+  private readonly roles: Roles
+  private readonly influence: Influence
+  private readonly staticKey: string
+
+  /** @param view what kinds look at: the operating point itself */
+  constructor(
+    private readonly faulted: FaultedMachine,
+    private readonly view: PointView,
+    private readonly cache: SimulationCache,
+  ) {
+    this.roles = rolesOf(faulted, cache)
+    this.influence = influenceOf(faulted.machine, cache)
+    this.staticKey = cacheKeysOf(faulted, cache).water
+  }
+
+  modeChanged(mode: number): void {
+    if (!this.influence.onWater.mode[mode]) return
+    this.solved = undefined
+    this.network = undefined
+  }
+  statesChanged(): void {
+    this.temperaturesFresh = false
+    this.solved = undefined
+  }
+
+  private get places() {
+    const size = this.faulted.machine.waterNodeCount
+    return (this.scratch ??= {
+      fixed: new Float64Array(size),
+      pressures: new Float64Array(size),
+      temperatures: new Float64Array(size),
+    })
+  }
+
+  /** The links of the moment, made anew: for an operating point whose values are moved. */
+  links(): WaterLink[] {
+    const out: WaterLink[] = []
+    for (const part of this.roles.links)
+      this.faulted.machine.kinds[part.index].links!(part, this.view, (s) => void out.push(s))
+    return out
+  }
+  /** Fixed pressures, Pa; NaN where a node is free. Written into `out`. */
+  fixedPressures(out: Float64Array = new Float64Array(this.faulted.machine.waterNodeCount)): Float64Array {
+    const { machine } = this.faulted
+    out.fill(NaN)
+    const put = (node: number, pascals: number) => {
+      out[node] = pascals
+    }
+    for (const part of this.roles.fixedPressures) machine.kinds[part.index].fixedPressures!(part, this.view, put)
+    return out
+  }
+
+  private current(): WaterNetwork {
+    if (this.network) return this.network
+    const key = keyWithModes(this.staticKey, this.influence.water, this.view.modes)
+    let network = this.cache.water.get(key)
+    if (!network) {
+      const { parts, machine } = this.faulted
+      const links: WaterLink[] = []
+      const of = new Int32Array(parts.length).fill(-1)
+      for (const part of this.roles.links)
+        machine.kinds[part.index].links!(part, this.view, (s) => {
+          of[part.index] = links.length
+          links.push(s)
+        })
+      const fixed = this.fixedPressures()
+      const subnetworks = subnetworksOf(machine.waterNodeCount, links, fixed).map((r) => prepare(r, links, fixed))
+      network = { links, of, subnetworks }
+      this.cache.water.set(key, network)
+    }
+    return (this.network = network)
+  }
+
+  /** Pressures and flows of the moment. The arrays are used again at the next moment: read, do not keep. */
+  solution(): WaterState {
+    if (this.solved) return this.solved
+    const network = this.current()
+    const { fixed, pressures: pressure } = this.places
+    this.fixedPressures(fixed)
+    if (this.flows.length !== network.links.length) this.flows = new Float64Array(network.links.length)
+    const { flows: flow } = this
+    for (let i = 0; i < fixed.length; i++) pressure[i] = Number.isNaN(fixed[i]) ? 0 : fixed[i]
+    for (const subnetwork of network.subnetworks) {
+      const { links, innerNodes } = subnetwork
+      if (hasMoved(subnetwork, fixed)) solveSubnetwork(subnetwork, fixed, pressure)
+      for (let i = 0; i < links.length; i++) flow[links[i]] = subnetwork.flow[i]
+      for (let i = 0; i < innerNodes.length; i++) pressure[innerNodes[i]] = subnetwork.pressure[i]
+    }
+    return (this.solved = { pressure, flow, network })
+  }
+
+  pressure(node: number): number {
+    return this.solution().pressure[node]
+  }
+  flow(part: Part): number {
+    const { network, flow } = this.solution()
+    const k = network.of[part.index]
+    return k < 0 ? 0 : flow[k]
+  }
+  inflow(node: number): number {
+    const { network, flow } = this.solution()
+    const { links } = network
+    let q = 0
+    for (let k = 0; k < links.length; k++) {
+      if (links[k].to === node) q += flow[k]
+      if (links[k].from === node) q -= flow[k]
+    }
+    return q
+  }
+  heatFlowInto(node: number): number {
+    const { network, flow } = this.solution()
+    const { links } = network
+    let sum = 0
+    for (let k = 0; k < links.length; k++) {
+      const { from, to } = links[k]
+      const q = flow[k]
+      if (q === 0 || (from !== node && to !== node)) continue
+      const upstream = q > 0 ? from : to
+      sum += (to === node ? q : -q) * this.temperatureFrom(upstream, 0)
+    }
+    return sum
+  }
+  /** Temperature of the water that leaves a node: of its source, or mixed from what flows in. */
+  private temperatureFrom(node: number, depth: number): number {
+    const own = this.sourceTemperatures()[node]
+    if (!Number.isNaN(own)) return own
+    if (depth > MOST_MIXING) return this.view.ambient
+    const { network, flow } = this.solution()
+    const { links } = network
+    let [sum, total] = [0, 0]
+    for (let k = 0; k < links.length; k++) {
+      const q = flow[k]
+      if (q === 0) continue
+      const { from, to } = links[k]
+      if (q > 0 ? to !== node : from !== node) continue
+      sum += Math.abs(q) * this.temperatureFrom(q > 0 ? from : to, depth + 1)
+      total += Math.abs(q)
+    }
+    return total > 0 ? sum / total : this.view.ambient
+  }
+  /** Temperatures that parts give to their nodes, NaN elsewhere; one list for each set of states. */
+  private sourceTemperatures(): Float64Array {
+    const { temperatures } = this.places
+    if (this.temperaturesFresh) return temperatures
+    temperatures.fill(NaN)
+    const put = (node: number, celsius: number) => void (temperatures[node] = celsius)
+    for (const part of this.roles.temperatures)
+      this.faulted.machine.kinds[part.index].temperatures!(part, this.view, put)
+    this.temperaturesFresh = true
+    return temperatures
+  }
+}
+
+/** Whether a subnetwork's boundary pressures differ from those it was solved for last. */
+function hasMoved({ boundaryNodes, lastBoundary }: WaterNetwork['subnetworks'][number], fixed: Float64Array): boolean {
+  for (let i = 0; i < boundaryNodes.length; i++) if (lastBoundary[i] !== fixed[boundaryNodes[i]]) return true
+  return false
+}
+
+/** Solves one subnetwork and keeps what it came to with it. */
+function solveSubnetwork(s: WaterNetwork['subnetworks'][number], fixed: Float64Array, pressure: Float64Array): void {
+  const { boundaryNodes, lastBoundary, innerNodes } = s
+  if (s.stagnant) for (const node of innerNodes) pressure[node] = boundaryNodes.length ? fixed[boundaryNodes[0]] : 0
+  else if (s.path) solveSeriesPath(s.own, s.path, fixed, s.flow, pressure)
+  else {
+    const solved = solveWater(fixed.length, s.own, fixed)
+    s.flow = solved.flow
+    for (const node of innerNodes) pressure[node] = solved.pressure[node]
+  }
+  for (let i = 0; i < boundaryNodes.length; i++) lastBoundary[i] = fixed[boundaryNodes[i]]
+  for (let i = 0; i < innerNodes.length; i++) s.pressure[i] = pressure[innerNodes[i]]
+}
