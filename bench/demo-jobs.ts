@@ -7,10 +7,10 @@
 import { writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { findShipped } from '../cli/library'
-import { advise, dimensionOf, openBench, sayReading } from '../core/explain'
-import type { Evidence } from '../core/evidence'
+import { advise, dimensionOf, createPredictor, sayReading } from '../core/advice'
+import type { Evidence, WorkMode } from '../core/evidence'
 import { orThrow } from '../core/foundation/result'
-import { missingSteps, type Payload, type School } from '../core/job'
+import { missingSteps, type Payload } from '../core/job'
 import { readSheet } from '../core/model/sheet'
 import { random } from './random'
 import { TrueMachine } from './true-machine'
@@ -192,25 +192,25 @@ const nextId = () => `01940000-0000-7000-8000-${String(++made).padStart(12, '0')
 /** A machine with this fault at the middle of its severities; the first fault of the sheet that is complained of, where there is none by this name. */
 function broken(story: Story) {
   const { text, file } = findShipped(story.sheet)!
-  const predictor = openBench(orThrow(readSheet(text, file, findShipped)))
-  const { bench } = predictor
-  const named = bench.machine.faults.filter((f) => f.id === story.fault)
-  for (const fault of [...named, ...bench.machine.faults]) {
+  const predictor = createPredictor(orThrow(readSheet(text, file, findShipped)))
+  const { catalogue: catalogue } = predictor
+  const named = catalogue.machine.faults.filter((f) => f.id === story.fault)
+  for (const fault of [...named, ...catalogue.machine.faults]) {
     const severity = fault.severity && Math.sqrt(fault.severity.from * fault.severity.to)
-    const truth = new TrueMachine(bench, [{ fault, severity }], random(story.hoursAgo), undefined, 0)
+    const truth = new TrueMachine(catalogue, [{ fault, severity }], random(story.hoursAgo), undefined, 0)
     const complaints = truth.complaints()
     if (complaints.length) {
       if (fault.id !== story.fault) process.stdout.write(`${story.sheet}: ${fault.id} instead of ${story.fault}\n`)
-      return { predictor, bench, truth, fault, complaint: complaints[0]! }
+      return { predictor, catalogue, truth, fault, complaint: complaints[0]! }
     }
   }
   throw new Error(`No fault of ${story.sheet} is complained of.`)
 }
 
 function play(story: Story): Seeded {
-  const { predictor, bench, truth, fault, complaint } = broken(story)
-  const { sheet } = bench.machine
-  const evidence: Evidence[] = [{ is: 'complaint', complaint }]
+  const { predictor, catalogue, truth, fault, complaint } = broken(story)
+  const { sheet } = catalogue.machine
+  const evidence: Evidence[] = [{ type: 'complaint', complaint }]
   const out: Seeded = { id: nextId(), person: story.person, events: [] }
   let minutesAgo = story.hoursAgo * 60
   const put = (payload: Payload, minutes = 2) => {
@@ -219,8 +219,8 @@ function play(story: Story): Seeded {
     minutesAgo -= minutes
   }
   const safety: Record<string, string[]> = {}
-  const makeSafe = (school: School) => {
-    for (const need of missingSteps(school, sheet.makeSafe, { safety })) {
+  const makeSafe = (workMode: WorkMode) => {
+    for (const need of missingSteps(workMode, sheet.makeSafe, { safety })) {
       safety[need.id] = ['done']
       put({ type: 'safety', step: need.id }, 1)
     }
@@ -230,9 +230,9 @@ function play(story: Story): Seeded {
       const next = advise(predictor, evidence).plan
       const test = next.state === 'testing' ? next.next[0] : undefined
       if (!test) return
-      makeSafe(test.procedure.school)
+      makeSafe(test.procedure.workMode)
       const value = truth.read(test.procedure)
-      evidence.push({ is: 'reading', test: test.procedure.id, value, instrument: undefined })
+      evidence.push({ type: 'reading', test: test.procedure.id, value, instrument: undefined })
       const text = sayReading(value, dimensionOf(test.procedure)).replace('could not take it', 'could not')
       put({ type: 'reading', test: test.procedure.id, text }, Math.max(1, Math.round(test.minutes)))
     }
@@ -241,14 +241,14 @@ function play(story: Story): Seeded {
   put({ type: 'opened', unit: unit(story.unit), complaints: [complaint], words: story.words })
   readOn(story.readings)
   if (story.ends === 'bypass') {
-    const part = bench.machine.parts.find((p) => bench.machine.kinds[p.index].jumperAllowed)
-    makeSafe('live')
+    const part = catalogue.machine.parts.find((p) => catalogue.machine.kinds[p.index].jumperAllowed)
+    makeSafe('energised')
     if (part) put({ type: 'action', action: { verb: 'jumper', target: part.id } })
   }
   if (story.ends === 'in-vain') {
     const other = sheet.repairs.find((r, i) => i !== fault.repair && r.id !== remedy().id)!
     put({ type: 'action', action: { verb: 'repair', target: other.id } }, 30)
-    evidence.push({ is: 'action', action: { verb: 'repair', target: other.id } })
+    evidence.push({ type: 'action', action: { verb: 'repair', target: other.id } })
     readOn(3)
   }
   if (story.note && story.ends !== 'reopened') put({ type: 'note', text: story.note })

@@ -1,5 +1,5 @@
 import { unlistedFaults, type Fault, type ActiveFault } from '../core/model/machine'
-import type { Bench } from '../core/procedure'
+import type { TestCatalogue } from '../core/diagnosis/catalogue'
 import { pick, weighted, type Random } from './random'
 import { TrueMachine, type SheetErrors } from './true-machine'
 
@@ -24,15 +24,15 @@ const severe = (fault: Fault, next: Random): ActiveFault => {
 }
 
 /** Draws a call of a sort; a fault that nobody would call for is drawn again. */
-export function drawCall(bench: Bench, sort: Sort, next: Random, errors?: SheetErrors): Call {
-  const { machine } = bench
+export function drawCall(catalogue: TestCatalogue, sort: Sort, next: Random, errors?: SheetErrors): Call {
+  const { machine } = catalogue
   const others = unlistedFaults(machine).map((f) => ({ ...f, repair: -1 }))
   for (let tries = 0; tries < 40; tries++) {
     const from = sort === 'unlisted' ? others : machine.faults
     const faults = [weighted(next, from, (f) => f.ratePerYear)]
     if (sort === 'pair') faults.push(weighted(next, machine.faults, (f) => (f === faults[0] ? 0 : f.ratePerYear)))
     const truth = new TrueMachine(
-      bench,
+      catalogue,
       faults.map((f) => severe(f, next)),
       next,
       errors,

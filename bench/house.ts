@@ -1,5 +1,5 @@
 /**
- * `npm run bench:house`: how fast and how light the application round the engine is, as ratios to a bare reference in
+ * `npm run catalogue:house`: how fast and how light the application round the engine is, as ratios to a bare reference in
  * the same run. Five interleaved rounds; a fixed loop before each says whether the machine was busy.
  *
  *     node scripts/bundled.mjs bench/house.ts

@@ -1,17 +1,17 @@
-import { costsOf, lookAhead, outcomesOf, type Table } from '../core/plan'
-import { believe } from '../core/diagnose'
-import type { Predictor } from '../core/predict'
-import { minutesTo, type Standing } from '../core/procedure'
+import { costsOf, lookAhead, testOutcomes, type DecisionTable } from '../core/diagnosis/plan'
+import { inferBelief } from '../core/diagnosis/belief'
+import type { Predictor } from '../core/diagnosis/predict'
+import { accessPath, type WorkState } from '../core/diagnosis/catalogue'
 import { random, type Random } from './random'
 import type { Row } from './table'
 
 /** A small decision cut out of a sheet: every outcome certain under each member, so that the best plan can be found. */
 export interface Cut {
-  table: Table
+  table: DecisionTable
   p: Float64Array
 }
 
-const START: Standing = { power: 'on', open: [], running: undefined }
+const START: WorkState = { power: 'on', open: [], running: undefined }
 
 const shuffled = <T>(list: readonly T[], next: Random): T[] =>
   list
@@ -21,19 +21,23 @@ const shuffled = <T>(list: readonly T[], next: Random): T[] =>
 
 /** Draws 8 to 12 single faults and as many tests that part them; each member shows its likeliest outcome. */
 export function cutMachine(predictor: Predictor, next: Random): Cut {
-  const { machine, procedures } = predictor.bench
+  const { machine, procedures } = predictor.catalogue
   const size = 8 + Math.floor(next() * 5)
   const complaints = machine.sheet.complaints.map((_, k) => k)
   for (;;) {
     const complaint = complaints[Math.floor(next() * complaints.length)]
-    const belief = believe(predictor, { complaints: [{ complaint, interventions: [] }], readings: [], repairs: [] }, 0)
-    const able = predictor.members.filter(
-      (m) => m.activeFaults.length === 1 && predictor.complains(m, complaint) && belief.p[m.index] > 2e-3,
+    const belief = inferBelief(
+      predictor,
+      { complaints: [{ complaint, interventions: [] }], readings: [], repairs: [] },
+      0,
+    )
+    const able = predictor.hypotheses.filter(
+      (m) => m.activeFaults.length === 1 && predictor.showsComplaint(m, complaint) && belief.posterior[m.index] > 2e-3,
     )
     const members = shuffled(able, next).slice(0, size)
     if (members.length < 8) continue
     const tests = shuffled(procedures, next).flatMap((procedure) => {
-      const outcomes = outcomesOf(predictor, belief, procedure)
+      const outcomes = testOutcomes(predictor, belief, procedure)
       const shows = members.map((m) =>
         outcomes.reduce(
           (best, o, k) => (o.after[m.index] * o.p > outcomes[best].after[m.index] * outcomes[best].p ? k : best),
@@ -44,17 +48,17 @@ export function cutMachine(predictor: Predictor, next: Random): Cut {
     })
     const taken = tests.slice(0, size)
     if (taken.length < 8) continue
-    const from = [START, ...taken.map((t) => minutesTo(machine, START, t.procedure).after)]
+    const from = [START, ...taken.map((t) => accessPath(machine, START, t.procedure).after)]
     return {
-      p: Float64Array.from(members, (m) => m.weight),
+      p: Float64Array.from(members, (m) => m.priorWeight),
       table: {
         costs: costsOf(machine),
-        needs: members.map((m) => [m.activeFaults[0].fault.repair]),
-        other: -1,
+        requiredRepairs: members.map((m) => [m.activeFaults[0].fault.repair]),
+        unknownFault: -1,
         outcomes: taken.map(({ shows }) =>
           [...new Set(shows)].map((k) => Float64Array.from(shows, (s) => (s === k ? 1 : 0))),
         ),
-        minutes: from.map((f) => Float64Array.from(taken, (t) => minutesTo(machine, f, t.procedure).minutes)),
+        minutes: from.map((f) => Float64Array.from(taken, (t) => accessPath(machine, f, t.procedure).minutes)),
       },
     }
   }
@@ -71,16 +75,16 @@ function split(
   members: number,
   from: number,
   step: Step,
-): { minutes: number; vain: number; parts: number[]; at: number } {
-  const bits = [...table.needs.keys()].filter((i) => members & (1 << i))
+): { minutes: number; wrongRepair: number; parts: number[]; at: number } {
+  const bits = [...table.requiredRepairs.keys()].filter((i) => members & (1 << i))
   const mask = (own: number[]) => own.reduce((m, i) => m | (1 << i), 0)
   if (step.test !== undefined) {
     const parts = table.outcomes[step.test].map((chance) => mask(bits.filter((i) => chance[i] > 0))).filter((m) => m)
-    return { minutes: table.minutes[from][step.test], vain: 0, parts, at: step.test + 1 }
+    return { minutes: table.minutes[from][step.test], wrongRepair: 0, parts, at: step.test + 1 }
   }
-  const left = mask(bits.filter((i) => table.needs[i][0] !== step.repair))
-  const { repair, vain } = table.costs
-  return { minutes: repair[step.repair!], vain: vain[step.repair!], parts: left ? [left] : [], at: from }
+  const left = mask(bits.filter((i) => table.requiredRepairs[i][0] !== step.repair))
+  const { repair, wrongRepair: wrongRepair } = table.costs
+  return { minutes: repair[step.repair!], wrongRepair: wrongRepair[step.repair!], parts: left ? [left] : [], at: from }
 }
 
 const weight = ({ p }: Cut, members: number): number => p.reduce((s, x, i) => s + (members & (1 << i) ? x : 0), 0)
@@ -88,7 +92,7 @@ const weight = ({ p }: Cut, members: number): number => p.reduce((s, x, i) => s 
 /** The least expected minutes, by dynamic programming over which members are left and which test was last. */
 export function optimum(cut: Cut): number {
   const known = new Map<string, number>()
-  const repairs = [...new Set(cut.table.needs.map((n) => n[0]))]
+  const repairs = [...new Set(cut.table.requiredRepairs.map((n) => n[0]))]
   const best = (members: number, from: number): number => {
     if (!members) return 0
     const key = `${members}|${from}`
@@ -97,9 +101,12 @@ export function optimum(cut: Cut): number {
     const mass = weight(cut, members)
     let least = Infinity
     for (const repair of repairs) {
-      const { minutes, vain, parts, at } = split(cut, members, from, { repair })
+      const { minutes, wrongRepair, parts, at } = split(cut, members, from, { repair })
       if (parts[0] === members) continue
-      least = Math.min(least, mass * minutes + parts.reduce((s, m) => s + vain * weight(cut, m) + best(m, at), 0))
+      least = Math.min(
+        least,
+        mass * minutes + parts.reduce((s, m) => s + wrongRepair * weight(cut, m) + best(m, at), 0),
+      )
     }
     cut.table.outcomes.forEach((_, test) => {
       const { minutes, parts, at } = split(cut, members, from, { test })
@@ -108,7 +115,7 @@ export function optimum(cut: Cut): number {
     known.set(key, least)
     return least
   }
-  const all = (1 << cut.table.needs.length) - 1
+  const all = (1 << cut.table.requiredRepairs.length) - 1
   return best(all, 0) / weight(cut, all)
 }
 
@@ -119,23 +126,23 @@ export function achieved(cut: Cut): number {
     if (!members) return 0
     const mass = weight(cut, members)
     const p = cut.p.map((x, i) => (members & (1 << i) ? x : 0))
-    const here: Table = { ...table, minutes: [table.minutes[from], ...table.minutes.slice(1)] }
+    const here: DecisionTable = { ...table, minutes: [table.minutes[from], ...table.minutes.slice(1)] }
     const [choice] = lookAhead(here, p)
     const step: Step =
       choice && choice.saving > here.minutes[0][choice.test] ? { test: choice.test } : { repair: firstRepair(cut, p) }
-    const { minutes, vain, parts, at } = split(cut, members, from, step)
-    return mass * minutes + parts.reduce((s, m) => s + vain * weight(cut, m) + go(m, at), 0)
+    const { minutes, wrongRepair, parts, at } = split(cut, members, from, step)
+    return mass * minutes + parts.reduce((s, m) => s + wrongRepair * weight(cut, m) + go(m, at), 0)
   }
-  const all = (1 << table.needs.length) - 1
+  const all = (1 << table.requiredRepairs.length) - 1
   return go(all, 0) / weight(cut, all)
 }
 
 /** The repair that Smith's rule does first: most probability for its cost. */
 function firstRepair({ table }: Cut, p: Float64Array): number {
   const mass = new Map<number, number>()
-  p.forEach((x, i) => mass.set(table.needs[i][0], (mass.get(table.needs[i][0]) ?? 0) + x))
-  const { repair, vain } = table.costs
-  const due = (r: number) => repair[r] + vain[r]
+  p.forEach((x, i) => mass.set(table.requiredRepairs[i][0], (mass.get(table.requiredRepairs[i][0]) ?? 0) + x))
+  const { repair, wrongRepair: wrongRepair } = table.costs
+  const due = (r: number) => repair[r] + wrongRepair[r]
   return [...mass].sort((a, b) => b[1] / due(b[0]) - a[1] / due(a[0]))[0][0]
 }
 

@@ -1,7 +1,7 @@
-import type { Evidence } from '../core/evidence'
-import { advise, DOUBT_ABOVE, type Advice } from '../core/explain'
-import { minutesTo, type Procedure } from '../core/procedure'
-import type { Predictor } from '../core/predict'
+import type { Evidence, WorkMode } from '../core/evidence'
+import { advise, DOUBT_ABOVE, type Advice } from '../core/advice'
+import { accessPath, type Procedure } from '../core/diagnosis/catalogue'
+import type { Predictor } from '../core/diagnosis/predict'
 import type { Call } from './draw'
 
 /** What somebody does at each step: a test, or undefined to repair. */
@@ -15,15 +15,14 @@ const follow: Policy = {
   choose: (a) => (a.plan.state === 'testing' ? a.plan.next[0]?.procedure : undefined),
 }
 
-type School = Procedure['school']
-/** A named order as a fixed list: by school, within a school in the order of the sheet. */
+/** A named order as a fixed list: by work mode, within one in the order of the sheet. */
 function permutation(
   name: string,
-  schools: readonly School[],
+  workModes: readonly WorkMode[],
   procedures: readonly Procedure[],
   filtered: boolean,
 ): Policy {
-  const order = schools.flatMap((school) => procedures.filter((p) => p.school === school))
+  const order = workModes.flatMap((mode) => procedures.filter((p) => p.workMode === mode))
   return {
     name,
     choose(a, taken) {
@@ -34,12 +33,12 @@ function permutation(
   }
 }
 
-export const policiesFor = ({ bench }: Predictor): Policy[] => [
+export const policiesFor = ({ catalogue: catalogue }: Predictor): Policy[] => [
   follow,
-  permutation('live first', ['look', 'live', 'water', 'dead'], bench.procedures, true),
-  permutation('dead first', ['look', 'dead', 'live', 'water'], bench.procedures, true),
-  permutation('water first', ['look', 'water', 'live', 'dead'], bench.procedures, true),
-  permutation('literal checklist', ['look', 'dead', 'live', 'water'], bench.procedures, false),
+  permutation('live first', ['observe', 'energised', 'water', 'isolated'], catalogue.procedures, true),
+  permutation('dead first', ['observe', 'isolated', 'energised', 'water'], catalogue.procedures, true),
+  permutation('water first', ['observe', 'water', 'energised', 'isolated'], catalogue.procedures, true),
+  permutation('literal checklist', ['observe', 'isolated', 'energised', 'water'], catalogue.procedures, false),
 ]
 
 /** Watching a cycle after a repair, min. */
@@ -69,8 +68,8 @@ export interface Played {
 
 /** Plays one call to its end: tests by the policy, the likeliest cheap repair, and on until it works or nobody knows. */
 export function play(predictor: Predictor, call: Call, policy: Policy): Played {
-  const { machine } = predictor.bench
-  const evidence: Evidence[] = [{ is: 'complaint', complaint: call.complaint }]
+  const { machine } = predictor.catalogue
+  const evidence: Evidence[] = [{ type: 'complaint', complaint: call.complaint }]
   const taken = new Set<string>()
   const again = new Set<string>()
   const open = new Set(call.repairs)
@@ -93,23 +92,25 @@ export function play(predictor: Predictor, call: Call, policy: Policy): Played {
     const test = policy.choose(a, taken)
     if (test) {
       const suggested = a.plan.next.find((s) => s.procedure === test)
-      out.minutes += suggested?.minutes ?? minutesTo(machine, a.placed.standing, test).minutes
+      out.minutes += suggested?.minutes ?? accessPath(machine, a.interpreted.workState, test).minutes
       out.tests++
       taken.add(test.id)
-      evidence.push({ is: 'reading', test: test.id, value: call.truth.read(test), instrument: undefined })
+      evidence.push({ type: 'reading', test: test.id, value: call.truth.read(test), instrument: undefined })
       continue
     }
     // Where nothing fits, the readings in doubt are taken once more, as the advice says.
     const doubted =
       a.plan.state === 'unexplained'
-        ? a.placed.case.readings.filter((r, i) => a.belief.doubts[i].slip >= DOUBT_ABOVE && !again.has(r.procedure.id))
+        ? a.interpreted.case.readings.filter(
+            (r, i) => a.belief.doubts[i].grossError >= DOUBT_ABOVE && !again.has(r.procedure.id),
+          )
         : []
     if (doubted.length) {
       for (const { procedure } of doubted) {
         again.add(procedure.id)
-        out.minutes += minutesTo(machine, a.placed.standing, procedure).minutes
+        out.minutes += accessPath(machine, a.interpreted.workState, procedure).minutes
         out.tests++
-        evidence.push({ is: 'reading', test: procedure.id, value: call.truth.read(procedure), instrument: undefined })
+        evidence.push({ type: 'reading', test: procedure.id, value: call.truth.read(procedure), instrument: undefined })
       }
       continue
     }
@@ -119,7 +120,7 @@ export function play(predictor: Predictor, call: Call, policy: Policy): Played {
       out.unexplained = a.plan.state === 'unexplained'
       out.verdict = a.plan.state === 'cause-stands'
       out.undecided = a.plan.state === 'undecided'
-      out.named = a.plan.besides.slice(0, 4).map((b) => b.fault.id)
+      out.named = a.plan.unlistedCandidates.slice(0, 4).map((b) => b.fault.id)
     }
     if (!best || repairs === MOST_REPAIRS || a.plan.state === 'unexplained') return out
     const right = open.delete(best.repair)
@@ -131,13 +132,13 @@ export function play(predictor: Predictor, call: Call, policy: Policy): Played {
       if (best.price > 0) out.wrongParts++
     }
     if (right && !open.size) return { ...out, solved: true }
-    evidence.push({ is: 'action', action: { verb: 'repair', target: machine.sheet.repairs[best.repair].id } })
+    evidence.push({ type: 'action', action: { verb: 'repair', target: machine.sheet.repairs[best.repair].id } })
     if (!right) continue
     // What was repaired is another machine now: every test may tell something new.
     call.truth.repair(best.repair)
     const left = call.truth.complaints()
     if (!left.length) return { ...out, solved: true }
-    evidence.push({ is: 'complaint', complaint: left[0] })
+    evidence.push({ type: 'complaint', complaint: left[0] })
     taken.clear()
   }
   return out

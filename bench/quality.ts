@@ -1,4 +1,4 @@
-import type { Predictor } from '../core/predict'
+import type { Predictor } from '../core/diagnosis/predict'
 import { drawCall, type Call, type Sort } from './draw'
 import { play, policiesFor, type Played } from './play'
 import { random } from './random'
@@ -17,7 +17,7 @@ const mean = (list: readonly number[]): number => list.reduce((s, x) => s + x, 0
 const share = <T>(list: readonly T[], is: (x: T) => boolean): number => (100 * list.filter(is).length) / list.length
 
 const drawAll = (p: Predictor, sort: Sort, count: number, seed: number, errors?: SheetErrors): Call[] =>
-  Array.from({ length: count }, (_, i) => drawCall(p.bench, sort, random(seed * 7919 + i), errors))
+  Array.from({ length: count }, (_, i) => drawCall(p.catalogue, sort, random(seed * 7919 + i), errors))
 
 /** Plays calls under a policy: the same machines and the same hands for each. */
 function playAll(p: Predictor, calls: readonly Call[], seed: number, name: string): Played[] {
@@ -35,7 +35,7 @@ function leftOut(
   most: number,
 ): { noticed: number; named: number; met: number } {
   const whole = open()
-  const { faults } = whole.bench.machine
+  const { faults } = whole.catalogue.machine
   const next = random(seed)
   const order = faults.map((f) => ({ f, at: next() })).sort((a, b) => a.at - b.at)
   let [met, noticed, named] = [0, 0, 0]
@@ -43,7 +43,7 @@ function leftOut(
     if (met === most) break
     const blind = open(f.id)
     const severity = f.severity && Math.sqrt(f.severity.from * f.severity.to)
-    const truth = new TrueMachine(blind.bench, [{ fault: { ...f, repair: -1 }, severity }], random(seed + met))
+    const truth = new TrueMachine(blind.catalogue, [{ fault: { ...f, repair: -1 }, severity }], random(seed + met))
     const [complaint] = truth.complaints()
     if (complaint === undefined) continue
     met++

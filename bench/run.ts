@@ -1,5 +1,5 @@
 /**
- * `npm run bench`: how good and how fast the advice is. The truth is a machine with values of its own, run by the plain
+ * `npm run catalogue`: how good and how fast the advice is. The truth is a machine with values of its own, run by the plain
  * simulator alone. One table a sheet; a figure not reached is printed as not reached. Same seed, same table.
  *
  *     npm run bench -- [--sheet ID]... [--seed N] [--singles N] [--pairs N] [--unlisted N] [--left-out N] [--only speed|browser|optimum|quality]
@@ -8,9 +8,9 @@
 import { spawnSync } from 'node:child_process'
 import { parseArgs } from 'node:util'
 import { findShipped, shippedIds } from '../cli/library'
-import { openBench } from '../core/explain'
+import { createPredictor } from '../core/advice'
 import { orThrow } from '../core/foundation/result'
-import type { Predictor } from '../core/predict'
+import type { Predictor } from '../core/diagnosis/predict'
 import { readSheet } from '../core/model/sheet'
 import { chromiumRows } from './chromium'
 import { optimumRows } from './optimum'
@@ -55,13 +55,13 @@ const sheetOf = (id: string) => {
 }
 const opener = (id: string) => (without?: string) => {
   const sheet = sheetOf(id)
-  return openBench({ ...sheet, faults: sheet.faults.filter((f) => f.id !== without) })
+  return createPredictor({ ...sheet, faults: sheet.faults.filter((f) => f.id !== without) })
 }
 
 /** The figures of one sheet, for its line of the overview. */
 function cellsOf(id: string): Row[] {
   const open = opener(id)
-  const { machine, procedures } = open().bench
+  const { machine, procedures } = open().catalogue
   return [
     { what: 'faults', figure: machine.faults.length, unit: '' },
     { what: 'tests', figure: procedures.length, unit: '' },

@@ -13,12 +13,12 @@ import { existsSync, readFileSync } from 'node:fs'
 import { parseArgs } from 'node:util'
 import { fileURLToPath } from 'node:url'
 import { findShipped, shippedIds } from '../cli/library'
-import { tellApart, type LookAlikes } from '../core/diagnose'
-import { openBench } from '../core/explain'
+import { analyseDiagnosability, type AmbiguityGroup } from '../core/diagnosis/belief'
+import { createPredictor } from '../core/advice'
 import { InputError, orThrow } from '../core/foundation/result'
 import type { Fault } from '../core/model/machine'
-import { checkRuns, listProcedures } from '../core/procedure'
-import { Predictor, type Prediction } from '../core/predict'
+import { checkRuns, buildCatalogue } from '../core/diagnosis/catalogue'
+import { Predictor, type Prediction } from '../core/diagnosis/predict'
 import { readSheet, type Sheet } from '../core/model/sheet'
 import { play, policiesFor } from './play'
 import { flat, random } from './random'
@@ -35,13 +35,13 @@ function loadSheet(name: string): Sheet {
 
 /** What is wrong with a sheet as far as the engine alone can see; empty when nothing is. */
 export function lookThrough(predictor: Predictor): { wrong: string[]; alike: string[]; signatures: number } {
-  const { machine } = predictor.bench
-  const { showings, lookAlikes, signatures } = tellApart(predictor)
-  const wrong = checkRuns(predictor.bench).map((p) => `${p.code} ${p.place.path.join('.')}`)
+  const { machine } = predictor.catalogue
+  const { detectabilities: showings, ambiguityGroups: lookAlikes, signatures } = analyseDiagnosability(predictor)
+  const wrong = checkRuns(predictor.catalogue).map((p) => `${p.code} ${p.place.path.join('.')}`)
   machine.sheet.complaints.forEach((c, k) => {
-    if (predictor.complains(predictor.healthy, k)) wrong.push(`a healthy machine is complained of: ${c.id}`)
+    if (predictor.showsComplaint(predictor.healthy, k)) wrong.push(`a healthy machine is complained of: ${c.id}`)
   })
-  for (const { fault, complaints, seenBy } of showings) {
+  for (const { fault, complaints, detectedBy: seenBy } of showings) {
     const { latent } = machine.sheet.faults[fault.index]
     if (!complaints.length && !latent) wrong.push(`${fault.id}: nobody complains of it, and it is not latent`)
     if (!seenBy) wrong.push(`${fault.id}: no test tells it from a healthy machine`)
@@ -60,19 +60,20 @@ const DELAYED = 2
 
 /** Tests that on a healthy machine show now this, now that, as its tolerances or its timers happen to fall. */
 export function tossUps(predictor: Predictor): string[] {
-  const { machine, procedures } = predictor.bench
+  const { machine, procedures } = predictor.catalogue
   const { params } = machine
-  const kindOf = (p: Prediction) => (p.is === 'sense' ? (p.yes > 0.5 ? 'yes' : 'no') : p.is === 'word' ? p.word : p.is)
+  const kindOf = (p: Prediction) =>
+    p.type === 'sense' ? (p.yes > 0.5 ? 'yes' : 'no') : p.type === 'word' ? p.word : p.type
   const usual = procedures.map((p) => kindOf(predictor.predict(predictor.healthy, p)))
   /** At the moments of the sheet as it is. */
   const differingThen = (values: Float64Array): string[] => {
-    const other = new Predictor({ ...predictor.bench, machine: { ...machine, values } })
+    const other = new Predictor({ ...predictor.catalogue, machine: { ...machine, values } })
     return procedures.flatMap((p, i) => (kindOf(other.predict(other.healthy, p)) === usual[i] ? [] : [p.id]))
   }
   const differing = (values: Float64Array): string[] => {
-    const drawn = new Predictor(listProcedures({ ...machine, values }))
+    const drawn = new Predictor(buildCatalogue({ ...machine, values }))
     return procedures.flatMap((p, i) => {
-      const same = drawn.bench.procedures.find((x) => x.id === p.id)
+      const same = drawn.catalogue.procedures.find((x) => x.id === p.id)
       return same && kindOf(drawn.predict(drawn.healthy, same)) === usual[i] ? [] : [p.id]
     })
   }
@@ -94,8 +95,8 @@ export function tossUps(predictor: Predictor): string[] {
 }
 
 /** Look-alikes, and the test that would be needed to tell them apart: one at a part of theirs that nothing is put to yet. */
-function sayAlike({ bench }: Predictor, { faults, share }: LookAlikes): string {
-  const { parts } = bench.machine
+function sayAlike({ catalogue: catalogue }: Predictor, { faults, share }: AmbiguityGroup): string {
+  const { parts } = catalogue.machine
   const places = [...new Set(faults.map((f) => parts[f.part].title))]
   const needed =
     places.length > 1 ? `a look or a reading at ${places.slice(1).join(' or ')}` : `a look inside ${places[0]}`
@@ -118,7 +119,7 @@ export function meet(predictor: Predictor, fault: Fault, seed: number): Met | un
   const severity =
     range &&
     (range.scale === 'log' ? range.from * (range.to / range.from) ** u : range.from + (range.to - range.from) * u)
-  const truth = new TrueMachine(predictor.bench, [{ fault, severity }], next, undefined, 0)
+  const truth = new TrueMachine(predictor.catalogue, [{ fault, severity }], next, undefined, 0)
   const [complaint] = truth.complaints()
   if (complaint === undefined) return undefined
   const call = { sort: 'single' as const, truth, repairs: [fault.repair], complaint }
@@ -136,11 +137,11 @@ function main(): void {
   for (const name of positionals.length ? positionals : shippedIds()) {
     const sheet = loadSheet(name)
     if (sheet.assembly) continue
-    const predictor = openBench(sheet)
+    const predictor = createPredictor(sheet)
     const { wrong, alike, signatures } = lookThrough(predictor)
-    const { faults } = predictor.bench.machine
+    const { faults } = predictor.catalogue.machine
     console.log(
-      `${sheet.id}: ${faults.length} faults, ${signatures} signatures, ${predictor.bench.procedures.length} tests`,
+      `${sheet.id}: ${faults.length} faults, ${signatures} signatures, ${predictor.catalogue.procedures.length} tests`,
     )
     for (const line of wrong) console.log(`  WRONG ${line}`)
     for (const line of alike) console.log(`  alike ${line}`)

@@ -1,8 +1,8 @@
 import { createHash } from 'node:crypto'
 import v8 from 'node:v8'
 import vm from 'node:vm'
-import type { Predictor } from '../core/predict'
-import { readProbe } from '../core/procedure'
+import type { Predictor } from '../core/diagnosis/predict'
+import { parseProbe } from '../core/diagnosis/catalogue'
 import { simulate } from '../core/simulation/simulate'
 import { makeFaultedMachine } from '../core/model/machine'
 import { runPlain } from '../core/truth'
@@ -34,11 +34,13 @@ export function speedRows(open: () => Predictor, jobs: number, seed: number): Ro
   const table = timeTable(timeCold(open).predictor)
   const two = timeJobs(open(), jobs, seed)
   const digest = digestOf(one.trail)
-  const { machine } = p.bench
+  const { machine } = p.catalogue
   const [a, b] = machine.parts.filter((x) => Object.keys(x.nodes).length > 1)
-  const probe = orThrow(readProbe(p.bench, `${a.id}.${Object.keys(a.nodes)[0]} to ${b.id}.${Object.keys(b.nodes)[1]}`))
-  const free = timed(() => p.members.forEach((m) => p.predict(m, probe)))[0]
-  const script = { ...p.bench.runs[0].script, moments: [] }
+  const probe = orThrow(
+    parseProbe(p.catalogue, `${a.id}.${Object.keys(a.nodes)[0]} to ${b.id}.${Object.keys(b.nodes)[1]}`),
+  )
+  const free = timed(() => p.hypotheses.forEach((m) => p.predict(m, probe)))[0]
+  const script = { ...p.catalogue.runs[0].script, moments: [] }
   const healthy = makeFaultedMachine(machine)
   const event = Math.min(...Array.from({ length: 5 }, () => timed(() => simulate(healthy, script))[0]))
   const plain = timed(() => runPlain(healthy, script))[0]

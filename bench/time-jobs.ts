@@ -1,6 +1,6 @@
 import type { Evidence } from '../core/evidence'
-import { advise } from '../core/explain'
-import type { Predictor } from '../core/predict'
+import { advise } from '../core/advice'
+import type { Predictor } from '../core/diagnosis/predict'
 import { normal, random, weighted } from './random'
 
 const STEPS = 8
@@ -22,32 +22,32 @@ export function timeJobs(
 ): { quick: number[]; settled: number[]; trail: unknown[] } {
   const next = random(seed)
   const [quick, settled, trail]: [number[], number[], unknown[]] = [[], [], []]
-  const { machine } = p.bench
+  const { machine } = p.catalogue
   for (let j = 0; j < jobs; j++) {
     const truth = weighted(
       next,
-      p.members.filter((m) => m.activeFaults.length === 1),
-      (m) => m.weight,
+      p.hypotheses.filter((m) => m.activeFaults.length === 1),
+      (m) => m.priorWeight,
     )
-    const complaint = machine.sheet.complaints.findIndex((_, k) => p.complains(truth, k))
+    const complaint = machine.sheet.complaints.findIndex((_, k) => p.showsComplaint(truth, k))
     if (complaint < 0) continue
     // What the page does in the background while somebody fetches a meter.
-    if (j === 0) for (const _ of p.preparing());
-    const evidence: Evidence[] = [{ is: 'complaint', complaint: machine.sheet.complaints[complaint].id }]
+    if (j === 0) for (const _ of p.warmUp());
+    const evidence: Evidence[] = [{ type: 'complaint', complaint: machine.sheet.complaints[complaint].id }]
     for (let step = 0; step < STEPS; step++) {
       const advice = advise(p, evidence)
       const choice = advice.plan.next[0]?.procedure
       if (advice.plan.stop || !choice) break
       const shown = p.predict(truth, choice)
-      const value: (Evidence & { is: 'reading' })['value'] =
-        shown.is === 'value'
-          ? { is: 'value', si: Math.max(0, shown.mean + shown.noise * normal(next)) }
-          : shown.is === 'sense'
-            ? { is: next() < shown.yes ? 'yes' : 'no' }
-            : shown.is === 'times'
-              ? { is: 'times', clean: Math.round(10 * shown.clean), of: 10 }
+      const value: (Evidence & { type: 'reading' })['value'] =
+        shown.type === 'value'
+          ? { type: 'value', si: Math.max(0, shown.mean + shown.reproducibility * normal(next)) }
+          : shown.type === 'sense'
+            ? { type: next() < shown.yes ? 'yes' : 'no' }
+            : shown.type === 'times'
+              ? { type: 'times', clean: Math.round(10 * shown.clean), of: 10 }
               : shown
-      evidence.push({ is: 'reading', test: choice.id, value, instrument: undefined })
+      evidence.push({ type: 'reading', test: choice.id, value, instrument: undefined })
       quick.push(timed(() => advise(p, evidence, 'best', 0))[0])
       const [ms, a] = timed(() => advise(p, evidence))
       settled.push(ms)
@@ -60,11 +60,13 @@ export function timeJobs(
 /** From a sheet that is read to advice on its first complaint, quick as the page asks for it first; ms. */
 export function timeCold(open: () => Predictor): { ms: number; predictor: Predictor } {
   const [opening, predictor] = timed(open)
-  const [complaint] = predictor.bench.machine.sheet.complaints
-  const [advising] = timed(() => advise(predictor, [{ is: 'complaint', complaint: complaint.id }], 'best', 0))
+  const [complaint] = predictor.catalogue.machine.sheet.complaints
+  const [advising] = timed(() => advise(predictor, [{ type: 'complaint', complaint: complaint.id }], 'best', 0))
   return { ms: opening + advising, predictor }
 }
 
 /** Every listed test under every suspect, ms. */
 export const timeTable = (p: Predictor): number =>
-  timed(() => p.bench.procedures.forEach((procedure) => p.members.forEach((m) => p.screen(m, procedure))))[0]
+  timed(() =>
+    p.catalogue.procedures.forEach((procedure) => p.hypotheses.forEach((m) => p.predictCoarse(m, procedure))),
+  )[0]

@@ -1,8 +1,8 @@
 import type { Component } from '../core/physics/circuit'
 import { findMeter, SENSES } from '../core/simulation/instrument'
 import { makeFaultedMachine, type Machine, type ActiveFault } from '../core/model/machine'
-import { WORKED } from '../core/plan'
-import type { Bench, Procedure } from '../core/procedure'
+import { WORKED } from '../core/diagnosis/plan'
+import type { TestCatalogue, Procedure } from '../core/diagnosis/catalogue'
 import type { ReadingValue } from '../core/foundation/quantity'
 import { phaseTimes, plainVolts, runPlain, solveBoth, waterSolver, type PlainPoint, type PlainRun } from '../core/truth'
 import type { WaterLink } from '../core/physics/water'
@@ -32,14 +32,14 @@ export class TrueMachine {
   private steady = false
 
   constructor(
-    readonly bench: Bench,
+    readonly catalogue: TestCatalogue,
     public activeFaults: readonly ActiveFault[],
     private next: Random,
     errors?: SheetErrors | 'none',
     /** Chance that a hand slips. */
     private readonly slips = SLIPS,
   ) {
-    const { machine } = bench
+    const { machine } = catalogue
     this.values = Float64Array.from(machine.params, ({ id, nominal, sd, dimension }) => {
       if (errors === 'none') return nominal
       const off =
@@ -62,26 +62,30 @@ export class TrueMachine {
   run(index: number): PlainRun {
     let run = this.runs.get(index)
     if (!run) {
-      const { interventions, script } = this.bench.runs[index]
+      const { interventions, script } = this.catalogue.runs[index]
       const faulted = makeFaultedMachine(this.machine, this.activeFaults, interventions, this.values)
       this.runs.set(index, (run = runPlain(faulted, script, TRUE_STEP)))
     }
     return run
   }
   private get machine(): Machine {
-    return this.bench.machine
+    return this.catalogue.machine
   }
   /** Complaints that come true in some plain run of a program. */
   complaints(): string[] {
     const { complaints } = this.machine.sheet
-    const runs = this.bench.runs.filter(
+    const runs = this.catalogue.runs.filter(
       (r) => !r.interventions.length && this.machine.programs[r.program].serviceMinutes === undefined,
     )
     // What comes and goes is complained of on the days when it acts.
     const acting = this.activeFaults.map(({ fault, severity }) => ({ fault, severity }))
     const on = (index: number) =>
       this.activeFaults.some((p) => p.missProbability !== undefined)
-        ? runPlain(makeFaultedMachine(this.machine, acting, [], this.values), this.bench.runs[index].script, TRUE_STEP)
+        ? runPlain(
+            makeFaultedMachine(this.machine, acting, [], this.values),
+            this.catalogue.runs[index].script,
+            TRUE_STEP,
+          )
         : this.run(index)
     const shown = runs.map((r) => on(r.index).complaints)
     return complaints.filter((_, k) => shown.some((s) => s[k])).map((c) => c.id)
@@ -99,15 +103,15 @@ export class TrueMachine {
   read(procedure: Procedure): ReadingValue {
     const value = this.shown(procedure)
     if (this.next() >= this.slips) return value
-    if (value.is === 'yes') return { is: 'no' }
-    if (value.is === 'no') return { is: 'yes' }
-    if (value.is !== 'value') return value
+    if (value.type === 'yes') return { type: 'no' }
+    if (value.type === 'no') return { type: 'yes' }
+    if (value.type !== 'value') return value
     switch (pick(this.next, ['scale', 'neighbour', 'any'] as const)) {
       case 'scale':
-        return { is: 'value', si: value.si * (this.next() < 0.5 ? 1000 : 1e-3) }
+        return { type: 'value', si: value.si * (this.next() < 0.5 ? 1000 : 1e-3) }
       case 'neighbour': {
         // The probes sit on the terminals of another part, at the same moment.
-        const like = this.bench.procedures.filter(
+        const like = this.catalogue.procedures.filter(
           (p) =>
             p !== procedure &&
             p.run === procedure.run &&
@@ -117,33 +121,33 @@ export class TrueMachine {
         return like.length ? this.shown(pick(this.next, like)) : value
       }
       default:
-        return { is: 'value', si: value.si * Math.exp(2 * normal(this.next)) }
+        return { type: 'value', si: value.si * Math.exp(2 * normal(this.next)) }
     }
   }
 
   private shown(procedure: Procedure): ReadingValue {
-    const { what } = procedure
+    const { measurement: what } = procedure
     const run = this.run(procedure.run)
-    if (what.is === 'code') return { is: 'word', word: run.snapshots[procedure.moment]?.code ?? 'none' }
-    if (what.is === 'duration') {
+    if (what.type === 'code') return { type: 'word', word: run.snapshots[procedure.moment]?.code ?? 'none' }
+    if (what.type === 'duration') {
       const { from, to } = phaseTimes(this.machine, run)[what.phase]
       return Number.isNaN(to - from)
-        ? { is: 'never' }
+        ? { type: 'never' }
         : this.metered('stopwatch', to - from + (this.steady ? 0 : REACTION * normal(this.next)))
     }
     const still = run.snapshots[procedure.moment]
-    if (!still) return { is: 'never' }
+    if (!still) return { type: 'never' }
     const { point: live } = still
     const { parts, kinds } = this.machine
-    if (what.is === 'watch') return this.sensed(live.signal(what.part, what.signal), what.sense)
-    if (what.is === 'between') throw new Error('the bench takes listed tests only')
+    if (what.type === 'watch') return this.sensed(live.signal(what.part, what.signal), what.sense)
+    if (what.type === 'between') throw new Error('the bench takes listed tests only')
     const part = live.faulted.parts[what.part]
     const { probe } = what
     const returns = () => {
       const supply = kinds.findIndex((k) => k.returns !== undefined)
       return live.faulted.parts[supply].nodes[kinds[supply].returns!]
     }
-    switch (probe.what) {
+    switch (probe.type) {
       case 'sense':
         return this.sensed(live.signal(what.part, probe.signal), probe.sense)
       case 'volts': {
@@ -155,20 +159,20 @@ export class TrueMachine {
         if (probe.lifted) kinds[part.index].stamp?.(part, live, (c) => own.push(c))
         else own.push(...live.electrics.components().components)
         const ohms = ohmsOf(this.machine.nodeCount, own, part.nodes[probe.a], part.nodes[probe.b])
-        return ohms > 40e6 ? { is: 'open' } : this.metered('ohms', ohms)
+        return ohms > 40e6 ? { type: 'open' } : this.metered('ohms', ohms)
       }
       case 'amps':
         return this.metered('clamp', live.amps(part))
       case 'pressure':
       case 'bucket':
-        return this.metered(procedure.meter!, drawn(live, parts[part.index].ports[probe.port], probe.what))
+        return this.metered(procedure.meter!, drawn(live, parts[part.index].ports[probe.port], probe.type))
       case 'worked': {
         const own = this.activeFaults.filter((p) => p.fault.part === what.part)
         const hard = own.some((p) => p.missProbability === undefined)
         const clean = Array.from({ length: WORKED }).filter(
           () => !hard && own.every((p) => this.next() >= p.missProbability!) && this.next() > 0.002,
         ).length
-        return { is: 'times', clean, of: WORKED }
+        return { type: 'times', clean, of: WORKED }
       }
       case 'hertz': {
         const there = Math.abs(live.dcVolts(part.nodes[probe.a], part.nodes[probe.b])) > COUNTS_ABOVE
@@ -180,23 +184,23 @@ export class TrueMachine {
   }
 
   private sensed(signal: number, sense: keyof typeof SENSES): ReadingValue {
-    if (this.steady) return { is: signal > 0.5 ? 'yes' : 'no' }
+    if (this.steady) return { type: signal > 0.5 ? 'yes' : 'no' }
     const { falseYes, falseNo } = SENSES[sense]
     // Whoever hears badly hears everything badly.
     let dull = this.dull.get(sense)
     if (dull === undefined) this.dull.set(sense, (dull = 0.3 + 1.4 * this.next()))
     return {
-      is: signal > 0.5 ? (this.next() < dull * falseNo ? 'no' : 'yes') : this.next() < dull * falseYes ? 'yes' : 'no',
+      type: signal > 0.5 ? (this.next() < dull * falseNo ? 'no' : 'yes') : this.next() < dull * falseYes ? 'yes' : 'no',
     }
   }
   /** One instrument has one gain for the whole visit. */
   private metered(id: string, truth: number): ReadingValue {
     const { gain, resolution, dimension } = findMeter(id)!
-    if (this.steady) return { is: 'value', si: truth }
+    if (this.steady) return { type: 'value', si: truth }
     let own = this.gains.get(id)
     if (own === undefined) this.gains.set(id, (own = 1 + gain * flat(this.next)))
     const si = truth * own + resolution * normal(this.next)
-    return { is: 'value', si: dimension === 'temperature' ? si : Math.max(0, si) }
+    return { type: 'value', si: dimension === 'temperature' ? si : Math.max(0, si) }
   }
 }
 

@@ -10,7 +10,7 @@ import { join } from 'node:path'
 import { pathToFileURL } from 'node:url'
 import { findShipped, shippedIds } from '../cli/library'
 import type { Evidence } from '../core/evidence'
-import { advise, openBench } from '../core/explain'
+import { advise, createPredictor } from '../core/advice'
 import { orThrow } from '../core/foundation/result'
 import { readSheet } from '../core/model/sheet'
 import { pick, random } from './random'
@@ -40,7 +40,7 @@ export const kept = (): Witness => JSON.parse(readFileSync(FILE, 'utf8')) as Wit
 
 const predictorOf = (id: string) => {
   const { text, file } = findShipped(id)!
-  return openBench(orThrow(readSheet(text, file, findShipped)))
+  return createPredictor(orThrow(readSheet(text, file, findShipped)))
 }
 
 function said(predictor: ReturnType<typeof predictorOf>, evidence: readonly Evidence[]): Said {
@@ -50,11 +50,11 @@ function said(predictor: ReturnType<typeof predictorOf>, evidence: readonly Evid
       a.plan.state,
       ...a.suspects.slice(0, 12).map((s) => s.faults.map((f) => f.id).join('+')),
       ...a.plan.next.slice(0, 8).map((s) => s.procedure.id),
-      ...a.verdicts.map((v) => v.says),
+      ...a.verdicts.map((v) => v.finding),
     ],
     numbers: [
-      a.belief.unexplained,
-      a.belief.residual,
+      a.belief.unknownFault,
+      a.belief.truncatedMass,
       ...a.suspects.slice(0, 12).map((s) => s.p),
       ...a.plan.next.slice(0, 8).flatMap((s) => [s.saving, s.minutes]),
       ...a.plan.remedies.slice(0, 6).flatMap((r) => [r.p, r.minutes]),
@@ -68,19 +68,19 @@ function draw(id: string): Call[] {
   const next = random(11)
   return Array.from({ length: CALLS }, () => {
     const predictor = predictorOf(id)
-    const { bench } = predictor
+    const { catalogue: catalogue } = predictor
     for (;;) {
-      const fault = pick(next, bench.machine.faults)
+      const fault = pick(next, catalogue.machine.faults)
       const severity = fault.severity && Math.sqrt(fault.severity.from * fault.severity.to)
-      const truth = new TrueMachine(bench, [{ fault, severity }], random(7), undefined, 0)
+      const truth = new TrueMachine(catalogue, [{ fault, severity }], random(7), undefined, 0)
       const [complaint] = truth.complaints()
       if (complaint === undefined) continue
-      const evidence: Evidence[] = [{ is: 'complaint', complaint }]
+      const evidence: Evidence[] = [{ type: 'complaint', complaint }]
       const numbers = [said(predictor, evidence)]
       for (let i = 0; i < READINGS; i++) {
         const test = advise(predictor, evidence).plan.next[0]?.procedure
         if (!test) break
-        evidence.push({ is: 'reading', test: test.id, value: truth.read(test), instrument: undefined })
+        evidence.push({ type: 'reading', test: test.id, value: truth.read(test), instrument: undefined })
         numbers.push(said(predictor, evidence))
       }
       return { evidence, said: numbers }

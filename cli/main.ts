@@ -6,7 +6,7 @@ import { writeNetlist } from '../core/physics/circuit'
 import { readEvidence, type Evidence } from '../core/evidence'
 import {
   advise,
-  openBench,
+  createPredictor,
   sayBeside,
   sayDoubt,
   sayHow,
@@ -16,10 +16,10 @@ import {
   dimensionOf,
   reasons,
   vocabularyOf,
-} from '../core/explain'
+} from '../core/advice'
 import { problem } from '../core/foundation/issues'
 import { InputError, orThrow } from '../core/foundation/result'
-import { describeProblem, formatChance } from '../core/words'
+import { describeProblem, formatChance, formatWorkMode } from '../core/words'
 import {
   ACCEPTANCES,
   buildMachine,
@@ -30,9 +30,9 @@ import {
   type ActiveFault,
 } from '../core/model/machine'
 import { findKind, KINDS } from '../core/model/kinds'
-import { ORDERS, type Order, type PlanState } from '../core/plan'
-import { varianceOf, type Prediction, type Predictor } from '../core/predict'
-import { checkRuns, listProcedures, readProbe } from '../core/procedure'
+import { TEST_STRATEGIES, type TestStrategy, type PlanState } from '../core/diagnosis/plan'
+import { varianceOf, type Prediction, type Predictor } from '../core/diagnosis/predict'
+import { checkRuns, buildCatalogue, parseProbe } from '../core/diagnosis/catalogue'
 import { parseQuantity, formatQuantity } from '../core/foundation/quantity'
 import { locateProblems, readSheet, flattenSheet, type Sheet } from '../core/model/sheet'
 import { simulate, type Timeline } from '../core/simulation/simulate'
@@ -45,7 +45,7 @@ duckweed whole SHEET
 duckweed simulate SHEET [--fault ID[=severity]]... [--program ID] [--set PARAM=VALUE]... [--for 40min] [--json]
 duckweed tests SHEET [--json]
 duckweed predict SHEET --test ID | --probe "POINT to POINT [at MOMENT]" [--instrument ID] [--fault ID[=severity]]... [--json]
-duckweed diagnose SHEET --evidence FILE [--bands ${ACCEPTANCES.join('|')}] [--known-good PARAM=VALUE]... [--history FILE] [--order ${ORDERS.join('|')}] [--json]
+duckweed diagnose SHEET --evidence FILE [--bands ${ACCEPTANCES.join('|')}] [--known-good PARAM=VALUE]... [--history FILE] [--order ${TEST_STRATEGIES.join('|')}] [--json]
 duckweed netlist SHEET [--fault ID[=severity]]... [--at PHASE] [--dc]
 
 SHEET is a path or one of: ${shippedIds().join(', ')}`
@@ -172,7 +172,7 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
     const problems = sheets.flatMap((name) => {
       try {
         const { text, file } = sourceOf(name)
-        const found = checkRuns(listProcedures(buildMachine(loadSheet(name))))
+        const found = checkRuns(buildCatalogue(buildMachine(loadSheet(name))))
         return locateProblems(text, file, findShipped, found)
       } catch (error) {
         if (error instanceof InputError) return error.problems
@@ -239,13 +239,13 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
   },
 
   tests([name], o) {
-    const { bench } = openBench(loadSheet(name))
-    const rows = bench.procedures.map((p) => ({
+    const { catalogue: catalogue } = createPredictor(loadSheet(name))
+    const rows = catalogue.procedures.map((p) => ({
       test: p.id,
-      what: sayTest(bench.machine, p),
+      what: sayTest(catalogue.machine, p),
       when: p.when,
-      school: p.school,
-      instrument: p.meter ?? (p.what.is === 'code' ? 'display' : 'sense'),
+      school: formatWorkMode(p.workMode),
+      instrument: p.meter ?? (p.measurement.type === 'code' ? 'display' : 'sense'),
       minutes: p.minutes,
     }))
     if (o.json) return { tests: rows }
@@ -254,28 +254,28 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
   },
 
   predict([name], o) {
-    const predictor = openBench(loadSheet(name))
-    const { machine, procedures } = predictor.bench
-    const words = vocabularyOf(predictor.bench)
+    const predictor = createPredictor(loadSheet(name))
+    const { machine, procedures } = predictor.catalogue
+    const words = vocabularyOf(predictor.catalogue)
     if (o.instrument !== undefined && !words.instruments.includes(o.instrument))
       fail('wrong-shape', ['--instrument'], o.instrument, words.instruments.join(', '))
     const procedure =
       o.probe === undefined
         ? procedures.find((p) => p.id === o.test)
-        : orThrow(readProbe(predictor.bench, o.probe, o.instrument))
+        : orThrow(parseProbe(predictor.catalogue, o.probe, o.instrument))
     if (!procedure)
       return fail('unknown-test', ['--test'], o.test ?? 'nothing', `one of ${procedures.map((p) => p.id).join(', ')}`)
     if (!words.shapeOf(procedure.id, o.instrument))
-      fail('wrong-shape', ['--instrument'], o.instrument!, [procedure.meter, ...procedure.otherMeters].join(', '))
+      fail('wrong-shape', ['--instrument'], o.instrument!, [procedure.meter, ...procedure.alternativeMeters].join(', '))
     const activeFaults = activeFaultsOf(machine, o.fault ?? [])
-    const member = activeFaults.length ? predictor.trial(activeFaults) : predictor.healthy
+    const member = activeFaults.length ? predictor.hypothesisFor(activeFaults) : predictor.healthy
     const p = predictor.predict(member, procedure, o.instrument)
     const dimension = dimensionOf(procedure)
-    const sd = p.is === 'value' ? Math.sqrt(varianceOf(p)) : undefined
+    const sd = p.type === 'value' ? Math.sqrt(varianceOf(p)) : undefined
     if (o.json) return { test: procedure.id, ...plainPrediction(p), sd }
     console.log(sayHow(machine, procedure, o.instrument ?? procedure.meter))
     console.log(
-      p.is === 'value'
+      p.type === 'value'
         ? `${formatQuantity(p.mean, dimension!)} ± ${formatQuantity(2 * sd!, dimension!)} (two standard deviations)`
         : sayReading(readingOf(p), dimension),
     )
@@ -286,28 +286,33 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
     const sheet = loadSheet(name)
     const bands = (o.bands ?? 'published') as Acceptance
     if (!ACCEPTANCES.includes(bands)) fail('wrong-shape', ['--bands'], bands, ACCEPTANCES.join(', '))
-    const predictor = openBench(
+    const predictor = createPredictor(
       sheet,
       bands,
       knownGoodOf(buildMachine(sheet), o['known-good'] ?? []),
       o.history === undefined ? undefined : historyOf(buildMachine(sheet), o.history),
     )
-    const { machine } = predictor.bench
-    const order = (o.order ?? 'best') as Order
-    if (!ORDERS.includes(order)) fail('wrong-shape', ['--order'], order, ORDERS.join(', '))
+    const { machine } = predictor.catalogue
+    const order = (o.order ?? 'best') as TestStrategy
+    if (!TEST_STRATEGIES.includes(order)) fail('wrong-shape', ['--order'], order, TEST_STRATEGIES.join(', '))
     const evidence = loadEvidence(predictor, o.evidence)
     const a = advise(predictor, evidence, order)
     const json = {
       suspects: a.suspects.filter((s) => s.p > 1e-6).map((s) => ({ faults: s.faults.map((f) => f.id), p: s.p })),
-      unexplained: a.belief.unexplained,
-      residual: a.belief.residual,
+      unexplained: a.belief.unknownFault,
+      residual: a.belief.truncatedMass,
       next: a.plan.next.map((s) => ({
         test: s.procedure.id,
         minutes: s.minutes,
         saving: s.saving,
         why: sayTest(machine, s.procedure),
       })),
-      verdicts: a.verdicts.map((v, i) => ({ test: v.test, says: v.says, band: v.band, slip: a.belief.doubts[i].slip })),
+      verdicts: a.verdicts.map((v, i) => ({
+        test: v.test,
+        says: v.finding,
+        band: v.band,
+        slip: a.belief.doubts[i].grossError,
+      })),
       repairs: a.plan.remedies.map((r) => ({
         repair: machine.sheet.repairs[r.repair].id,
         p: r.p,
@@ -315,9 +320,9 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
         price: r.price,
         licensed: machine.sheet.repairs[r.repair].licensed,
         unproven: r.unproven.map((f) => machine.faults[f].id),
-        killers: r.killers.map((f) => machine.faults[f].id),
+        killers: r.rootCauses.map((f) => machine.faults[f].id),
       })),
-      besides: a.plan.besides.map(({ fault, share, tells }) => ({
+      besides: a.plan.unlistedCandidates.map(({ fault, share, distinguishedBy: tells }) => ({
         fault: fault.id,
         share,
         tells: tells?.procedure.id,
@@ -325,12 +330,12 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
       state: a.plan.state,
     }
     if (a.plan.next[0])
-      json.next[0].why = reasons(predictor, a.belief, a.placed, a.plan.next[0])
+      json.next[0].why = reasons(predictor, a.belief, a.interpreted, a.plan.next[0])
         .map((r) => `${r.text} (${formatChance(r.chance)}) would point to ${r.leads} (${formatChance(r.p)})`)
         .join('; ')
     if (o.json) return json
     a.verdicts.forEach((v, i) => {
-      const r = a.placed.case.readings[i]
+      const r = a.interpreted.case.readings[i]
       console.log(
         `${sayTest(machine, r.procedure)}: ${sayReading(r.value, dimensionOf(r.procedure))}. ${sayVerdict(v, dimensionOf(r.procedure), r.value)} ${sayDoubt(a.belief.doubts[i], r.value, dimensionOf(r.procedure))}`.trimEnd(),
       )
@@ -341,7 +346,7 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
         `  ${formatChance(s.p).padStart(10)}  ${s.faults.map((f) => f.title).join(' and ') || 'nothing wrong'}`,
       )
     console.log(
-      `  ${formatChance(a.belief.unexplained).padStart(10)}  something else\n  ${formatChance(a.belief.residual).padStart(10)}  pairs of faults not run (about)`,
+      `  ${formatChance(a.belief.unknownFault).padStart(10)}  something else\n  ${formatChance(a.belief.truncatedMass).padStart(10)}  pairs of faults not run (about)`,
     )
     console.log(`\n${SAY_STATE[a.plan.state]}`)
     if (a.plan.stop) {
@@ -350,8 +355,8 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
         console.log(`  ${formatChance(r.p).padStart(10)}  ${title}`)
         if (licensed !== undefined) console.log(`${' '.repeat(14)}Stop here: ${licensed}`)
       }
-      if (a.plan.besides.length) console.log('\nNot on the sheet')
-      for (const { fault, share, tells } of a.plan.besides.slice(0, 4)) {
+      if (a.plan.unlistedCandidates.length) console.log('\nNot on the sheet')
+      for (const { fault, share, distinguishedBy: tells } of a.plan.unlistedCandidates.slice(0, 4)) {
         const told = tells ? `; ${tells.procedure.id} would tell (${tells.minutes.toFixed(1)} min)` : ''
         console.log(`  ${fault.title}: ${sayBeside(share)}${told}`)
       }
@@ -396,18 +401,22 @@ const commands: Record<string, (sheets: string[], o: Options) => unknown> = {
 }
 
 const readingOf = (p: Prediction): Parameters<typeof sayReading>[0] =>
-  p.is === 'sense'
-    ? { is: p.yes > 0.5 ? 'yes' : 'no' }
-    : p.is === 'word'
+  p.type === 'sense'
+    ? { type: p.yes > 0.5 ? 'yes' : 'no' }
+    : p.type === 'word'
       ? p
-      : p.is === 'times'
-        ? { is: 'times', clean: Math.round(p.clean * 10), of: 10 }
-        : p.is === 'value'
-          ? { is: 'value', si: p.mean }
-          : { is: p.is }
+      : p.type === 'times'
+        ? { type: 'times', clean: Math.round(p.clean * 10), of: 10 }
+        : p.type === 'value'
+          ? { type: 'value', si: p.mean }
+          : { type: p.type }
 
-const plainPrediction = (p: Prediction) =>
-  p.is === 'value' ? { is: p.is, mean: p.mean } : p.is === 'sense' ? { is: p.is, yes: p.yes } : p
+const plainPrediction = (p: Prediction) => {
+  if (p.type === 'value') return { is: p.type, mean: p.mean }
+  if (p.type === 'sense') return { is: p.type, yes: p.yes }
+  const { type, ...rest } = p
+  return { is: type, ...rest }
+}
 
 function loadEvidence(predictor: Predictor, file: string | undefined): Evidence[] {
   if (file === undefined || !existsSync(file))
@@ -415,7 +424,7 @@ function loadEvidence(predictor: Predictor, file: string | undefined): Evidence[
   const lines = new LineCounter()
   const doc = parseDocument(readFileSync(file, 'utf8'), { lineCounter: lines })
   if (doc.errors.length) return fail('not-yaml', [file], doc.errors[0].message.split('\n')[0], 'YAML or JSON')
-  const read = readEvidence(doc.toJS() as unknown, vocabularyOf(predictor.bench))
+  const read = readEvidence(doc.toJS() as unknown, vocabularyOf(predictor.catalogue))
   if (read.ok) return read.value
   throw new InputError(
     read.problems.map((p) => {

@@ -1,5 +1,5 @@
 import Dexie, { type Table } from 'dexie'
-import type { JobEvent, SequencedEvent } from '../../core/job'
+import { upcast, type JobEvent, type SequencedEvent } from '../../core/job'
 import type { OutboxEntry } from '../../core/sync'
 
 /** An entry that the server has not taken, with whose it is. */
@@ -42,6 +42,16 @@ export class DeviceDatabase extends Dexie {
       sheets: '&revision',
       lists: '&[person+name], person',
       drafts: '&[person+key], person',
+    })
+    // Entries get the form of today's events; what can be fetched again is.
+    this.version(2).upgrade(async (transaction) => {
+      await transaction
+        .table<KeptEntry>('outbox')
+        .toCollection()
+        .modify((entry) => {
+          entry.event = upcast({ ...entry.event, seq: 0 })
+        })
+      for (const name of ['events', 'lists']) await transaction.table(name).clear()
     })
   }
 }

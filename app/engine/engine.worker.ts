@@ -3,19 +3,19 @@ import { readEvidence, type Evidence } from '../../core/evidence'
 import {
   advise,
   cardOf,
-  linesOf,
-  openBench,
+  createPredictor,
   sayTest,
   viewOf,
   vocabularyOf,
   type Advice,
   type TestCard,
-} from '../../core/explain'
+} from '../../core/advice'
+import { traceLines } from '../../core/diagram'
 import { METERS } from '../../core/simulation/instrument'
 import { InputError, orThrow } from '../../core/foundation/result'
 import type { Acceptance } from '../../core/model/machine'
-import type { Predictor } from '../../core/predict'
-import { readProbe } from '../../core/procedure'
+import type { Predictor } from '../../core/diagnosis/predict'
+import { parseProbe } from '../../core/diagnosis/catalogue'
 import { readSheet, type Sheet } from '../../core/model/sheet'
 import { describeProblem } from '../../core/words'
 import type { Answer, EngineApi, Question, Written } from './protocol'
@@ -28,18 +28,20 @@ const predictors = new Map<Acceptance, Predictor>()
 function opened(bands: Acceptance = 'published'): Predictor {
   if (!sheet) throw new Error('No sheet is open.')
   let own = predictors.get(bands)
-  if (!own) predictors.set(bands, (own = openBench(sheet, bands)))
+  if (!own) predictors.set(bands, (own = createPredictor(sheet, bands)))
   return own
 }
 
 /** Each entry by itself: one that the sheet does not know (another revision, another device) is left out, the others count. */
 function understood(written: readonly Written[]): { evidence: Evidence; event: string | undefined }[] {
-  const words = vocabularyOf(opened().bench)
+  const words = vocabularyOf(opened().catalogue)
   return written.flatMap((item) => {
     const one = readEvidence([item], words)
     const value = 'value' in item ? item.value : undefined
     const event = 'event' in item ? item.event : undefined
-    return one.ok ? one.value.map((e) => ({ evidence: e.is === 'reading' && value ? { ...e, value } : e, event })) : []
+    return one.ok
+      ? one.value.map((e) => ({ evidence: e.type === 'reading' && value ? { ...e, value } : e, event }))
+      : []
   })
 }
 
@@ -64,7 +66,7 @@ async function prepare(predictor: Predictor): Promise<void> {
   if (preparing === predictor) return
   preparing = predictor
   let since = performance.now()
-  for (const _ of predictor.preparing()) {
+  for (const _ of predictor.warmUp()) {
     if (performance.now() - since < SLICE) continue
     await new Promise((go) => setTimeout(go))
     if (preparing !== predictor) return
@@ -85,7 +87,7 @@ const api: EngineApi = {
       throw error
     }
     const predictor = opened()
-    const { machine, procedures, spots } = predictor.bench
+    const { machine, procedures, readingMoments: spots } = predictor.catalogue
     return {
       title: sheet.title,
       source: sheet.source,
@@ -103,15 +105,15 @@ const api: EngineApi = {
         title: m.title,
         dead: m.dimension === 'resistance',
       })),
-      lines: linesOf(predictor.bench),
-      complaints: sheet.complaints.map(({ id, words: says }) => ({ id, says })),
+      lines: traceLines(predictor.catalogue),
+      complaints: sheet.complaints.map(({ id, words }) => ({ id, words })),
       makeSafe: sheet.makeSafe,
       tests: procedures.map((p) => ({
         id: p.id,
         title: sayTest(machine, p),
         when: p.when,
-        school: p.school,
-        part: p.what.is === 'probe' || p.what.is === 'watch' ? p.what.part : -1,
+        workMode: p.workMode,
+        part: p.measurement.type === 'probe' || p.measurement.type === 'watch' ? p.measurement.part : -1,
         shape: p.shape,
       })),
       repairs: sheet.repairs.map(({ id, title }) => ({ id, title })),
@@ -120,7 +122,7 @@ const api: EngineApi = {
   view(question: Question, quick: boolean): Answer {
     const view = viewOf(opened(question.acceptance), adviceFor(question, quick), !quick)
     // Readings are answered in the order given; each goes back to the event that brought it.
-    const readings = understood(question.written).filter((u) => u.evidence.is === 'reading')
+    const readings = understood(question.written).filter((u) => u.evidence.type === 'reading')
     const verdicts = Object.fromEntries(readings.map((u, i) => [u.event!, view.readings[i]!]))
     return { view, verdicts }
   },
@@ -130,7 +132,7 @@ const api: EngineApi = {
   },
   /** The id of a free probe, or why there is none. */
   probe(text, instrument) {
-    const read = readProbe(opened().bench, text, instrument)
+    const read = parseProbe(opened().catalogue, text, instrument)
     return read.ok ? { id: read.value.id } : { refused: read.problems.map((p) => describeProblem(p)).join(' ') }
   },
 }

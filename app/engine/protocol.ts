@@ -1,7 +1,9 @@
-import type { Lines, TestCard, View } from '../../core/explain'
+import type { TestCard, View } from '../../core/advice'
+import type { TracedLines } from '../../core/diagram'
 import type { Acceptance, Strategy, Written } from './written'
 import type { ReadingShape } from '../../core/foundation/quantity'
-import type { SafetyNeed, School } from '../../core/job'
+import type { SafetyNeed } from '../../core/job'
+import type { WorkMode } from '../../core/evidence'
 
 export type { Acceptance, Strategy, Written } from './written'
 
@@ -20,10 +22,10 @@ export interface MachineFacts {
   /** Moments at which a free probe can be taken, and the meters for it. */
   moments: { id: string; title: string }[]
   meters: { id: string; title: string; dead: boolean }[]
-  lines: Lines
-  complaints: { id: string; says: string }[]
+  lines: TracedLines
+  complaints: { id: string; words: string }[]
   makeSafe: (SafetyNeed & { text: string })[]
-  tests: { id: string; title: string; when: string; school: School; part: number; shape: ReadingShape }[]
+  tests: { id: string; title: string; when: string; workMode: WorkMode; part: number; shape: ReadingShape }[]
   repairs: { id: string; title: string }[]
 }
 

@@ -2,9 +2,9 @@ import type { ReadingValue } from '../foundation/quantity'
 
 /** What is known about a machine, as data, in the order it came. */
 export type Evidence =
-  | { is: 'complaint'; complaint: string }
-  | { is: 'action'; action: Action }
-  | { is: 'reading'; test: string; value: ReadingValue; instrument: string | undefined }
+  | { type: 'complaint'; complaint: string }
+  | { type: 'action'; action: Action }
+  | { type: 'reading'; test: string; value: ReadingValue; instrument: string | undefined }
 
 /** What hands did. `target` is a part, a panel, a program or a repair, by id. */
 export interface Action {

@@ -39,7 +39,7 @@ export function readEvidence(written: unknown, words: Vocabulary): Result<Eviden
       problems.push(problem(code, [i, field], { found: String(found), expected }))
     if ('complaint' in entry) {
       const id = String(entry.complaint)
-      if (words.complaints.includes(id)) out.push({ is: 'complaint', complaint: id })
+      if (words.complaints.includes(id)) out.push({ type: 'complaint', complaint: id })
       else say('unknown-complaint', 'complaint', id, some(words.complaints))
     } else if ('action' in entry) {
       const [verbText, target] = String(entry.action).trim().split(/\s+/)
@@ -48,7 +48,7 @@ export function readEvidence(written: unknown, words: Vocabulary): Result<Eviden
       const targets = words.targets[verb]
       if (targets && !targets.includes(target))
         return void say('unknown-action', 'action', entry.action, `${verb} and ${some(targets)}`)
-      out.push({ is: 'action', action: { verb, target: targets ? target : undefined } })
+      out.push({ type: 'action', action: { verb, target: targets ? target : undefined } })
     } else if ('test' in entry || 'probe' in entry) {
       const field = 'test' in entry ? 'test' : 'probe'
       const instrument = entry.instrument === undefined ? undefined : String(entry.instrument)
@@ -65,7 +65,7 @@ export function readEvidence(written: unknown, words: Vocabulary): Result<Eviden
       const reading = parseReading(String(entry.reading ?? ''), shape)
       if (!reading.ok)
         return void problems.push(...reading.problems.map((p) => ({ ...p, place: { path: [i, 'reading'] } })))
-      out.push({ is: 'reading', test: id, value: reading.value, instrument })
+      out.push({ type: 'reading', test: id, value: reading.value, instrument })
     } else
       problems.push(
         problem('wrong-shape', [i], {

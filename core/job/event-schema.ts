@@ -5,7 +5,7 @@ import { VERBS } from '../evidence'
  * What happened on a job, as data. An event is written once and never changed: a newer form of the language gets a
  * new version here and an upcaster in `upcast.ts`.
  */
-export const EVENT_VERSION = 2
+export const EVENT_VERSION = 3 as const
 
 /** Years outside these are a broken clock, not a time. */
 const YEARS = { first: 2000, last: 2099 }
@@ -35,11 +35,11 @@ const words = text(4000)
 const revision = z.string().regex(/^[0-9a-f]{64}$/)
 
 /** A reading as it was understood where it was typed; SI. */
-const value = z.discriminatedUnion('is', [
-  z.strictObject({ is: z.literal('value'), si: z.number() }),
-  z.strictObject({ is: z.enum(['open', 'yes', 'no', 'never', 'could-not']) }),
-  z.strictObject({ is: z.literal('word'), word: name }),
-  z.strictObject({ is: z.literal('times'), clean: z.int().min(0), of: z.int().min(1) }),
+const value = z.discriminatedUnion('type', [
+  z.strictObject({ type: z.literal('value'), si: z.number() }),
+  z.strictObject({ type: z.enum(['open', 'yes', 'no', 'never', 'could-not']) }),
+  z.strictObject({ type: z.literal('word'), word: name }),
+  z.strictObject({ type: z.literal('times'), clean: z.int().min(0), of: z.int().min(1) }),
 ])
 
 export const payloadSchema = z.discriminatedUnion('type', [

@@ -1,8 +1,8 @@
-import { readEvidence } from '../evidence'
+import { readEvidence, type WorkMode } from '../evidence'
 import type { Problem } from '../foundation/issues'
 import { isRetractable, type JobStanding } from './apply'
 import type { JobEvent, SequencedEvent } from './event-schema'
-import { findTest, vocabularyFrom, type SafetyNeed, type School, type SheetFacts } from './sheet-facts'
+import { findTest, vocabularyFrom, type SafetyNeed, type SheetFacts } from './sheet-facts'
 
 /** What a person may do in an organisation. */
 export type Role = 'lead' | 'technician' | 'trainee' | 'read-only'
@@ -34,16 +34,20 @@ export interface Refusal {
 }
 
 /**
- * The safety steps that must be confirmed before a test of a school: looking needs those before anything, dead and
- * water work also those before dead work, live work all of them.
+ * The safety steps that must be confirmed before a test: observing needs those before anything, isolated and
+ * water work also those before isolated work, energised work all of them.
  */
 export function missingSteps(
-  school: School,
+  workMode: WorkMode,
   needs: readonly SafetyNeed[],
   job: Pick<JobStanding, 'safety'>,
 ): SafetyNeed[] {
   const wanted: SafetyNeed['before'][] =
-    school === 'look' ? ['anything'] : school === 'live' ? ['anything', 'dead', 'live'] : ['anything', 'dead']
+    workMode === 'observe'
+      ? ['anything']
+      : workMode === 'energised'
+        ? ['anything', 'isolated', 'energised']
+        : ['anything', 'isolated']
   return needs.filter((n) => wanted.includes(n.before) && !job.safety[n.id]?.length)
 }
 
@@ -56,7 +60,7 @@ function problemsOf({ payload }: JobEvent, facts: SheetFacts): { code: RefusalCo
     // What was understood where it was typed is what the text says, or one of the two is not what was read.
     const [own] = read.value
     const value = payload.type === 'reading' ? payload.value : undefined
-    const same = !value || (own?.is === 'reading' && JSON.stringify(own.value) === JSON.stringify(value))
+    const same = !value || (own?.type === 'reading' && JSON.stringify(own.value) === JSON.stringify(value))
     return same ? undefined : { code: 'bad-reading' as const, problems: [] }
   }
   const unless = (known: boolean) => (known ? undefined : { code: 'unknown-name' as const, problems: [] })
@@ -103,15 +107,15 @@ export function refuses(
   const wrong = problemsOf(event, facts)
   if (wrong) return wrong
   if (payload.type === 'retracted' && !(target && isRetractable(target.payload))) return { code: 'not-retractable' }
-  const school =
+  const workMode =
     payload.type === 'reading'
-      ? findTest(facts, payload.test, payload.instrument)?.school
+      ? findTest(facts, payload.test, payload.instrument)?.workMode
       : // A jumper is fitted dead on a machine that was made safe, to be read live.
         payload.type === 'action' && payload.action.verb === 'jumper'
-        ? 'live'
+        ? 'energised'
         : undefined
-  if (school === 'live' && role === 'trainee') return { code: 'no-live-work' }
-  const missing = school === undefined ? [] : missingSteps(school, facts.needs, job)
+  if (workMode === 'energised' && role === 'trainee') return { code: 'no-live-work' }
+  const missing = workMode === undefined ? [] : missingSteps(workMode, facts.needs, job)
   if (missing.length) return { code: 'make-safe-first', names: missing.map((m) => m.id) }
   if (payload.type === 'closed' && job.bypasses.length) return { code: 'bypass-in', names: job.bypasses }
   return undefined

@@ -1,15 +1,12 @@
 import { problem } from '../foundation/issues'
 import { ok, err, type Result } from '../foundation/result'
 import type { Dimension, ReadingShape } from '../foundation/quantity'
-import type { Action, Vocabulary } from '../evidence'
-
-/** What a test does to the machine and to the hands, for the guard. */
-export type School = 'live' | 'dead' | 'water' | 'look'
+import type { Action, Vocabulary, WorkMode } from '../evidence'
 
 export interface SafetyNeed {
   id: string
   title: string
-  before: 'anything' | 'dead' | 'live'
+  before: 'anything' | 'isolated' | 'energised'
 }
 
 /**
@@ -21,11 +18,11 @@ export interface SheetFacts {
   /** What a machine is looked for by: maker, model, family, codes, lamps, complaints. */
   words: string[]
   codes: { code: string; title: string; means: string; lamps?: string }[]
-  complaints: { id: string; says: string }[]
+  complaints: { id: string; words: string }[]
   needs: SafetyNeed[]
   repairs: { id: string; title: string }[]
-  tests: Record<string, { school: School; shape: ReadingShape; meters: string[] }>
-  meters: Record<string, { dimension: Dimension; says: boolean }>
+  tests: Record<string, { workMode: WorkMode; shape: ReadingShape; meters: string[] }>
+  meters: Record<string, { dimension: Dimension; yesNo: boolean }>
   targets: Partial<Record<Action['verb'], string[]>>
   /** Ends of a free probe, and moments it may be taken at. */
   points: string[]
@@ -34,19 +31,19 @@ export interface SheetFacts {
 
 const PROBE = /^\s*([\w-]+\.[\w-]+)\s+to\s+([\w-]+\.[\w-]+)(?:\s+at\s+([\w-]+))?\s*$/
 
-/** How a test is written and to which school it belongs; `undefined` when there is none by this name and instrument. */
+/** How a test is written and what work it asks for; `undefined` when there is none by this name and instrument. */
 export function findTest(
   facts: SheetFacts,
   test: string,
   instrument: string | undefined,
-): { school: School; shape: ReadingShape } | undefined {
+): { workMode: WorkMode; shape: ReadingShape } | undefined {
   const meter = instrument === undefined ? undefined : facts.meters[instrument]
   if (instrument !== undefined && !meter) return undefined
   const listed = Object.hasOwn(facts.tests, test) ? facts.tests[test] : undefined
-  const asWritten = (shape: ReadingShape): ReadingShape => (meter?.says ? { takes: 'yes-no' } : shape)
+  const asWritten = (shape: ReadingShape): ReadingShape => (meter?.yesNo ? { type: 'yes-no' } : shape)
   if (listed) {
     if (instrument !== undefined && !listed.meters.includes(instrument)) return undefined
-    return { school: listed.school, shape: asWritten(listed.shape) }
+    return { workMode: listed.workMode, shape: asWritten(listed.shape) }
   }
   const probe = PROBE.exec(test)
   const dimension = meter?.dimension ?? 'voltage'
@@ -57,7 +54,7 @@ export function findTest(
   const dead = dimension === 'resistance'
   // Ohms are taken at rest, proved dead; nothing else is taken then.
   if (dead && at !== undefined && at !== 'off') return undefined
-  return { school: dead ? 'dead' : 'live', shape: asWritten({ takes: 'number', dimension }) }
+  return { workMode: dead ? 'isolated' : 'energised', shape: asWritten({ type: 'number', dimension }) }
 }
 
 /** The names that evidence about this machine may use. */

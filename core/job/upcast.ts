@@ -1,4 +1,4 @@
-import type { JobEvent, Payload } from './event-schema'
+import { EVENT_VERSION, type JobEvent, type Payload } from './event-schema'
 
 /** A row of the event table as it was written, in whatever version. */
 export interface WrittenEvent {
@@ -34,6 +34,20 @@ function fromV1(old: PayloadV1): Payload {
   }
 }
 
+/** Version 2: the tag of a reading's value was `is`. */
+function fromV2(old: unknown): Payload {
+  const payload = old as Payload & { value?: { is: string } }
+  if (payload.type !== 'reading' || payload.value === undefined) return payload
+  const { is, ...rest } = payload.value as { is: string }
+  return { ...payload, value: { type: is, ...rest } } as Payload
+}
+
+/** Brings a payload one version further, by the version that it has. */
+const STEPS: Record<number, (old: unknown) => unknown> = {
+  1: (old) => fromV1(old as PayloadV1),
+  2: fromV2,
+}
+
 /**
  * An event of any version in today's form. Rows are never rewritten.
  *
@@ -41,9 +55,17 @@ function fromV1(old: PayloadV1): Payload {
  */
 export function upcast(row: WrittenEvent): JobEvent {
   const { id, at, device, seq } = row
-  // Where it was not kept what a device had seen, it counts as having seen all before it.
-  const common = { id, version: 2 as const, at, device, ordinal: row.ordinal ?? 0, baseSeq: row.baseSeq ?? seq - 1 }
-  if (row.version === 2) return { ...common, payload: row.payload as Payload }
-  if (row.version === 1) return { ...common, payload: fromV1(row.payload as PayloadV1) }
-  throw new Error(`Event version ${row.version} is newer than this program.`)
+  if (!(row.version <= EVENT_VERSION)) throw new Error(`Event version ${row.version} is newer than this program.`)
+  let { payload } = row
+  for (let version = row.version; version < EVENT_VERSION; version++) payload = STEPS[version]!(payload)
+  return {
+    id,
+    version: EVENT_VERSION,
+    at,
+    device,
+    ordinal: row.ordinal ?? 0,
+    // Where it was not kept what a device had seen, it counts as having seen all before it.
+    baseSeq: row.baseSeq ?? seq - 1,
+    payload: payload as Payload,
+  }
 }

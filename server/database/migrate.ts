@@ -2,8 +2,9 @@ import { SequelizeStorage, Umzug } from 'umzug'
 import type { Sequelize } from 'sequelize'
 import * as start from './migrations/0001-start'
 import * as house from './migrations/0002-house'
+import * as workModes from './migrations/0003-work-modes'
 
-const MIGRATIONS = [start, house]
+const MIGRATIONS = [start, house, workModes]
 
 /** Brings the tables to the newest form. Running it twice does nothing. */
 export async function migrate(sequelize: Sequelize): Promise<void> {

@@ -1,8 +1,8 @@
-import { factsOf } from '../../core/explain'
+import { factsOf } from '../../core/advice'
 import { InputError, orThrow } from '../../core/foundation/result'
 import type { SheetFacts } from '../../core/job'
 import { buildMachine } from '../../core/model/machine'
-import { listProcedures } from '../../core/procedure'
+import { buildCatalogue } from '../../core/diagnosis/catalogue'
 import { readSheet } from '../../core/model/sheet'
 import { describeProblem } from '../../core/words'
 import type { SheetFile } from '../database/models'
@@ -17,7 +17,7 @@ export default function compileSheet(files: SheetFile[]): SheetFacts {
   try {
     const [own] = files
     const sheet = orThrow(readSheet(own!.text, own!.file, (id) => files.find((f) => f.id === id)))
-    return factsOf(listProcedures(buildMachine(sheet)))
+    return factsOf(buildCatalogue(buildMachine(sheet)))
   } catch (error) {
     if (error instanceof InputError) throw new Error(error.problems.map((p) => describeProblem(p)).join('\n'))
     throw error

@@ -5,7 +5,7 @@ import { isSoundText, type Role } from '../../core/job'
  * The number that both sides send. It grows when an old page can no longer talk to a new server: then the server
  * answers 426, and the page keeps what waits and asks to be loaded again.
  */
-export const CONTRACT_VERSION = 1
+export const CONTRACT_VERSION = 2
 export const CONTRACT_HEADER = 'x-duckweed-contract'
 /** Whose entries a request carries: a session that changed in another tab must not take them. */
 export const PERSON_HEADER = 'x-duckweed-person'

@@ -2,9 +2,9 @@ import { expect, type Page } from '@playwright/test'
 import { random } from '../../bench/random'
 import { TrueMachine } from '../../bench/true-machine'
 import { findShipped } from '../../cli/library'
-import { dimensionOf, openBench, sayReading, sayTest } from '../../core/explain'
+import { dimensionOf, createPredictor, sayReading, sayTest } from '../../core/advice'
 import { orThrow } from '../../core/foundation/result'
-import type { Bench } from '../../core/procedure'
+import type { TestCatalogue } from '../../core/diagnosis/catalogue'
 import { readSheet } from '../../core/model/sheet'
 import { enter, makeSafe, settled, type Place, readings, cause, testTitle, answer } from './place'
 
@@ -13,7 +13,7 @@ const MOST_TESTS = 24
 /** A machine that really stands there with these faults, each at the middle of its severities, and what is complained of. */
 export function brokenMachine(sheet: string, ...faults: string[]) {
   const { text, file } = findShipped(sheet)!
-  const { bench } = openBench(orThrow(readSheet(text, file, findShipped)))
+  const { catalogue: bench } = createPredictor(orThrow(readSheet(text, file, findShipped)))
   const own = faults.map((id) => bench.machine.faults.find((f) => f.id === id)!)
   const present = own.map((fault) => {
     const { severity: range } = fault
@@ -26,13 +26,13 @@ export function brokenMachine(sheet: string, ...faults: string[]) {
 }
 
 /** Takes the test on the card at the machine that really stands there, and writes down what it shows. */
-async function takeNext(page: Page, bench: Bench, truth: TrueMachine): Promise<void> {
+async function takeNext(page: Page, bench: TestCatalogue, truth: TrueMachine): Promise<void> {
   const title = await testTitle(page).innerText()
   const procedure = bench.procedures.find((p) => sayTest(bench.machine, p) === title)
   if (!procedure) throw new Error(`no test is called ${title}`)
   await makeSafe(page)
   const value = truth.read(procedure)
-  if (procedure.shape.takes === 'yes-no') await answer(page, value.is).click()
+  if (procedure.shape.type === 'yes-no') await answer(page, value.type).click()
   else await enter(page, sayReading(value, dimensionOf(procedure)))
 }
 
@@ -47,7 +47,10 @@ export async function callTo(page: Page, place: Place, asked: string, machine: R
 }
 
 /** Follows the advice at the machine until the tests end. */
-export async function testToTheEnd(page: Page, { bench, truth }: { bench: Bench; truth: TrueMachine }): Promise<void> {
+export async function testToTheEnd(
+  page: Page,
+  { bench, truth }: { bench: TestCatalogue; truth: TrueMachine },
+): Promise<void> {
   for (let k = 0; k < MOST_TESTS && !(await cause(page).count()); k++) {
     const before = await readings(page).count()
     await takeNext(page, bench, truth)

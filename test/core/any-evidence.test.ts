@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import { random } from '../../bench/random'
 import { findShipped, shippedIds } from '../../cli/library'
-import { advise, openBench, reasons, sayReading, vocabularyOf, viewOf, type Advice } from '../../core/explain'
+import { advise, createPredictor, reasons, sayReading, vocabularyOf, viewOf, type Advice } from '../../core/advice'
 import type { Evidence } from '../../core/evidence'
-import type { Predictor } from '../../core/predict'
-import type { Procedure } from '../../core/procedure'
+import type { Predictor } from '../../core/diagnosis/predict'
+import type { Procedure } from '../../core/diagnosis/catalogue'
 import { evidenceOf, sheetOf } from './sheets'
 
 const machines = shippedIds()
@@ -17,7 +17,7 @@ const LENGTH = 5
 function typed(p: Predictor, { shape, ...procedure }: Procedure, next: () => number): string {
   const pick = <T>(of: readonly T[]): T => of[Math.floor(next() * of.length)]
   if (next() < 0.08) return pick(['could not', 'never'])
-  switch (shape.takes) {
+  switch (shape.type) {
     case 'yes-no':
       return pick(['yes', 'no'])
     case 'word':
@@ -25,17 +25,17 @@ function typed(p: Predictor, { shape, ...procedure }: Procedure, next: () => num
     case 'times':
       return pick(['10/10', '9 of 10', '0/5', '1/1'])
     case 'number': {
-      const shown = p.predict(pick(p.members), { shape, ...procedure })
-      if (shown.is !== 'value') return shape.dimension === 'resistance' && shown.is === 'open' ? 'OL' : 'never'
+      const shown = p.predict(pick(p.hypotheses), { shape, ...procedure })
+      if (shown.type !== 'value') return shape.dimension === 'resistance' && shown.type === 'open' ? 'OL' : 'never'
       const si = shown.mean * pick([1, 1, 1, 1.05, 0.5, 1000, 0.001, 0])
-      return sayReading({ is: 'value', si }, shape.dimension)
+      return sayReading({ type: 'value', si }, shape.dimension)
     }
   }
 }
 
 /** Everything that an advice says, as one text. */
 function saidBy(p: Predictor, a: Advice): string {
-  const why = a.plan.next.slice(0, 2).flatMap((s) => reasons(p, a.belief, a.placed, s))
+  const why = a.plan.next.slice(0, 2).flatMap((s) => reasons(p, a.belief, a.interpreted, s))
   return JSON.stringify([viewOf(p, a), why], (_, value: unknown) => {
     if (typeof value === 'number' && !Number.isFinite(value)) throw new Error(`a number that is none: ${value}`)
     return value
@@ -44,7 +44,7 @@ function saidBy(p: Predictor, a: Advice): string {
 
 function isSound(p: Predictor, a: Advice): void {
   const { belief, plan } = a
-  const all = [...belief.p, belief.unexplained, belief.residual]
+  const all = [...belief.posterior, belief.unknownFault, belief.truncatedMass]
   expect(all.every((x) => x >= 0)).toBe(true)
   expect(all.reduce((s, x) => s + x, 0)).toBeCloseTo(1, 9)
   expect(plan.state === 'testing').toBe(!plan.stop)
@@ -58,9 +58,9 @@ function isSound(p: Predictor, a: Advice): void {
 }
 
 describe.each(machines.map((s) => [s.id, s] as const))('%s, whatever is entered', (_, sheet) => {
-  const p = openBench(sheet)
-  const { procedures, machine } = p.bench
-  const { targets } = vocabularyOf(p.bench)
+  const p = createPredictor(sheet)
+  const { procedures, machine } = p.catalogue
+  const { targets } = vocabularyOf(p.catalogue)
 
   it('the advice is sound, and the order of readings makes no difference', () => {
     for (let seed = 1; seed <= CALLS; seed++) {
@@ -75,13 +75,13 @@ describe.each(machines.map((s) => [s.id, s] as const))('%s, whatever is entered'
       const forth = advise(p, [...complaint, ...readings], 'best', 0)
       isSound(p, forth)
       const back = advise(p, [...complaint, ...readings.toReversed()], 'best', 0)
-      expect(Array.from(back.belief.p)).toEqual(Array.from(forth.belief.p))
-      expect(back.belief.unexplained).toBe(forth.belief.unexplained)
+      expect(Array.from(back.belief.posterior)).toEqual(Array.from(forth.belief.posterior))
+      expect(back.belief.unknownFault).toBe(forth.belief.unknownFault)
       // What hands do in between may change everything but what must hold.
       const verb = pick(['unplug', 'jumper', 'repair', 'open', 'start'] as const)
       const target = targets[verb]
       if (!target?.length) continue
-      const action: Evidence = { is: 'action', action: { verb, target: pick(target) } }
+      const action: Evidence = { type: 'action', action: { verb, target: pick(target) } }
       isSound(p, advise(p, [...complaint, ...readings.slice(0, 2), action, ...readings.slice(2)], 'best', 0))
     }
   })

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { findShipped } from '../../cli/library'
-import { advise, viewOf } from '../../core/explain'
+import { advise, viewOf } from '../../core/advice'
 import { evidenceOf, predictorOf } from './sheets'
 
 const root = join(import.meta.dirname, '../..')
@@ -64,7 +64,7 @@ describe('command line', () => {
     expect(view.suspects.length).toBeGreaterThan(3)
     for (const s of view.suspects)
       expect(out.suspects.find((x) => x.faults.join() === s.faults.join())!.p).toBeCloseTo(s.p, 10)
-    expect(out.unexplained).toBeCloseTo(view.unexplained, 10)
+    expect(out.unexplained).toBeCloseTo(view.unknownFault, 10)
   })
   it('wrong input: exit 1, every mistake, with its place', () => {
     const r = run(

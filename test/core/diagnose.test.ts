@@ -1,32 +1,35 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { findShipped } from '../../cli/library'
-import { believe } from '../../core/diagnose'
+import { inferBelief } from '../../core/diagnosis/belief'
 import type { Evidence } from '../../core/evidence'
 import { foldJob, type Payload, type SequencedEvent } from '../../core/job'
-import { advise, dimensionOf, openBench, reasons, sayDoubt, sayVerdict } from '../../core/explain'
+import { advise, dimensionOf, createPredictor, reasons, sayDoubt, sayVerdict } from '../../core/advice'
 import { withShopHistory, type Acceptance, type ShopHistory, type KnownGood } from '../../core/model/machine'
-import type { Predictor } from '../../core/predict'
+import type { Predictor } from '../../core/diagnosis/predict'
 import { renameAll } from './rename'
 import { sheetOf, edit, evidenceOf, FAMILY, machineOf, mini, predictorOf, activeFaultsIn } from './sheets'
 
-const washer = openBench(sheetOf(findShipped('orrisk-tl40')!.text))
+const washer = createPredictor(sheetOf(findShipped('orrisk-tl40')!.text))
 const top = (p: Predictor, ...items: object[]) => advise(p, evidenceOf(p, ...items))
 const CALL = [{ complaint: 'no-fill' }, { complaint: 'hums' }]
 
 /** The reading that a machine with a fault gives in a test, as evidence. */
 function readingOf(p: Predictor, faults: [string, number?][], test: string): Evidence {
-  const procedure = p.bench.procedures.find((x) => x.id === test)!
-  const shown = p.predict(p.trial(faults.map(([id, s]) => activeFaultsIn(p.bench.machine, id, s))), procedure)
+  const procedure = p.catalogue.procedures.find((x) => x.id === test)!
+  const shown = p.predict(
+    p.hypothesisFor(faults.map(([id, s]) => activeFaultsIn(p.catalogue.machine, id, s))),
+    procedure,
+  )
   const value =
-    shown.is === 'value'
-      ? { is: 'value' as const, si: shown.mean }
-      : shown.is === 'sense'
-        ? { is: shown.yes > 0.5 ? ('yes' as const) : ('no' as const) }
-        : shown.is === 'times'
-          ? { is: 'times' as const, clean: Math.round(10 * shown.clean), of: 10 }
+    shown.type === 'value'
+      ? { type: 'value' as const, si: shown.mean }
+      : shown.type === 'sense'
+        ? { type: shown.yes > 0.5 ? ('yes' as const) : ('no' as const) }
+        : shown.type === 'times'
+          ? { type: 'times' as const, clean: Math.round(10 * shown.clean), of: 10 }
           : shown
-  return { is: 'reading', test, value, instrument: undefined }
+  return { type: 'reading', test, value, instrument: undefined }
 }
 
 describe('from complaint to cause on the washer', () => {
@@ -46,7 +49,7 @@ describe('from complaint to cause on the washer', () => {
         evidence.push(readingOf(washer, [[fault, severity]], advice.plan.next[0].procedure.id))
         advice = advise(washer, evidence)
       }
-      const wanted = washer.bench.machine.faults.find((f) => f.id === fault)!.repair
+      const wanted = washer.catalogue.machine.faults.find((f) => f.id === fault)!.repair
       expect(advice.plan.remedies[0].repair, `${fault}: ${JSON.stringify(advice.suspects.slice(0, 3))}`).toBe(wanted)
     }
   })
@@ -65,7 +68,7 @@ describe('from complaint to cause on the washer', () => {
     expect(second.p).toBeLessThan(0.01)
   })
   it('readings that fit nothing raise "something else"', () => {
-    const before = top(washer, ...CALL).belief.unexplained
+    const before = top(washer, ...CALL).belief.unknownFault
     const odd = top(
       washer,
       ...CALL,
@@ -74,7 +77,7 @@ describe('from complaint to cause on the washer', () => {
       { test: 'drain-pump.ohms', reading: '240' },
     )
     expect(before).toBeLessThan(0.1)
-    expect(odd.belief.unexplained).toBeGreaterThan(0.5)
+    expect(odd.belief.unknownFault).toBeGreaterThan(0.5)
   })
   it('a value written a thousand times too small is doubted and said, and convicts nobody', () => {
     const readings = [
@@ -83,10 +86,10 @@ describe('from complaint to cause on the washer', () => {
       { test: 'cold-valve.amps', reading: '0.079' },
     ]
     const a = top(washer, ...CALL, ...readings)
-    expect(a.belief.doubts[1]).toMatchObject({ misread: 'thousand-too-small' })
-    expect(a.belief.doubts[1].slip).toBeGreaterThan(0.9)
-    expect(sayDoubt(a.belief.doubts[1], { is: 'value', si: 0.82 }, 'resistance')).toContain('820 Ω')
-    expect(Math.max(a.belief.doubts[0].slip, a.belief.doubts[2].slip)).toBeLessThan(0.05)
+    expect(a.belief.doubts[1]).toMatchObject({ unitSlip: 'thousand-too-small' })
+    expect(a.belief.doubts[1].grossError).toBeGreaterThan(0.9)
+    expect(sayDoubt(a.belief.doubts[1], { type: 'value', si: 0.82 }, 'resistance')).toContain('820 Ω')
+    expect(Math.max(a.belief.doubts[0].grossError, a.belief.doubts[2].grossError)).toBeLessThan(0.05)
     const shorted = a.suspects.find((s) => s.faults[0]?.id === 'cold-valve.coil-shorted')
     expect(shorted?.p ?? 0).toBeLessThan(0.02)
   })
@@ -112,7 +115,7 @@ describe('from complaint to cause on the washer', () => {
         { test: 'cold-valve.amps', reading: '0.070' },
       ].slice(0, n)
       return top(washer, ...CALL, ...items).suspects.find(
-        (s) => s.faults[0]?.part === washer.bench.machine.partIndex.get('cold-valve') && s.faults.length === 1,
+        (s) => s.faults[0]?.part === washer.catalogue.machine.partIndex.get('cold-valve') && s.faults.length === 1,
       )?.p
     }
     expect(Math.abs(high(3)! - high(1)!)).toBeLessThan(0.25)
@@ -131,7 +134,7 @@ describe('properties of the belief', () => {
     'fill-cold.lasts',
     'cold-out.to-return',
   ]
-  const faults = washer.bench.machine.faults.map((f) => f.id)
+  const faults = washer.catalogue.machine.faults.map((f) => f.id)
   const scenario = fc.record({
     fault: fc.constantFrom(...faults),
     tests: fc.shuffledSubarray(pool, { minLength: 1, maxLength: 6 }),
@@ -142,17 +145,17 @@ describe('properties of the belief', () => {
         const base = evidenceOf(washer, { complaint: 'no-fill' })
         const readings = tests.map((t) => readingOf(washer, [[fault]], t))
         const a = advise(washer, [...base, ...readings])
-        const sum = a.belief.p.reduce((s, x) => s + x, 0) + a.belief.unexplained + a.belief.residual
+        const sum = a.belief.posterior.reduce((s, x) => s + x, 0) + a.belief.unknownFault + a.belief.truncatedMass
         expect(sum).toBeCloseTo(1, 9)
         const b = advise(washer, [...base, ...readings.toReversed()])
-        expect(Array.from(b.belief.p)).toEqual(Array.from(a.belief.p))
+        expect(Array.from(b.belief.posterior)).toEqual(Array.from(a.belief.posterior))
         expect(a.plan.next.every((s) => s.saving > 0 && s.outcomes.length > 1)).toBe(true)
       }),
       { seed: 11, numRuns: 25 },
     )
   })
   it('what was asked before makes no difference: a predictor that has seen much says what a fresh one says', () => {
-    const fresh = () => openBench(sheetOf(findShipped('orrisk-tl40')!.text))
+    const fresh = () => createPredictor(sheetOf(findShipped('orrisk-tl40')!.text))
     const used = fresh()
     const log: object[] = [
       { complaint: 'no-fill' },
@@ -164,31 +167,31 @@ describe('properties of the belief', () => {
     ]
     for (let n = 2; n <= log.length; n++) top(used, ...log.slice(0, n))
     const [seen, first] = [top(used, ...log), top(fresh(), ...log)]
-    expect(seen.belief.members.length).toBeGreaterThan(used.members.length)
+    expect(seen.belief.hypotheses.length).toBeGreaterThan(used.hypotheses.length)
     expect(seen.suspects).toEqual(first.suspects)
-    expect(seen.belief.residual).toBe(first.belief.residual)
+    expect(seen.belief.truncatedMass).toBe(first.belief.truncatedMass)
   })
   it('explanations are true when re-run with the quoted reading', () => {
     const a = top(washer, ...CALL)
     for (const s of a.plan.next.slice(0, 4))
-      for (const r of reasons(washer, a.belief, a.placed, s)) {
+      for (const r of reasons(washer, a.belief, a.interpreted, s)) {
         const then = advise(washer, [
           ...evidenceOf(washer, ...CALL),
-          { is: 'reading', test: s.procedure.id, value: r.reading, instrument: undefined },
+          { type: 'reading', test: s.procedure.id, value: r.reading, instrument: undefined },
         ])
         const [first] = then.suspects
         const leads =
-          then.belief.unexplained > first.p
+          then.belief.unknownFault > first.p
             ? 'something else'
             : first.faults.map((f) => f.title).join(' and ') || 'nothing wrong'
         expect(leads, `${s.procedure.id} ${dimensionOf(s.procedure)}`).toBe(r.leads)
-        expect(Math.max(then.belief.unexplained, first.p)).toBeCloseTo(r.p, 9)
+        expect(Math.max(then.belief.unknownFault, first.p)).toBeCloseTo(r.p, 9)
       }
   })
   it('a retracted reading leaves no trace, on the page or in a predictor that has seen it', () => {
     const event = (n: number, payload: Payload): SequencedEvent => ({
       id: `e${n}`,
-      version: 2,
+      version: 3,
       at: `2026-03-01T10:00:0${n}.000Z`,
       device: 'd',
       ordinal: n,
@@ -211,15 +214,15 @@ describe('properties of the belief', () => {
       )
       return advise(p, evidenceOf(p, ...job.complaints.map((complaint) => ({ complaint })), ...items))
     }
-    const fresh = () => openBench(sheetOf(findShipped('orrisk-tl40')!.text))
+    const fresh = () => createPredictor(sheetOf(findShipped('orrisk-tl40')!.text))
     const used = fresh()
     const before = belief(used, log)
     const back = belief(used, [...log, event(5, { type: 'retracted', event: 'e3' })])
     const never = belief(fresh(), log.toSpliced(3, 1))
-    expect(Array.from(before.belief.p)).not.toEqual(Array.from(back.belief.p))
+    expect(Array.from(before.belief.posterior)).not.toEqual(Array.from(back.belief.posterior))
     const shown = (a: typeof back) => ({
-      p: a.belief.p,
-      other: [a.belief.unexplained, a.belief.residual],
+      p: a.belief.posterior,
+      other: [a.belief.unknownFault, a.belief.truncatedMass],
       links: a.links,
       verdicts: a.verdicts,
       next: a.plan.next.map((s) => [s.procedure.id, s.minutes, s.saving]),
@@ -237,7 +240,7 @@ describe('properties of the belief', () => {
     const a = top(predictorOf(text), { complaint }, { test, reading })
     const b = top(predictorOf(renamed), { complaint: name(complaint) }, { test: name(test), reading })
     expect(renamed).not.toContain(complaint)
-    expect(Array.from(b.belief.p)).toEqual(Array.from(a.belief.p))
+    expect(Array.from(b.belief.posterior)).toEqual(Array.from(a.belief.posterior))
     expect(b.plan.next.map((s) => [s.minutes, s.saving])).toEqual(a.plan.next.map((s) => [s.minutes, s.saving]))
     expect(b.plan.remedies).toEqual(a.plan.remedies)
     expect(b.verdicts.map((v) => v.band)).toEqual(a.verdicts.map((v) => v.band))
@@ -247,9 +250,12 @@ describe('properties of the belief', () => {
 describe('a changed sheet changes what follows from it', () => {
   const value = (text: string, test: string, fault?: string): number | string => {
     const p = predictorOf(text)
-    const procedure = p.bench.procedures.find((x) => x.id === test)!
-    const shown = p.predict(fault ? p.trial([activeFaultsIn(p.bench.machine, fault)]) : p.healthy, procedure)
-    return shown.is === 'value' ? shown.mean : shown.is
+    const procedure = p.catalogue.procedures.find((x) => x.id === test)!
+    const shown = p.predict(
+      fault ? p.hypothesisFor([activeFaultsIn(p.catalogue.machine, fault)]) : p.healthy,
+      procedure,
+    )
+    return shown.type === 'value' ? shown.mean : shown.type
   }
   it('other coil ohms, another call time, a bleed resistor, an added joint', () => {
     expect(value(FAMILY.replaceAll('ohms: 780 Ω ±8 %', 'ohms: 1150 Ω ±8 %'), 'cold-valve.ohms')).toBeCloseTo(1150, 6)
@@ -297,7 +303,7 @@ describe('a changed sheet changes what follows from it', () => {
     const lidAfter = (text: string) => {
       const p = predictorOf(text)
       const a = top(p, { complaint: 'no-fill' }, { test: 'cold-out.to-return', reading: '119' })
-      const lid = a.links[p.bench.machine.partIndex.get('lid')!]
+      const lid = a.links[p.catalogue.machine.partIndex.get('lid')!]
       return { p: lid.p, state: lid.state, first: a.plan.next[0].procedure.id }
     }
     const [feed, back] = [lidAfter(FAMILY), lidAfter(moved)]
@@ -308,10 +314,11 @@ describe('a changed sheet changes what follows from it', () => {
   it('crossed plugs let the cold phase run hot water', () => {
     const crossed = predictorOf(FAMILY)
     const { point } = {
-      point: crossed.timeline(crossed.trial([activeFaultsIn(crossed.bench.machine, 'crossed-plugs')]), 0).snapshots[0]!,
+      point: crossed.timeline(crossed.hypothesisFor([activeFaultsIn(crossed.catalogue.machine, 'crossed-plugs')]), 0)
+        .snapshots[0]!,
     }
-    expect(point.signal(crossed.bench.machine.partIndex.get('hot-valve')!, 'passes')).toBe(1)
-    expect(point.signal(crossed.bench.machine.partIndex.get('cold-valve')!, 'passes')).toBe(0)
+    expect(point.signal(crossed.catalogue.machine.partIndex.get('hot-valve')!, 'passes')).toBe(1)
+    expect(point.signal(crossed.catalogue.machine.partIndex.get('cold-valve')!, 'passes')).toBe(0)
   })
 })
 
@@ -379,21 +386,22 @@ describe('standing and cautions', () => {
       { test: 'relay.click', reading: 'yes' },
       { test: 'drive.runs', reading: 'yes' },
     )
-    expect(a.links[p.bench.machine.partIndex.get('bin')!].state).toBe('bypassed')
+    expect(a.links[p.catalogue.machine.partIndex.get('bin')!].state).toBe('bypassed')
     expect(a.suspects[0].faults.map((f) => f.id)).toEqual(['bin.stuck-open'])
   })
   it('the quick answer and the settled one agree on the singles when nothing is odd', () => {
-    const c = top(washer, ...CALL).placed.case
-    const [quick, settled] = [believe(washer, c, 0), believe(washer, c)]
-    const singles = quick.members.length
-    for (let i = 1; i < singles; i++) expect(settled.p[i] / settled.p[0]).toBeCloseTo(quick.p[i] / quick.p[0], 9)
+    const c = top(washer, ...CALL).interpreted.case
+    const [quick, settled] = [inferBelief(washer, c, 0), inferBelief(washer, c)]
+    const singles = quick.hypotheses.length
+    for (let i = 1; i < singles; i++)
+      expect(settled.posterior[i] / settled.posterior[0]).toBeCloseTo(quick.posterior[i] / quick.posterior[0], 9)
   })
 })
 
 describe('faults that come and go, and faults that bring others', () => {
-  const lidIndex = washer.bench.machine.partIndex.get('lid')!
+  const lidIndex = washer.catalogue.machine.partIndex.get('lid')!
   const lid = (...items: object[]) =>
-    (({ p, rests }) => p + rests)(top(washer, { complaint: 'no-fill' }, ...items).links[lidIndex])
+    (({ p, restingProbability: rests }) => p + rests)(top(washer, { complaint: 'no-fill' }, ...items).links[lidIndex])
   it('a switch that passes once may still miss; n clean of n leave what the binomial leaves', () => {
     const once = { test: 'lid.ohms', reading: '0.1' }
     const clean = (n: number) => lid(once, { test: 'lid.worked', reading: `${n}/${n}` })
@@ -407,7 +415,7 @@ describe('faults that come and go, and faults that bring others', () => {
   })
   it('a verdict on a count says what it leaves open: 26 of 100 after ten', () => {
     const a = top(washer, { complaint: 'no-fill' }, { test: 'lid.worked', reading: '10 of 10' })
-    expect(sayVerdict(a.verdicts[0], undefined, { is: 'times', clean: 10, of: 10 })).toContain('26 of 100')
+    expect(sayVerdict(a.verdicts[0], undefined, { type: 'times', clean: 10, of: 10 })).toContain('26 of 100')
   })
   it('a jammed plunger that burns its coil ties the two faults together', () => {
     const untied = edit(FAMILY, ', causes: { cold-valve.coil-open: 20 % }', '')
@@ -423,17 +431,17 @@ describe('faults that come and go, and faults that bring others', () => {
     expect(both(FAMILY)).toBeGreaterThan(0.05)
     const a = top(washer, { complaint: 'no-fill' }, { test: 'cold-valve.ohms', reading: 'OL' })
     const valve = a.plan.remedies[0]
-    expect(valve.killers.map((f) => washer.bench.machine.faults[f].id)).toContain('cold-valve.plunger-stuck')
+    expect(valve.rootCauses.map((f) => washer.catalogue.machine.faults[f].id)).toContain('cold-valve.plunger-stuck')
   })
 })
 
 describe('what makes a coil good', () => {
   const machine = findShipped('orrisk-tl40')!.text
   const verdicts = (bands: Acceptance, knownGood: KnownGood, ...ohms: [string, string][]) => {
-    const p = openBench(sheetOf(machine), bands, knownGood)
+    const p = createPredictor(sheetOf(machine), bands, knownGood)
     const a = top(p, { complaint: 'no-fill' }, ...ohms.map(([test, reading]) => ({ test: `${test}.ohms`, reading })))
-    const coil = p.bench.machine.partIndex.get('cold-valve')!
-    return { says: a.verdicts.map((v) => v.says), p: a.links[coil].p, unexplained: a.belief.unexplained, a }
+    const coil = p.catalogue.machine.partIndex.get('cold-valve')!
+    return { says: a.verdicts.map((v) => v.finding), p: a.links[coil].p, unexplained: a.belief.unknownFault, a }
   }
   const both: [string, string][] = [
     ['cold-valve', '1020'],
@@ -465,7 +473,7 @@ describe('condemning', () => {
   it('a board is convicted by elimination: what is not proven absent is listed, and the list empties', () => {
     const board = (...items: object[]) => {
       const a = top(washer, { complaint: 'no-fill' }, ...items)
-      const { faults, sheet } = washer.bench.machine
+      const { faults, sheet } = washer.catalogue.machine
       const r = a.plan.remedies.find((x) => sheet.repairs[x.repair].id === 'new-board')
       return r?.unproven.map((f) => faults[f].id) ?? []
     }
@@ -489,7 +497,7 @@ describe('what a shop has found', () => {
     expect(rate(seen, 'fuse.blown')).toBeCloseTo((rate(base, 'fuse.blown') * 100 + 9) / 200, 12)
     expect(rate(seen, 'lid.stuck-open')).toBeCloseTo(rate(base, 'lid.stuck-open') / 2, 12)
     const p = (history?: ShopHistory) => {
-      const predictor = openBench(sheetOf(FAMILY), 'published', {}, history)
+      const predictor = createPredictor(sheetOf(FAMILY), 'published', {}, history)
       const a = advise(predictor, evidenceOf(predictor, { complaint: 'dead' }))
       return a.suspects.find((s) => s.faults.some((f) => f.id === 'fuse.blown'))!.p
     }

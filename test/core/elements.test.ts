@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { advise } from '../../core/explain'
+import { advise } from '../../core/advice'
 import { betaCelsius, betaOhms } from '../../core/model/kinds/beta'
 import { makeFaultedMachine, type Machine, type ActiveFault } from '../../core/model/machine'
 import { phaseTimes, runPlain, STEP } from '../../core/truth'
@@ -80,10 +80,10 @@ describe('level sensors', () => {
   })
   it('a counter reads the wave where it stands', () => {
     const predictor = predictorOf(BATH)
-    const hertz = predictor.bench.procedures.find((p) => p.id === 'sensor.hertz')!
+    const hertz = predictor.catalogue.procedures.find((p) => p.id === 'sensor.hertz')!
     const shown = (fault: string) => {
-      const p = predictor.predict(predictor.trial([activeFaultsIn(bath, fault)]), hertz)
-      return p.is === 'value' ? p.mean : NaN
+      const p = predictor.predict(predictor.hypothesisFor([activeFaultsIn(bath, fault)]), hertz)
+      return p.type === 'value' ? p.mean : NaN
     }
     expect(shown('sensor-wire.broken')).toBeGreaterThan(24_000)
     expect(shown('sensor.silent')).toBe(0)
@@ -218,7 +218,9 @@ describe('the control', () => {
     const lifted = simulate(makeFaultedMachine(bath), script(program(bath, 'flooded'), 60))
     expect(lifted.alarms).toEqual(['E4'])
     const predictor = predictorOf(BATH)
-    const inService = predictor.bench.procedures.filter((p) => p.needs.reach?.program === program(bath, 'drain-test'))
+    const inService = predictor.catalogue.procedures.filter(
+      (p) => p.needs.arrival?.program === program(bath, 'drain-test'),
+    )
     expect(inService.length).toBeGreaterThan(0)
   })
 })
@@ -256,7 +258,7 @@ describe('advice on these parts', () => {
     ['pulses.weak', TAP, 'dry'],
   ])('the readings of %s lead to its repair', (fault, text, complaint) => {
     const predictor = predictorOf(text)
-    const member = predictor.trial([activeFaultsIn(predictor.bench.machine, fault)])
+    const member = predictor.hypothesisFor([activeFaultsIn(predictor.catalogue.machine, fault)])
     const items: object[] = [{ complaint }]
     for (let k = 0; k < 12; k++) {
       const advice = advise(predictor, evidenceOf(predictor, ...items), 'live-first')
@@ -264,24 +266,24 @@ describe('advice on these parts', () => {
       if (!next || advice.plan.state !== 'testing') break
       const p = predictor.predict(member, next.procedure)
       const reading =
-        p.is === 'value'
+        p.type === 'value'
           ? p.mean
-          : p.is === 'sense'
+          : p.type === 'sense'
             ? p.yes > 0.5
               ? 'yes'
               : 'no'
-            : p.is === 'word'
+            : p.type === 'word'
               ? p.word
-              : p.is === 'times'
+              : p.type === 'times'
                 ? p.clean > 0.5
                   ? '10/10'
                   : '0/10'
-                : p.is === 'open'
+                : p.type === 'open'
                   ? 'OL'
                   : 'never'
       items.push({ test: next.procedure.id, reading: String(reading) })
     }
-    const { machine } = predictor.bench
+    const { machine } = predictor.catalogue
     const wanted = machine.faults.find((f) => f.id === fault)!.repair
     const advice = advise(predictor, evidenceOf(predictor, ...items), 'live-first')
     expect(machine.sheet.repairs[advice.plan.remedies[0].repair].id).toBe(machine.sheet.repairs[wanted].id)

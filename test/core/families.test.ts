@@ -3,11 +3,11 @@ import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { findShipped, shippedIds } from '../../cli/library'
 import { lookThrough, meet } from '../../bench/self-check'
-import { advise, openBench } from '../../core/explain'
+import { advise, createPredictor } from '../../core/advice'
 import { fits, search } from '../../core/search'
 import { orThrow } from '../../core/foundation/result'
 import { buildMachine, makeFaultedMachine, type Machine } from '../../core/model/machine'
-import type { Predictor } from '../../core/predict'
+import type { Predictor } from '../../core/diagnosis/predict'
 import { readSheet, flattenSheet, type FindSheet, type Sheet } from '../../core/model/sheet'
 import { simulate, type Timeline } from '../../core/simulation/simulate'
 import { runPlain } from '../../core/truth'
@@ -42,14 +42,14 @@ const lasts = (machine: Machine, t: Timeline, phase: string) => {
 }
 /** What a test shows under a fault: the mean of a number, or the likelier word. */
 function shows(sheet: Sheet, test: string, fault?: string, instrument?: string): number | string {
-  const predictor = openBench(sheet)
-  const { machine, procedures } = predictor.bench
+  const predictor = createPredictor(sheet)
+  const { machine, procedures } = predictor.catalogue
   const p = predictor.predict(
-    predictor.trial(fault ? [activeFaultsIn(machine, fault)] : []),
+    predictor.hypothesisFor(fault ? [activeFaultsIn(machine, fault)] : []),
     procedures.find((x) => x.id === test)!,
     instrument,
   )
-  return p.is === 'value' ? p.mean : p.is === 'sense' ? (p.yes > 0.5 ? 'yes' : 'no') : p.is
+  return p.type === 'value' ? p.mean : p.type === 'sense' ? (p.yes > 0.5 ? 'yes' : 'no') : p.type
 }
 
 describe('the library as a whole', () => {
@@ -75,11 +75,11 @@ describe('the library as a whole', () => {
   ])(
     '%s and %s: some complaint gets other first advice',
     (one, two) => {
-      const [a, b] = [one, two].map((id) => openBench(machines.find((s) => s.id === id)!))
+      const [a, b] = [one, two].map((id) => createPredictor(machines.find((s) => s.id === id)!))
       const first = (p: Predictor, complaint: string) =>
         advise(p, evidenceOf(p, { complaint }), 'best', 0).plan.next[0]?.procedure.id
-      const both = a.bench.machine.sheet.complaints.filter((c) =>
-        b.bench.machine.sheet.complaints.some((d) => d.id === c.id),
+      const both = a.catalogue.machine.sheet.complaints.filter((c) =>
+        b.catalogue.machine.sheet.complaints.some((d) => d.id === c.id),
       )
       expect(both.some(({ id }) => first(a, id) !== first(b, id))).toBe(true)
     },
@@ -87,21 +87,21 @@ describe('the library as a whole', () => {
   )
   const example = (name: string) => {
     const file = join(import.meta.dirname, '../../docs/examples', `${name}.yaml`)
-    return openBench(orThrow(readSheet(readFileSync(file, 'utf8'), file, findShipped)))
+    return createPredictor(orThrow(readSheet(readFileSync(file, 'utf8'), file, findShipped)))
   }
   it('an example in docs is a whole machine: every fault shows, and a phase that passes at once has been there', () => {
     const predictor = example('batch-brewer')
     expect(lookThrough(predictor).wrong).toEqual([])
-    const { machine } = predictor.bench
+    const { machine } = predictor.catalogue
     expect(says(machine)).toEqual([])
     // The tank is still full: the refill is over in the instant in which it begins.
     expect(says(machine, 'brew-valve.coil-open')).toEqual(['short'])
   })
   it('the other has no control: its phases go by the clock, in both simulators, and its advice ends on the right repair', () => {
     const predictor = example('field-sprayer')
-    expect(predictor.bench.machine.sheet.control).toBeUndefined()
+    expect(predictor.catalogue.machine.sheet.control).toBeUndefined()
     expect(lookThrough(predictor).wrong).toEqual([])
-    const { machine } = predictor.bench
+    const { machine } = predictor.catalogue
     const script = { steps: [{ at: 0, start: 0 }], until: 200, stopsWhenFinal: false, moments: [] }
     const entries = (phases: { time: number; phase: number }[]) =>
       phases.map((p) => [machine.phases[p.phase].id, p.time])
@@ -122,14 +122,14 @@ describe('the library as a whole', () => {
       const { text, file } = findShipped(id)!
       const whole = orThrow(flattenSheet(text, file, findShipped))
       const { renamed, name } = renameAll(whole)
-      const [a, b] = [whole, renamed].map((t) => openBench(orThrow(readSheet(t, file, () => undefined))))
-      const [{ id: complaint }] = a.bench.machine.sheet.complaints
+      const [a, b] = [whole, renamed].map((t) => createPredictor(orThrow(readSheet(t, file, () => undefined))))
+      const [{ id: complaint }] = a.catalogue.machine.sheet.complaints
       const [one, two] = [
         advise(a, evidenceOf(a, { complaint }), 'best', 0),
         advise(b, evidenceOf(b, { complaint: name(complaint) }), 'best', 0),
       ]
-      expect(b.bench.machine.parts.some((p) => a.bench.machine.partIndex.has(p.id))).toBe(false)
-      expect(Array.from(two.belief.p)).toEqual(Array.from(one.belief.p))
+      expect(b.catalogue.machine.parts.some((p) => a.catalogue.machine.partIndex.has(p.id))).toBe(false)
+      expect(Array.from(two.belief.posterior)).toEqual(Array.from(one.belief.posterior))
       expect(two.plan.next.map((s) => [s.minutes, s.saving])).toEqual(one.plan.next.map((s) => [s.minutes, s.saving]))
       expect(two.plan.remedies).toEqual(one.plan.remedies)
     },
@@ -192,7 +192,7 @@ describe('top-load washer', () => {
   const tl = shipped('top-load-washer')
   it('the hot valve is called later than the cold, and only where a program asks for it', () => {
     const at = (sheet: Sheet, test: string) =>
-      openBench(sheet).bench.procedures.find((p) => p.id === test)?.needs.reach?.seconds
+      createPredictor(sheet).catalogue.procedures.find((p) => p.id === test)?.needs.arrival?.seconds
     expect(at(tl, 'hot-valve.volts')).toBeGreaterThan(at(tl, 'cold-valve.volts')!)
     const cold = shipped(
       'top-load-washer',

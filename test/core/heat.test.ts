@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest'
 import { makeFaultedMachine } from '../../core/model/machine'
 import { runPlain } from '../../core/truth'
 import { simulate } from '../../core/simulation/simulate'
-import { advise } from '../../core/explain'
+import { advise } from '../../core/advice'
 import { evidenceOf, machineOf, mini, predictorOf, activeFaultsIn } from './sheets'
 
 const machine = machineOf(mini('heater-tank'))

@@ -8,10 +8,10 @@ import {
   voltageIndication,
   waterIndication,
 } from '../../core/simulation/instrument'
-import { advise } from '../../core/explain'
+import { advise } from '../../core/advice'
 import { orThrow } from '../../core/foundation/result'
 import { makeFaultedMachine, type Machine } from '../../core/model/machine'
-import { readProbe } from '../../core/procedure'
+import { parseProbe } from '../../core/diagnosis/catalogue'
 import type { OperatingPoint } from '../../core/simulation/simulate'
 import { simulate } from '../../core/simulation/simulate'
 import { edit, evidenceOf, FAMILY, machineOf, mini, predictorOf, activeFaultsIn, runTo } from './sheets'
@@ -133,14 +133,14 @@ describe('sensitivities are what a re-run with the changed value shows', () => {
     ['cold-hose.bucket', 'cold', 'cold-main.pressure'],
   ])('%s (%s) to %s', (test, _, id) => {
     const p = predictorOf(FAMILY)
-    const { bench } = p
-    const procedure = bench.procedures.find((x) => x.id === test)!
-    const param = bench.machine.params.find((x) => x.id === id)!
+    const { catalogue: catalogue } = p
+    const procedure = catalogue.procedures.find((x) => x.id === test)!
+    const param = catalogue.machine.params.find((x) => x.id === id)!
     const base = p.predict(p.healthy, procedure)
     const tenth = predictorOf(FAMILY)
-    tenth.bench.machine.values[param.index] += param.sd / 100
-    const moved = tenth.predict(tenth.healthy, tenth.bench.procedures[procedure.index])
-    if (base.is !== 'value' || moved.is !== 'value') throw new Error('not a value')
+    tenth.catalogue.machine.values[param.index] += param.sd / 100
+    const moved = tenth.predict(tenth.healthy, tenth.catalogue.procedures[procedure.index])
+    if (base.type !== 'value' || moved.type !== 'value') throw new Error('not a value')
     const direct = (moved.mean - base.mean) * 100
     expect(Math.abs(direct)).toBeGreaterThan(0)
     // One sd of the supply is wide enough for the curvature of the root to show.
@@ -152,8 +152,8 @@ describe('sensitivities are what a re-run with the changed value shows', () => {
       const p = predictorOf(text)
       return p.predict(
         p.healthy,
-        p.bench.procedures.find((x) => x.id === 'cutoff.ohms')!,
-      ).is
+        p.catalogue.procedures.find((x) => x.id === 'cutoff.ohms')!,
+      ).type
     }
     expect(read(mini('boiler'))).toBe('open')
     expect(read(edit(mini('boiler'), 'on-rise: closes', 'on-rise: opens'))).toBe('value')
@@ -250,27 +250,31 @@ programs: { on: { title: On, lasts: 1 min } }
 describe('free probes', () => {
   const p = predictorOf(FAMILY)
   const ask = (text: string, instrument?: string, fault?: string) => {
-    const procedure = orThrow(readProbe(p.bench, text, instrument))
-    return p.predict(fault ? p.trial([activeFaultsIn(p.bench.machine, fault)]) : p.healthy, procedure, instrument)
+    const procedure = orThrow(parseProbe(p.catalogue, text, instrument))
+    return p.predict(
+      fault ? p.hypothesisFor([activeFaultsIn(p.catalogue.machine, fault)]) : p.healthy,
+      procedure,
+      instrument,
+    )
   }
   it('between any two points at any moment, with any meter for volts or ohms', () => {
-    expect(ask('cold-valve.a to cold-valve.b at fill-hot')).toMatchObject({ is: 'value' })
+    expect(ask('cold-valve.a to cold-valve.b at fill-hot')).toMatchObject({ type: 'value' })
     const walk = ['fuse.2', 'lid.2', 'cold-out.out', 'cold-valve.a'].map((point) => {
       const shown = ask(`${point} to mains.N at fill-cold`, 'volts', 'cold-plug.off')
-      return shown.is === 'value' && shown.mean > 100
+      return shown.type === 'value' && shown.mean > 100
     })
     expect(walk).toEqual([true, true, true, false])
-    expect(ask('fuse.1 to fuse.2', 'beeper')).toMatchObject({ is: 'sense', yes: 0.97 })
-    expect(ask('sensor.out to sensor.com at fill-hot', 'volts-dc')).toMatchObject({ is: 'value' })
+    expect(ask('fuse.1 to fuse.2', 'beeper')).toMatchObject({ type: 'sense', yes: 0.97 })
+    expect(ask('sensor.out to sensor.com at fill-hot', 'volts-dc')).toMatchObject({ type: 'value' })
   })
   it('in-circuit ohms go by every path: the cold coil lies beside the board and the rest of its loop', () => {
     const shown = ask('cold-out.out to board.N', 'ohms')
-    expect(shown.is).toBe('value')
-    if (shown.is === 'value') expect(shown.mean).toBeCloseTo(780.2, 0)
+    expect(shown.type).toBe('value')
+    if (shown.type === 'value') expect(shown.mean).toBeCloseTo(780.2, 0)
   })
   it('what cannot be is refused with its reason', () => {
     const code = (text: string, instrument?: string) => {
-      const read = readProbe(p.bench, text, instrument)
+      const read = parseProbe(p.catalogue, text, instrument)
       return read.ok ? 'fine' : read.problems[0].code
     }
     expect(code('fuse.1 to fuse.2 at fill-cold', 'ohms')).toBe('live-part')

@@ -2,11 +2,11 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { wideSheet, WIDE_ZONES } from '../../bench/wide-sheet'
 import { findShipped } from '../../cli/library'
-import { believe } from '../../core/diagnose'
-import { advise } from '../../core/explain'
+import { inferBelief } from '../../core/diagnosis/belief'
+import { advise } from '../../core/advice'
 import { withChanges, dot, sparse } from '../../core/foundation/linear'
 import { makeFaultedMachine } from '../../core/model/machine'
-import { costToGo } from '../../core/plan'
+import { costToGo } from '../../core/diagnosis/plan'
 import { phaseTimes, runPlain } from '../../core/truth'
 import { simulate } from '../../core/simulation/simulate'
 import { evidenceOf, machineOf, mini, predictorOf, activeFaultsIn } from './sheets'
@@ -31,19 +31,19 @@ describe('what is kept, left out or done ahead changes no answer', () => {
   })
   it('readings made ready in the background leave the advice as it is, however far that has come', () => {
     const [cold, half, ready] = [0, 1, 2].map(() => predictorOf(WASHER))
-    const work = half.preparing()
+    const work = half.warmUp()
     for (let k = 0; k < 700; k++) work.next()
-    for (const _ of ready.preparing());
+    for (const _ of ready.warmUp());
     const of = (p: typeof cold) => {
       const a = advise(p, evidenceOf(p, { complaint: 'no-fill' }, { test: 'cold-valve.volts', reading: '61' }))
-      return { p: Array.from(a.belief.p), next: a.plan.next.map((s) => [s.procedure.id, s.saving, s.minutes]) }
+      return { p: Array.from(a.belief.posterior), next: a.plan.next.map((s) => [s.procedure.id, s.saving, s.minutes]) }
     }
     expect(of(half)).toEqual(of(cold))
     expect(of(ready)).toEqual(of(cold))
   })
   it('a run that ends with its last reading shows there what the whole run shows', () => {
     const p = predictorOf(mini('interlocks'))
-    const { machine, runs, procedures } = p.bench
+    const { machine, runs, procedures } = p.catalogue
     const short = runs.filter((r) => r.script.neededMoments)
     expect(short.length).toBeGreaterThan(0)
     for (const { interventions, script, index } of short) {
@@ -66,14 +66,14 @@ describe('what is kept, left out or done ahead changes no answer', () => {
     expect(coarse.complaints).toEqual(fine.complaints)
   })
   it('the sheet that speed is measured on has 100 faults and more than 200 tests', () => {
-    const { machine, procedures } = predictorOf(wideSheet(WIDE_ZONES).text).bench
+    const { machine, procedures } = predictorOf(wideSheet(WIDE_ZONES).text).catalogue
     expect(machine.faults.length).toBeGreaterThanOrEqual(100)
     expect(procedures.length).toBeGreaterThan(200)
   })
 })
 
 describe('two repairs for one machine', () => {
-  const costs = { repair: Float64Array.of(10, 20, 100), vain: Float64Array.of(0, 30, 30) }
+  const costs = { repair: Float64Array.of(10, 20, 100), wrongRepair: Float64Array.of(0, 30, 30) }
   it('both are paid, and what the first leaves is not taken for cured', () => {
     // All of it needs repairs 0 and 1: 10 for the first, which leaves everything, then 20.
     expect(costToGo(costs, [[0, 1]], [1], 0)).toBeCloseTo(10 + 20, 9)
@@ -100,17 +100,18 @@ describe('two repairs for one machine', () => {
 describe('a reading taken twice', () => {
   const p = predictorOf(WASHER)
   const chance = (fault: string, ...readings: object[]) => {
-    const belief = believe(
+    const belief = inferBelief(
       p,
       {
         complaints: [{ complaint: 0, interventions: [] }],
         repairs: [],
-        readings: advise(p, evidenceOf(p, ...readings), 'best', 0).placed.case.readings,
+        readings: advise(p, evidenceOf(p, ...readings), 'best', 0).interpreted.case.readings,
       },
       0,
     )
-    return belief.members.reduce(
-      (sum, m, i) => sum + (m.activeFaults[0]?.fault.id === fault && m.activeFaults.length === 1 ? belief.p[i] : 0),
+    return belief.hypotheses.reduce(
+      (sum, m, i) =>
+        sum + (m.activeFaults[0]?.fault.id === fault && m.activeFaults.length === 1 ? belief.posterior[i] : 0),
       0,
     )
   }
@@ -129,8 +130,8 @@ describe('a reading taken twice', () => {
     const volts = { test: 'cold-valve.volts', reading: '61' }
     const of = (...r: object[]) => advise(p, evidenceOf(p, { complaint: 'no-fill' }, ...r), 'best', 0).belief
     const severities = (b: ReturnType<typeof of>) => {
-      const own = b.members.flatMap((m, i) =>
-        m.activeFaults[0]?.fault.id === 'cold-plug.corroded' && m.activeFaults[0].severity ? [b.p[i]] : [],
+      const own = b.hypotheses.flatMap((m, i) =>
+        m.activeFaults[0]?.fault.id === 'cold-plug.corroded' && m.activeFaults[0].severity ? [b.posterior[i]] : [],
       )
       return own.map((v) => v / own.reduce((s, y) => s + y, 0))
     }

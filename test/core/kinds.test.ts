@@ -53,13 +53,13 @@ describe('every kind keeps its contract', () => {
       if (f.severity) expect(f.severity.from).toBeLessThan(f.severity.to)
     }
     const choice = Object.fromEntries(Object.entries(k.choices ?? {}).map(([n, all]) => [n, all.at(-1)]))
-    const probes = k.probes?.({ choice } as never) ?? []
+    const probes = k.measurements?.({ choice } as never) ?? []
     expect(new Set(probes.map((p) => p.id)).size).toBe(probes.length)
     for (const p of probes) {
-      if (p.what === 'ohms' || p.what === 'volts')
+      if (p.type === 'ohms' || p.type === 'volts')
         for (const end of [p.a, p.b]) expect([...k.terminals, '@return'], p.id).toContain(end)
-      if (p.what === 'sense' || p.what === 'display') expect(signals, p.id).toContain(p.signal)
-      if (p.what === 'bucket' || p.what === 'pressure') expect(k.ports, p.id).toContain(p.port)
+      if (p.type === 'sense' || p.type === 'display') expect(signals, p.id).toContain(p.signal)
+      if (p.type === 'bucket' || p.type === 'pressure') expect(k.ports, p.id).toContain(p.port)
     }
     if (k.command !== undefined) expect(modeValues(k, k.command)).toHaveLength(2)
     if (k.manual) expect(modeValues(k, k.manual.mode)?.[k.manual.disconnected]).toBeDefined()

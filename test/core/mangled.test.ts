@@ -6,7 +6,7 @@ import { findShipped } from '../../cli/library'
 import { InputError } from '../../core/foundation/result'
 import { describeProblem } from '../../core/words'
 import { buildMachine, makeFaultedMachine } from '../../core/model/machine'
-import { checkRuns, listProcedures } from '../../core/procedure'
+import { checkRuns, buildCatalogue } from '../../core/diagnosis/catalogue'
 import { readSheet } from '../../core/model/sheet'
 import { simulate } from '../../core/simulation/simulate'
 import { mini } from './sheets'
@@ -82,7 +82,7 @@ describe.each(Object.entries(SHEETS))('a mangled sheet, %s', (name, text) => {
           stopsWhenFinal: true,
           moments: [],
         })
-        if (k === 0) for (const p of checkRuns(listProcedures(machine))) expect(p.place.path.length).toBeGreaterThan(0)
+        if (k === 0) for (const p of checkRuns(buildCatalogue(machine))) expect(p.place.path.length).toBeGreaterThan(0)
       } catch (error) {
         expect(error, `${slip}: ${String(error)}`).toBeInstanceOf(InputError)
       }

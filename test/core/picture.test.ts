@@ -1,14 +1,14 @@
 import { describe, expect, it } from 'vitest'
 import { foldSeries } from '../../app/features/job/picture/fold'
 import { layoutPicture, type Picture } from '../../app/features/job/picture/layout'
-import { linesOf, type Lines } from '../../core/explain'
+import { traceLines, type TracedLines } from '../../core/diagram'
 import { edit, FAMILY, mini, predictorOf } from './sheets'
 
-const draw = (text: string, shown?: (lines: Lines) => Set<number>) => {
-  const { bench } = predictorOf(text)
-  const lines = linesOf(bench)
+const draw = (text: string, shown?: (lines: TracedLines) => Set<number>) => {
+  const { catalogue: catalogue } = predictorOf(text)
+  const lines = traceLines(catalogue)
   const picture = layoutPicture(lines, shown?.(lines))
-  const id = (part: number) => (part < 0 ? 'return' : bench.machine.parts[part].id)
+  const id = (part: number) => (part < 0 ? 'return' : catalogue.machine.parts[part].id)
   return { picture, runs: picture.runs.map((r) => `${r.line}: ${id(r.from)} > ${id(r.to)}`), id, lines }
 }
 const overlaps = ({ spots }: Picture) =>
@@ -58,7 +58,7 @@ describe('the picture draws itself from the sheet', () => {
   })
   it('parts in series of which nothing is to be said are drawn as one, and come back when something is', () => {
     const { lines, id } = draw(FAMILY)
-    const names = (folded: Lines) => folded.lanes.flatMap((l) => [...l.water, ...l.feed]).map(id)
+    const names = (folded: TracedLines) => folded.lanes.flatMap((l) => [...l.water, ...l.feed]).map(id)
     const all = foldSeries(lines, () => true)
     expect(names(all.lines)).not.toContain('cold-hose')
     expect([...all.more].map(([p]) => id(p))).toContain('cold-main')

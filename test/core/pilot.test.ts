@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { advise } from '../../core/explain'
+import { advise } from '../../core/advice'
 import { makeFaultedMachine } from '../../core/model/machine'
 import { simulate } from '../../core/simulation/simulate'
 import { edit, evidenceOf, machineOf, mini, predictorOf, activeFaultsIn } from './sheets'
@@ -21,9 +21,9 @@ const text = edit(
 )
 const p = predictorOf(text)
 const shows = (test: string, fault?: string) => {
-  const procedure = p.bench.procedures.find((x) => x.id === `v3.${test}`)!
-  const shown = p.predict(fault ? p.trial([activeFaultsIn(p.bench.machine, fault)]) : p.healthy, procedure)
-  return shown.is === 'sense' ? shown.yes > 0.5 : shown.is
+  const procedure = p.catalogue.procedures.find((x) => x.id === `v3.${test}`)!
+  const shown = p.predict(fault ? p.hypothesisFor([activeFaultsIn(p.catalogue.machine, fault)]) : p.healthy, procedure)
+  return shown.type === 'sense' ? shown.yes > 0.5 : shown.type
 }
 
 describe('a pilot valve opened by hand', () => {

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { findShipped } from '../../cli/library'
-import { believe, conditional, likelihood, noCondition, withValue } from '../../core/diagnose'
-import { advise, cardOf, openBench } from '../../core/explain'
+import { type Belief, inferBelief, predictiveGiven, likelihood, unconditioned, withValue } from '../../core/diagnosis/belief'
+import { advise, cardOf, createPredictor } from '../../core/advice'
 import {
   backwardSolve,
   choleskyInPlace,
@@ -10,13 +10,13 @@ import {
   solveInPlace,
   sparse,
 } from '../../core/foundation/linear'
-import { costToGo, lookAhead, plan, type Table } from '../../core/plan'
-import { minutesTo } from '../../core/procedure'
+import { costToGo, lookAhead, plan, type DecisionTable } from '../../core/diagnosis/plan'
+import { accessPath } from '../../core/diagnosis/catalogue'
 import { achieved, cutMachine, optimum } from '../../bench/optimum'
 import { random } from '../../bench/random'
 import { evidenceOf, mini, predictorOf, sheetOf } from './sheets'
 
-const washer = openBench(sheetOf(findShipped('orrisk-tl40')!.text))
+const washer = createPredictor(sheetOf(findShipped('orrisk-tl40')!.text))
 const at = (order: 'best' | 'live-first' | 'dead-first' | 'water-first') =>
   advise(washer, evidenceOf(washer, { complaint: 'no-fill' }), order)
 
@@ -29,72 +29,76 @@ describe('plan', () => {
       for (const o of s.outcomes.filter((x) => x.p > 0)) expect(o.after.reduce((t, x) => t + x, 0)).toBeCloseTo(1, 9)
     }
   })
-  it('a named order puts its schools first and changes no chance', () => {
+  it('a named order puts its work first and changes no chance', () => {
     const [best, dead, water, live] = (['best', 'dead-first', 'water-first', 'live-first'] as const).map(at)
-    for (const a of [dead, water, live]) expect(Array.from(a.belief.p)).toEqual(Array.from(best.belief.p))
-    const schools = (a: typeof best) => a.plan.next.map((s) => s.procedure.school).filter((s) => s !== 'look')
-    expect(schools(dead)[0]).toBe('dead')
-    expect(schools(water)[0]).toBe('water')
-    expect(schools(live)[0]).toBe('live')
+    for (const a of [dead, water, live])
+      expect(Array.from(a.belief.posterior)).toEqual(Array.from(best.belief.posterior))
+    const modes = (a: typeof best) => a.plan.next.map((s) => s.procedure.workMode).filter((s) => s !== 'observe')
+    expect(modes(dead)[0]).toBe('isolated')
+    expect(modes(water)[0]).toBe('water')
+    expect(modes(live)[0]).toBe('energised')
     expect(dead.plan.next).toHaveLength(best.plan.next.length)
   })
   it('the expected cost of two causes is what Smith’s rule gives by hand', () => {
     const p = predictorOf(mini('interlocks'))
-    const faults = p.bench.machine.faults.map((f) => f.id)
+    const faults = p.catalogue.machine.faults.map((f) => f.id)
     const [bin, drive] = [1 + faults.indexOf('bin.stuck-open'), 1 + faults.indexOf('drive.winding-open')]
-    const base = believe(p, { complaints: [{ complaint: 0, interventions: [] }], readings: [], repairs: [] }, 0)
-    const belief = {
+    const base = inferBelief(p, { complaints: [{ complaint: 0, interventions: [] }], readings: [], repairs: [] }, 0)
+    const belief: Belief = {
       ...base,
-      p: base.p.map((_, i) =>
-        p.members[i].activeFaults[0]?.missProbability !== undefined
+      posterior: base.posterior.map((_, i) =>
+        p.hypotheses[i].activeFaults[0]?.missProbability !== undefined
           ? 0
-          : p.members[i].activeFaults[0]?.fault.id === 'bin.stuck-open'
+          : p.hypotheses[i].activeFaults[0]?.fault.id === 'bin.stuck-open'
             ? 0.6
-            : p.members[i].activeFaults[0]?.fault.id === 'drive.winding-open'
+            : p.hypotheses[i].activeFaults[0]?.fault.id === 'drive.winding-open'
               ? 0.4
               : 0,
       ),
-      unexplained: 0,
-      residual: 0,
+      unknownFault: 0,
+      truncatedMass: 0,
     }
     expect(bin).not.toBe(drive)
     const { costNow, remedies } = plan(p, belief, { power: 'on', open: [], running: undefined })
     // New bin switch: 15 min + 20 + 8 to prove + 3 % of 60; new drive: 60 + 180 + 8 + 1.8. First the likely cheap one,
     // which is a part in vain for the other.
     expect(costNow).toBeCloseTo(44.8 + 0.4 * 30 + 0.4 * 249.8, 6)
-    expect(remedies.map((r) => p.bench.machine.sheet.repairs[r.repair].id)).toEqual(['new-bin-switch', 'new-drive'])
+    expect(remedies.map((r) => p.catalogue.machine.sheet.repairs[r.repair].id)).toEqual(['new-bin-switch', 'new-drive'])
   })
   it('with the cause certain no test is offered and the plan stops', () => {
     const p = predictorOf(mini('interlocks'))
-    const base = believe(p, { complaints: [{ complaint: 0, interventions: [] }], readings: [], repairs: [] }, 0)
-    const one = { ...base, p: base.p.map((_, i) => (i === 3 ? 1 : 0)), unexplained: 0, residual: 0 }
+    const base = inferBelief(p, { complaints: [{ complaint: 0, interventions: [] }], readings: [], repairs: [] }, 0)
+    const one = { ...base, posterior: base.posterior.map((_, i) => (i === 3 ? 1 : 0)), unknownFault: 0, truncatedMass: 0 }
     expect(plan(p, one, { power: 'on', open: [], running: undefined })).toMatchObject({ next: [], stop: true })
   })
   it('live readings need the panel opened dead, the power back and the program run to their moment', () => {
-    const { machine, procedures } = washer.bench
+    const { machine, procedures } = washer.catalogue
     const goal = procedures.find((x) => x.id === 'hot-valve.volts')!
-    const way = minutesTo(machine, { power: 'on', open: [], running: undefined }, goal)
-    expect(way.moves.map((m) => m.is)).toEqual(['isolate', 'open', 'restore', 'start', 'wait'])
+    const way = accessPath(machine, { power: 'on', open: [], running: undefined }, goal)
+    expect(way.steps.map((m) => m.type)).toEqual(['isolate', 'open', 'restore', 'start', 'wait'])
     expect(way.minutes).toBeCloseTo(
-      way.moves.reduce((s, m) => s + m.minutes, goal.minutes),
+      way.steps.reduce((s, m) => s + m.minutes, goal.minutes),
       9,
     )
-    const past = minutesTo(machine, { power: 'on', open: ['top'], running: { program: 0, seconds: 3000 } }, goal)
-    expect(past.moves.map((m) => m.is)).toEqual(['start', 'wait'])
+    const past = accessPath(machine, { power: 'on', open: ['top'], running: { program: 0, seconds: 3000 } }, goal)
+    expect(past.steps.map((m) => m.type)).toEqual(['start', 'wait'])
   })
 })
 
 describe('looking ahead', () => {
-  const dear = (...repair: number[]) => ({ repair: Float64Array.from(repair), vain: new Float64Array(repair.length) })
+  const dear = (...repair: number[]) => ({
+    repair: Float64Array.from(repair),
+    wrongRepair: new Float64Array(repair.length),
+  })
   it('a part fitted in vain costs more than its work, and something else is worth finding out', () => {
-    const costs = { repair: Float64Array.from([40, 20]), vain: Float64Array.from([30, 0]) }
+    const costs = { repair: Float64Array.from([40, 20]), wrongRepair: Float64Array.from([30, 0]) }
     // 0.6/70 is less than 0.4/20: the cheap one first, then the other for those who still need it.
     expect(costToGo(costs, [[0], [1]], [0.6, 0.4], 0)).toBeCloseTo(20 + 0.6 * 40, 9)
     // One listed cause at 0.9, something else at 0.1: a test that tells them apart saves the part in vain.
-    const table: Table = {
+    const table: DecisionTable = {
       costs,
-      needs: [[0], []],
-      other: 1,
+      requiredRepairs: [[0], []],
+      unknownFault: 1,
       outcomes: [certain(0, 1)],
       minutes: [Float64Array.from([1]), Float64Array.from([1])],
     }
@@ -105,10 +109,10 @@ describe('looking ahead', () => {
     [...new Set(shows)].map((k) => Float64Array.from(shows, (s) => (s === k ? 1 : 0)))
   it('a test saves what it spares by itself, and one that tells nothing is not tried', () => {
     // Two causes of 100 min each; test 0 shows the same under both.
-    const table: Table = {
+    const table: DecisionTable = {
       costs: dear(100, 100),
-      needs: [[0], [1]],
-      other: -1,
+      requiredRepairs: [[0], [1]],
+      unknownFault: -1,
       outcomes: [certain(0, 0), certain(0, 1)],
       minutes: [Float64Array.from([5, 60]), Float64Array.from([5, 5]), Float64Array.from([5, 60])],
     }
@@ -117,10 +121,10 @@ describe('looking ahead', () => {
   })
   it('counts in what follows: a test that opens the way saves more than its own outcomes', () => {
     // Test 0 parts {0,1} from {2,3}; only then test 1 is cheap enough to part 0 from 1.
-    const table: Table = {
+    const table: DecisionTable = {
       costs: dear(50, 50, 1, 1),
-      needs: [[0], [1], [2], [3]],
-      other: -1,
+      requiredRepairs: [[0], [1], [2], [3]],
+      unknownFault: -1,
       outcomes: [certain(0, 0, 1, 1), certain(0, 1, 2, 2)],
       minutes: [Float64Array.from([2, 30]), Float64Array.from([2, 3]), Float64Array.from([2, 3])],
     }
@@ -143,40 +147,42 @@ describe('looking ahead', () => {
 })
 
 describe('likelihood by hand', () => {
-  const value = (mean: number, s: number, noise: number) => ({
-    is: 'value' as const,
+  const value = (mean: number, s: number, sd: number) => ({
+    type: 'value' as const,
     mean,
     sensitivity: sparse(Float64Array.from([s])),
-    noise,
-    scatter: noise,
+    reproducibility: sd,
+    repeatability: sd,
   })
   it('an earlier reading of a shared parameter moves and narrows the next', () => {
     const c = {
-      used: [{ sensitivity: sparse(Float64Array.from([4])), residual: 5, noise: 3, scatter: 3, key: 'a' }],
+      used: [
+        { sensitivity: sparse(Float64Array.from([4])), residual: 5, reproducibility: 3, repeatability: 3, key: 'a' },
+      ],
       factor: Float64Array.from([5]),
     }
     // k = 2·4 = 8, C = 25: mean 10 + 8/25·5, variance 4 + 1 − 64/25
-    expect(conditional(value(10, 2, 1), c)).toEqual({ mean: 11.6, variance: expect.closeTo(2.44, 12) as number })
-    expect(conditional(value(10, 2, 1), noCondition)).toEqual({ mean: 10, variance: 5 })
+    expect(predictiveGiven(value(10, 2, 1), c)).toEqual({ mean: 11.6, variance: expect.closeTo(2.44, 12) as number })
+    expect(predictiveGiven(value(10, 2, 1), unconditioned)).toEqual({ mean: 10, variance: 5 })
   })
-  it('the same thing read again shares the noise that stands, and scatters by the rest', () => {
-    const again = { ...value(10, 0, 5), scatter: 3 }
-    const first = withValue(noCondition, again, 15, 'a')
-    // Noise of 5 with 3 of it new leaves 4 that stands: k = 16, C = 25, mean 10 + 16/25·5, variance 25 − 16²/25.
-    expect(conditional(again, first, 'a')).toEqual({
+  it('the same thing read again shares what is reproducible, and scatters by the rest', () => {
+    const again = { ...value(10, 0, 5), repeatability: 3 }
+    const first = withValue(unconditioned, again, 15, 'a')
+    // 5 with 3 of it new each time leaves 4 that is the same: k = 16, C = 25, mean 10 + 16/25·5, variance 25 − 16²/25.
+    expect(predictiveGiven(again, first, 'a')).toEqual({
       mean: expect.closeTo(13.2, 12) as number,
       variance: expect.closeTo(14.76, 12) as number,
     })
-    expect(conditional(again, first, 'b')).toEqual({ mean: 10, variance: 25 })
+    expect(predictiveGiven(again, first, 'b')).toEqual({ mean: 10, variance: 25 })
   })
   it('a far-off value is taken for a slip, an agreeing one explains', () => {
-    const near = likelihood(value(120, 3, 1), { is: 'value', si: 119 }, 'voltage', noCondition)
-    const far = likelihood(value(120, 3, 1), { is: 'value', si: 12 }, 'voltage', noCondition)
+    const near = likelihood(value(120, 3, 1), { type: 'value', si: 119 }, 'voltage', unconditioned)
+    const far = likelihood(value(120, 3, 1), { type: 'value', si: 12 }, 'voltage', unconditioned)
     expect(near.explains).toBe(true)
     expect(far.explains).toBe(false)
-    expect(near.l / far.l).toBeGreaterThan(1000)
-    expect(likelihood({ is: 'open' }, { is: 'open' }, 'resistance', noCondition).l).toBeGreaterThan(0.9)
-    expect(likelihood({ is: 'never' }, { is: 'could-not' }, undefined, noCondition).l).toBe(1)
+    expect(near.likelihood / far.likelihood).toBeGreaterThan(1000)
+    expect(likelihood({ type: 'open' }, { type: 'open' }, 'resistance', unconditioned).likelihood).toBeGreaterThan(0.9)
+    expect(likelihood({ type: 'never' }, { type: 'could-not' }, undefined, unconditioned).likelihood).toBe(1)
   })
 })
 

@@ -2,8 +2,8 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { parseQuantity, parseReading, formatQuantity, type ReadingShape } from '../../core/foundation/quantity'
 
-const ohms: ReadingShape = { takes: 'number', dimension: 'resistance' }
-const volts: ReadingShape = { takes: 'number', dimension: 'voltage' }
+const ohms: ReadingShape = { type: 'number', dimension: 'resistance' }
+const volts: ReadingShape = { type: 'number', dimension: 'voltage' }
 
 describe('readings as technicians write them', () => {
   it.each([
@@ -16,16 +16,16 @@ describe('readings as technicians write them', () => {
     ['118,6 V', volts, 118.6],
     ['350 mV AC', volts, 0.35],
     ['-3', volts, -3],
-    ['2:30', { takes: 'number', dimension: 'time' } as ReadingShape, 150],
-    ['3 min', { takes: 'number', dimension: 'time' } as ReadingShape, 180],
-    ['40 psi', { takes: 'number', dimension: 'pressure' } as ReadingShape, 275790.29],
-    ['212 °F', { takes: 'number', dimension: 'temperature' } as ReadingShape, 100],
+    ['2:30', { type: 'number', dimension: 'time' } as ReadingShape, 150],
+    ['3 min', { type: 'number', dimension: 'time' } as ReadingShape, 180],
+    ['40 psi', { type: 'number', dimension: 'pressure' } as ReadingShape, 275790.29],
+    ['212 °F', { type: 'number', dimension: 'temperature' } as ReadingShape, 100],
   ])('%s', (text, shape, si) => {
     const r = parseReading(text, shape)
-    expect(r.ok && r.value.is === 'value' && r.value.si).toBeCloseTo(si, 2)
+    expect(r.ok && r.value.type === 'value' && r.value.si).toBeCloseTo(si, 2)
   })
   it.each(['OL', 'ol', 'O.L', '0L', 'open', '∞'])('%s is an open line', (text) => {
-    expect(parseReading(text, ohms)).toEqual({ ok: true, value: { is: 'open' } })
+    expect(parseReading(text, ohms)).toEqual({ ok: true, value: { type: 'open' } })
   })
   it.each([
     ['banana', ohms, 'bad-reading'],
@@ -36,7 +36,7 @@ describe('readings as technicians write them', () => {
     ['-5', ohms, 'bad-reading'],
     ['OL', volts, 'bad-reading'],
     ['1e999', ohms, 'bad-reading'],
-    ['maybe', { takes: 'yes-no' } as ReadingShape, 'bad-reading'],
+    ['maybe', { type: 'yes-no' } as ReadingShape, 'bad-reading'],
   ])('%s is refused and says what would be understood', (text, shape, code) => {
     const r = parseReading(text, shape)
     expect(r.ok).toBe(false)
@@ -46,8 +46,8 @@ describe('readings as technicians write them', () => {
     }
   })
   it('takes codes with O for 0', () => {
-    const r = parseReading('f o1', { takes: 'word', words: ['F01', 'LF'] })
-    expect(r).toEqual({ ok: true, value: { is: 'word', word: 'F01' } })
+    const r = parseReading('f o1', { type: 'word', words: ['F01', 'LF'] })
+    expect(r).toEqual({ ok: true, value: { type: 'word', word: 'F01' } })
   })
   it('never throws, whatever is typed', () => {
     fc.assert(
@@ -78,7 +78,7 @@ describe('quantities of sheets', () => {
     fc.assert(
       fc.property(fc.double({ min: 0.1, max: 9e6, noNaN: true }), (si) => {
         const back = parseReading(formatQuantity(si, 'resistance'), ohms)
-        expect(back.ok && back.value.is === 'value' && Math.abs(back.value.si / si - 1)).toBeLessThan(0.06)
+        expect(back.ok && back.value.type === 'value' && Math.abs(back.value.si / si - 1)).toBeLessThan(0.06)
       }),
       { seed: 5 },
     )

@@ -18,25 +18,25 @@ describe('every test of a machine: what the engine predicts is what the plain si
     let compared = 0
     for (const set of sets) {
       const activeFaults = set.map((f) =>
-        typeof f === 'string' ? activeFaultsIn(p.bench.machine, f) : activeFaultsIn(p.bench.machine, ...f),
+        typeof f === 'string' ? activeFaultsIn(p.catalogue.machine, f) : activeFaultsIn(p.catalogue.machine, ...f),
       )
-      const truth = new TrueMachine(p.bench, activeFaults, random(1), 'none')
-      const member = activeFaults.length ? p.trial(activeFaults) : p.healthy
-      for (const procedure of p.bench.procedures) {
-        if (procedure.what.is === 'probe' && procedure.what.probe.what === 'worked') continue
+      const truth = new TrueMachine(p.catalogue, activeFaults, random(1), 'none')
+      const member = activeFaults.length ? p.hypothesisFor(activeFaults) : p.healthy
+      for (const procedure of p.catalogue.procedures) {
+        if (procedure.measurement.type === 'probe' && procedure.measurement.probe.type === 'worked') continue
         const label = `${name}, ${set.join(' and ') || 'healthy'}, ${procedure.id}`
         const mine = p.predict(member, procedure)
         const shown = truth.exact(procedure)
         compared++
-        if (mine.is === 'sense') expect(mine.yes > 0.5 ? 'yes' : 'no', label).toBe(shown.is)
-        else if (mine.is === 'word') expect(shown, label).toMatchObject({ is: 'word', word: mine.word })
-        else if (mine.is === 'value' && shown.is === 'value') {
-          const dimension = procedure.shape.takes === 'number' ? procedure.shape.dimension : 'count'
+        if (mine.type === 'sense') expect(mine.yes > 0.5 ? 'yes' : 'no', label).toBe(shown.type)
+        else if (mine.type === 'word') expect(shown, label).toMatchObject({ type: 'word', word: mine.word })
+        else if (mine.type === 'value' && shown.type === 'value') {
+          const dimension = procedure.shape.type === 'number' ? procedure.shape.dimension : 'count'
           const floor = dimension === 'length' ? NEAR.length : dimension === 'time' ? NEAR.time : 1e-4
           expect(Math.abs(mine.mean - shown.si), `${label}: ${mine.mean} against ${shown.si}`).toBeLessThanOrEqual(
             NEAR.share * Math.abs(shown.si) + floor,
           )
-        } else expect(mine.is, label).toBe(shown.is)
+        } else expect(mine.type, label).toBe(shown.type)
       }
     }
     expect(compared).toBeGreaterThan(20)

@@ -5,7 +5,7 @@ import { z } from 'zod'
 import { describeKinds } from '../../cli/describe-kinds'
 import { findShipped, shippedIds } from '../../cli/library'
 import { describeProblem } from '../../core/words'
-import { checkRuns, listProcedures } from '../../core/procedure'
+import { checkRuns, buildCatalogue } from '../../core/diagnosis/catalogue'
 import { locateProblems, parseCondition, readSheet, sheetSchema, flattenSheet } from '../../core/model/sheet'
 import { edit, FAMILY, machineOf, mini } from './sheets'
 
@@ -142,7 +142,7 @@ describe('sub-assemblies that lead back to themselves', () => {
 
 describe('what only shows when a sheet is run', () => {
   const found = (text: string) =>
-    locateProblems(text, 'run.yaml', findShipped, checkRuns(listProcedures(machineOf(text)))).map((p) => ({
+    locateProblems(text, 'run.yaml', findShipped, checkRuns(buildCatalogue(machineOf(text)))).map((p) => ({
       code: p.code,
       line: text.split('\n')[p.place.line! - 1].trim(),
     }))

@@ -2,10 +2,10 @@ import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { findShipped } from '../../cli/library'
 import { readEvidence, type Evidence } from '../../core/evidence'
-import { openBench, vocabularyOf } from '../../core/explain'
+import { createPredictor, vocabularyOf } from '../../core/advice'
 import { orThrow } from '../../core/foundation/result'
 import { buildMachine, makeFaultedMachine, type Machine, type ActiveFault } from '../../core/model/machine'
-import type { Predictor } from '../../core/predict'
+import type { Predictor } from '../../core/diagnosis/predict'
 import { readSheet, type Sheet } from '../../core/model/sheet'
 import { simulate, type OperatingPoint, type Timeline } from '../../core/simulation/simulate'
 
@@ -15,10 +15,10 @@ export const mini = (name: string): string =>
 
 export const sheetOf = (text: string): Sheet => orThrow(readSheet(text, 'test.yaml', findShipped))
 export const machineOf = (text: string): Machine => buildMachine(sheetOf(text))
-export const predictorOf = (text: string): Predictor => openBench(sheetOf(text))
+export const predictorOf = (text: string): Predictor => createPredictor(sheetOf(text))
 
 export const evidenceOf = (predictor: Predictor, ...items: object[]): Evidence[] =>
-  orThrow(readEvidence(items, vocabularyOf(predictor.bench)))
+  orThrow(readEvidence(items, vocabularyOf(predictor.catalogue)))
 
 export function activeFaultsIn(machine: Machine, id: string, severity?: number): ActiveFault {
   const fault = machine.faults.find((f) => f.id === id)

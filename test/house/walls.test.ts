@@ -3,14 +3,14 @@ import { describe, expect, it } from 'vitest'
 
 /** A file in a room, and an import that its wall forbids. */
 const FORBIDDEN: [file: string, code: string][] = [
-  ['core/physics/circuit/x.ts', "import { plan } from '../../plan'\nplan()"],
+  ['core/physics/circuit/x.ts', "import { plan } from '../../diagnosis/plan'\nplan()"],
   ['core/job/x.ts', "import { simulate } from '../simulation/simulate'\nsimulate()"],
   ['core/job/x.ts', "import { ref } from 'vue'\nref()"],
   ['core/job/x.ts', 'export const now = () => new Date()'],
   ['core/foundation/issues/x.ts', "import { foldJob } from '../../job'\nfoldJob([])"],
   ['app/data/x.ts', "import { useSession } from '../features/session'\nuseSession()"],
-  ['app/data/x.ts', "import { advise } from '../../core/explain'\nadvise()"],
-  ['app/features/job/x.ts', "import { advise } from '../../../core/explain'\nadvise()"],
+  ['app/data/x.ts', "import { advise } from '../../core/advice'\nadvise()"],
+  ['app/features/job/x.ts', "import { advise } from '../../../core/advice'\nadvise()"],
   ['app/features/job/x.ts', "import { useJobs } from '../jobs/use-jobs'\nuseJobs()"],
   ['app/features/job/x.ts', "import { route } from '../../../server/platform/route'\nroute()"],
   ['app/ui/x.ts', "import { call } from '../data/http'\ncall()"],
@@ -26,8 +26,8 @@ const FORBIDDEN: [file: string, code: string][] = [
 ]
 /** What must stay possible. */
 const ALLOWED: [file: string, code: string][] = [
-  ['app/features/job/x.ts', "import type { View } from '../../../core/explain'\nexport type V = View"],
-  ['app/engine/x.ts', "import { advise } from '../../core/explain'\nexport const a = advise"],
+  ['app/features/job/x.ts', "import type { View } from '../../../core/advice'\nexport type V = View"],
+  ['app/engine/x.ts', "import { advise } from '../../core/advice'\nexport const a = advise"],
   ['app/features/job/x.ts', "import { useSession } from '../session'\nexport const a = useSession"],
   ['server/areas/jobs/x.ts', "import { listSheets } from '../sheets/service'\nexport const a = listSheets"],
 ]

@@ -62,7 +62,7 @@ export function withHouse(name: string): House {
 let ordinal = 0
 export const entry = (payload: Payload, more: Partial<JobEvent> = {}): JobEvent => ({
   id: uuidv7(),
-  version: 2,
+  version: 3,
   at: new Date().toISOString(),
   device: 'test',
   ordinal: ++ordinal,

@@ -1,5 +1,5 @@
 import { computed, onScopeDispose, ref, shallowRef, watch, type Ref } from 'vue'
-import type { TestCard, View } from '../../../core/explain'
+import type { TestCard, View } from '../../../core/advice'
 import type { Job } from '../../../core/job'
 import { sheetOf } from '../../data/sheets'
 import { ApiError } from '../../data/http'

@@ -4,21 +4,18 @@ import { findUnit, DEFAULT_UNIT, toSi, type Dimension } from './units'
 
 /** What a technician can write down at a meter or by his senses. Values are SI. */
 export type ReadingValue =
-  | { is: 'value'; si: number }
-  | { is: 'open' }
-  | { is: 'yes' }
-  | { is: 'no' }
-  | { is: 'never' }
-  | { is: 'word'; word: string }
+  | { type: 'value'; si: number }
+  | { type: 'open' }
+  | { type: 'yes' }
+  | { type: 'no' }
+  | { type: 'never' }
+  | { type: 'word'; word: string }
   /** So many of so many times it did what it should. */
-  | { is: 'times'; clean: number; of: number }
-  | { is: 'could-not' }
+  | { type: 'times'; clean: number; of: number }
+  | { type: 'could-not' }
 
 export type ReadingShape =
-  | { takes: 'number'; dimension: Dimension }
-  | { takes: 'yes-no' }
-  | { takes: 'word'; words: string[] }
-  | { takes: 'times' }
+  { type: 'number'; dimension: Dimension } | { type: 'yes-no' } | { type: 'word'; words: string[] } | { type: 'times' }
 
 const OPEN = new Set([
   'ol',
@@ -50,9 +47,9 @@ const PLAIN = /^([-+−]?(?:\d+(?:[.,]\d*)?|[.,]\d+))\s*(.*)$/u
 const BELOW_ZERO = new Set<Dimension>(['temperature', 'voltage', 'current', 'length'])
 
 function example(shape: ReadingShape): string {
-  if (shape.takes === 'yes-no') return 'yes or no'
-  if (shape.takes === 'word') return shape.words.join(', ')
-  if (shape.takes === 'times') return 'how many of how many times, such as 10/10 or 9 of 10'
+  if (shape.type === 'yes-no') return 'yes or no'
+  if (shape.type === 'word') return shape.words.join(', ')
+  if (shape.type === 'times') return 'how many of how many times, such as 10/10 or 9 of 10'
   switch (shape.dimension) {
     case 'resistance':
       return 'ohms such as 118.6, 2k7, 1.2 kΩ, or OL'
@@ -70,40 +67,40 @@ function example(shape: ReadingShape): string {
  * A bare number is in the home unit of its dimension. `1,180` is refused: it is 1180 to one reader and 1.18 to another.
  *
  * @returns the reading in SI, or `bad-reading` / `wrong-dimension` / `ambiguous` saying what would be understood
- * @example parseReading('2k7', { takes: 'number', dimension: 'resistance' }) // { is: 'value', si: 2700 }
+ * @example parseReading('2k7', { type: 'number', dimension: 'resistance' }) // { type: 'value', si: 2700 }
  */
 export function parseReading(text: string, shape: ReadingShape): Result<ReadingValue> {
   const plain = text.trim().replace(/\s+/g, ' ')
   const lower = plain.toLowerCase()
   const refuse = (code: 'bad-reading' | 'wrong-dimension' | 'ambiguous', expected: string) =>
     err(problem(code, [], { found: plain === '' ? 'nothing' : plain, expected }))
-  if (COULD_NOT.has(lower)) return ok({ is: 'could-not' })
-  if (shape.takes === 'yes-no') {
-    if (YES.has(lower)) return ok({ is: 'yes' })
-    if (NO.has(lower)) return ok({ is: 'no' })
-    if (NEVER.has(lower)) return ok({ is: 'never' })
+  if (COULD_NOT.has(lower)) return ok({ type: 'could-not' })
+  if (shape.type === 'yes-no') {
+    if (YES.has(lower)) return ok({ type: 'yes' })
+    if (NO.has(lower)) return ok({ type: 'no' })
+    if (NEVER.has(lower)) return ok({ type: 'never' })
     return refuse('bad-reading', example(shape))
   }
-  if (NEVER.has(lower)) return ok({ is: 'never' })
-  if (shape.takes === 'word') {
+  if (NEVER.has(lower)) return ok({ type: 'never' })
+  if (shape.type === 'word') {
     const letters = (s: string) => s.toUpperCase().replaceAll('O', '0').replace(/[\s-]/g, '')
     const word = shape.words.find((w) => letters(w) === letters(plain))
-    return word === undefined ? refuse('bad-reading', example(shape)) : ok({ is: 'word', word })
+    return word === undefined ? refuse('bad-reading', example(shape)) : ok({ type: 'word', word })
   }
-  if (shape.takes === 'times') {
+  if (shape.type === 'times') {
     const counted = /^(\d{1,4})\s*(?:\/|of|out of)\s*(\d{1,4})$/i.exec(plain)
     const [clean, of] = counted ? [Number(counted[1]), Number(counted[2])] : [NaN, NaN]
     if (!(of >= 1 && clean <= of)) return refuse('bad-reading', example(shape))
-    return ok({ is: 'times', clean, of })
+    return ok({ type: 'times', clean, of })
   }
   const { dimension } = shape
-  if (dimension === 'resistance' && OPEN.has(lower)) return ok({ is: 'open' })
+  if (dimension === 'resistance' && OPEN.has(lower)) return ok({ type: 'open' })
   const clock = /^(\d+):([0-5]\d)$/.exec(plain)
-  if (clock && dimension === 'time') return ok({ is: 'value', si: Number(clock[1]) * 60 + Number(clock[2]) })
+  if (clock && dimension === 'time') return ok({ type: 'value', si: Number(clock[1]) * 60 + Number(clock[2]) })
   const squeezed = plain.replaceAll(' ', '')
   const coded = CODED.exec(squeezed)
   if (coded && dimension === 'resistance')
-    return ok({ is: 'value', si: Number(`${coded[1]}.${coded[3]}`) * CODE_FACTOR[coded[2]!]! })
+    return ok({ type: 'value', si: Number(`${coded[1]}.${coded[3]}`) * CODE_FACTOR[coded[2]!]! })
   const match = PLAIN.exec(plain)
   if (!match) return refuse('bad-reading', example(shape))
   const digits = match[1]!.replace('−', '-')
@@ -123,5 +120,5 @@ export function parseReading(text: string, shape: ReadingShape): Result<ReadingV
   if (unit.dimension !== dimension) return refuse('wrong-dimension', example(shape))
   const si = toSi(number, unit)
   if (si < 0 && !BELOW_ZERO.has(dimension)) return refuse('bad-reading', example(shape))
-  return ok({ is: 'value', si })
+  return ok({ type: 'value', si })
 }

@@ -150,26 +150,26 @@ export interface KindBehaviour {
  * Something an instrument or a sense can be put to. Words are left to `explain`. `b: '@return'` stands for the
  * return of the supply. `minutes` is the hand work of the reading itself where it differs from the usual.
  */
-export type ProbeSpec = { minutes?: number } & (
-  | { id: string; what: 'ohms'; a: string; b: string; when: 'dead'; lifted: boolean }
-  | { id: string; what: 'volts'; a: string; b: string; when: 'active' | 'idle' | 'settled' }
-  | { id: string; what: 'amps'; when: 'active' }
-  | { id: string; what: 'pressure'; port: string; when: 'cold' }
-  | { id: string; what: 'bucket'; port: string; when: 'cold' }
+export type MeasurementSpec = { minutes?: number } & (
+  | { id: string; type: 'ohms'; a: string; b: string; when: 'dead'; lifted: boolean }
+  | { id: string; type: 'volts'; a: string; b: string; when: 'active' | 'idle' | 'settled' }
+  | { id: string; type: 'amps'; when: 'active' }
+  | { id: string; type: 'pressure'; port: string; when: 'cold' }
+  | { id: string; type: 'bucket'; port: string; when: 'cold' }
   /** `with`: modes of the part that a hand holds for the test, by name. */
   | {
       id: string
-      what: 'sense'
+      type: 'sense'
       signal: string
       sense: Sense
       when: 'active' | 'idle' | 'dead' | 'cold'
       with?: Record<string, string>
     }
-  | { id: string; what: 'display'; signal: string; when: 'active' | 'settled'; by?: 'rule' | 'thermometer' }
+  | { id: string; type: 'display'; signal: string; when: 'active' | 'settled'; by?: 'rule' | 'thermometer' }
   /** A counter between two terminals: the signal, where its wave reaches them. */
-  | { id: string; what: 'hertz'; signal: string; a: string; b: string; when: 'active' | 'settled' }
+  | { id: string; type: 'hertz'; signal: string; a: string; b: string; when: 'active' | 'settled' }
   /** Worked by hand many times on the bench, terminals taken off: how often it made and broke as it should. */
-  | { id: string; what: 'worked'; when: 'dead' }
+  | { id: string; type: 'worked'; when: 'dead' }
 )
 
 export type Sense = 'ear' | 'eye' | 'hand'
@@ -194,6 +194,6 @@ export interface FaultTemplate {
 }
 
 export interface KindService {
-  probes?(part: Part): readonly ProbeSpec[]
+  measurements?(part: Part): readonly MeasurementSpec[]
   faults?: Record<string, FaultTemplate>
 }

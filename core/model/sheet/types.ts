@@ -30,7 +30,7 @@ export interface Sheet {
   repairs: SheetRepair[]
   tests: SheetTest[]
   makeSafe: SafetyStep[]
-  cautions: { appliesTo: 'dead' | 'live' | 'water'; text: string }[]
+  cautions: { appliesTo: 'isolated' | 'energised' | 'water'; text: string }[]
 }
 
 /** An alarm ends with the power, unless it keeps; some end by themselves. */
@@ -48,7 +48,7 @@ export interface SafetyStep {
   id: string
   title: string
   text: string
-  before: 'anything' | 'dead' | 'live'
+  before: 'anything' | 'isolated' | 'energised'
 }
 
 export interface SheetPart {

@@ -151,10 +151,10 @@ class Append {
 
 /** Complaints and repair in words, and whatever else a job is looked for by. */
 export function wordsOf(standing: JobStanding, facts: SheetFacts): { complaints: string[]; more: string[] } {
-  const says = new Map(facts.complaints.map((c) => [c.id, c.says]))
+  const words = new Map(facts.complaints.map((c) => [c.id, c.words]))
   const repair = facts.repairs.find((r) => r.id === standing.closed?.repair)?.title
   return {
-    complaints: standing.complaints.map((c) => says.get(c) ?? c),
+    complaints: standing.complaints.map((c) => words.get(c) ?? c),
     more: [standing.words, repair, standing.closed?.text].filter((x): x is string => !!x),
   }
 }

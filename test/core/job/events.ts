@@ -6,7 +6,7 @@ export const idOf = (n: number) => `01900000-0000-7000-9000-${String(n).padStart
 /** The n-th event of a job. */
 export const event = (n: number, payload: Payload, more: Partial<SequencedEvent> = {}): SequencedEvent => ({
   id: idOf(n),
-  version: 2,
+  version: 3,
   at: '2026-03-01T10:00:00.000Z',
   device: 'van',
   ordinal: n,
@@ -21,26 +21,30 @@ export const reading = (n: number, text: string, more: Partial<SequencedEvent> =
   event(n, { type: 'reading', test: 'cold-valve.ohms', text }, more)
 export const retracted = (n: number, of: number) => event(n, { type: 'retracted', event: idOf(of) })
 
-/** Facts of a small machine with one test of each school. */
+/** Facts of a small machine with one test of each work mode. */
 export const FACTS: SheetFacts = {
   title: 'Small washer',
   words: [],
   codes: [],
-  complaints: [{ id: 'no-fill', says: 'No water comes in' }],
+  complaints: [{ id: 'no-fill', words: 'No water comes in' }],
   needs: [
-    { id: 'isolate', title: 'Isolate', before: 'dead' },
-    { id: 'ready', title: 'Ready', before: 'live' },
+    { id: 'isolate', title: 'Isolate', before: 'isolated' },
+    { id: 'ready', title: 'Ready', before: 'energised' },
   ],
   repairs: [{ id: 'valve', title: 'New valve' }],
   tests: {
-    'cold-valve.ohms': { school: 'dead', shape: { takes: 'number', dimension: 'resistance' }, meters: ['ohms'] },
-    'cold-valve.volts': { school: 'live', shape: { takes: 'number', dimension: 'voltage' }, meters: ['volts', 'neon'] },
-    'cold-stop.look': { school: 'look', shape: { takes: 'yes-no' }, meters: [] },
+    'cold-valve.ohms': { workMode: 'isolated', shape: { type: 'number', dimension: 'resistance' }, meters: ['ohms'] },
+    'cold-valve.volts': {
+      workMode: 'energised',
+      shape: { type: 'number', dimension: 'voltage' },
+      meters: ['volts', 'neon'],
+    },
+    'cold-stop.look': { workMode: 'observe', shape: { type: 'yes-no' }, meters: [] },
   },
   meters: {
-    ohms: { dimension: 'resistance', says: false },
-    volts: { dimension: 'voltage', says: false },
-    neon: { dimension: 'voltage', says: true },
+    ohms: { dimension: 'resistance', yesNo: false },
+    volts: { dimension: 'voltage', yesNo: false },
+    neon: { dimension: 'voltage', yesNo: true },
   },
   targets: { jumper: ['lid'], unjumper: ['lid'], open: ['top'], repair: ['valve'] },
   points: ['lid.1', 'lid.2', 'mains.N'],

@@ -134,7 +134,14 @@ describe('fold', () => {
     expect(old({ is: 'order', order: 'dead-first' })).toEqual({ type: 'test-strategy', strategy: 'dead-first' })
     expect(old({ is: 'bands', bands: 'sibling' })).toEqual({ type: 'acceptance', acceptance: 'sibling' })
     expect(old({ is: 'reading', test: 't', text: '1' })).toEqual({ type: 'reading', test: 't', text: '1' })
-    expect(upcast({ ...row, payload: { is: 'reopened' } })).toMatchObject({ version: 2, ordinal: 0, baseSeq: 3 })
-    expect(() => upcast({ ...row, version: 3, payload: {} })).toThrow('newer')
+    expect(upcast({ ...row, payload: { is: 'reopened' } })).toMatchObject({ version: 3, ordinal: 0, baseSeq: 3 })
+    expect(() => upcast({ ...row, version: 4, payload: {} })).toThrow('newer')
+  })
+  it('events of the second version have their value read in today’s form', () => {
+    const reading = { type: 'reading', test: 't', text: '2k7', value: { is: 'value', si: 2700 } }
+    const row = { id: 'e', version: 2, at: '2026-03-01T10:00:00.000Z', device: 'd', ordinal: 7, baseSeq: 1, seq: 4 }
+    expect(upcast({ ...row, payload: reading }).payload).toEqual({ ...reading, value: { type: 'value', si: 2700 } })
+    const { value: _, ...unread } = reading
+    expect(upcast({ ...row, payload: unread }).payload).toEqual(unread)
   })
 })

@@ -18,7 +18,7 @@ const jumper = event(4, { type: 'action', action: { verb: 'jumper', target: 'lid
 
 describe('guard', () => {
   it('no act of the hands before the steps that it needs', () => {
-    expect(missingSteps('live', FACTS.needs, foldJob([opened])).map((n) => n.id)).toEqual(['isolate', 'ready'])
+    expect(missingSteps('energised', FACTS.needs, foldJob([opened])).map((n) => n.id)).toEqual(['isolate', 'ready'])
     expect(judge([opened], live)).toBe('make-safe-first')
     expect(judge([opened, safe[0]!], live)).toBe('make-safe-first')
     expect(judge([opened, safe[0]!], dead)).toBeUndefined()
@@ -57,7 +57,7 @@ describe('guard', () => {
     expect(probe('cold-valve.volts', 'ohms', '1')).toBe('unknown-name')
     expect(probe('constructor', undefined, '1')).toBe('unknown-name')
     expect(judge([opened], { type: 'reading', test: 'cold-stop.look', text: 'banana' })).toBe('bad-reading')
-    const ohms = (si: number) => judge([opened, ...safe], { ...dead, value: { is: 'value', si } } as Payload)
+    const ohms = (si: number) => judge([opened, ...safe], { ...dead, value: { type: 'value', si } } as Payload)
     expect(ohms(812)).toBeUndefined()
     expect(ohms(8.12)).toBe('bad-reading')
     expect(judge([opened], { type: 'safety', step: 'pray' })).toBe('unknown-name')

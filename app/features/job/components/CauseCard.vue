@@ -3,7 +3,7 @@ import InputText from 'primevue/inputtext'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { AppIcon } from '../../../ui'
-import type { View } from '../../../../core/explain'
+import type { View } from '../../../../core/advice'
 import { formatChance } from '../../../../core/words'
 
 const props = defineProps<{ view: View; jumpers: string[] }>()
@@ -57,20 +57,22 @@ const repair = computed(() => choice.value || props.view.remedies[0]?.id || '')
         ><span class="small soft">{{ r.minutes }} min{{ r.price ? `, part ${r.price}` : '' }}</span>
       </label>
     </div>
-    <div v-if="own && (own.unproven.length || own.killers.length)" class="before">
-      <p v-if="own.killers.length">
-        <strong>Look before you fit it:</strong> {{ own.killers.join(', ') }} would undo this repair.
+    <div v-if="own && (own.unproven.length || own.rootCauses.length)" class="before">
+      <p v-if="own.rootCauses.length">
+        <strong>Look before you fit it:</strong> {{ own.rootCauses.join(', ') }} would undo this repair.
       </p>
       <p v-if="own.unproven.length"><strong>Not proven absent yet:</strong> {{ own.unproven.join('; ') }}.</p>
     </div>
-    <section v-if="view.besides.length" class="before" aria-label="Not on the sheet">
+    <section v-if="view.unlistedCandidates.length" class="before" aria-label="Not on the sheet">
       <strong>Not on this sheet, and not ruled out:</strong>
-      <div v-for="b in view.besides" :key="b.title" class="beside">
+      <div v-for="b in view.unlistedCandidates" :key="b.title" class="beside">
         <span
-          >{{ b.title }} <span class="soft">{{ b.says }}</span></span
+          >{{ b.title }} <span class="soft">{{ b.text }}</span></span
         >
-        <Button v-if="b.tells" size="small" severity="secondary" @click="emit('take', b.tells.id)">
-          {{ b.tells.title }} ({{ b.tells.minutes.toFixed(b.tells.minutes < 10 ? 1 : 0) }}&nbsp;min)
+        <Button v-if="b.distinguishedBy" size="small" severity="secondary" @click="emit('take', b.distinguishedBy.id)">
+          {{ b.distinguishedBy.title }} ({{
+            b.distinguishedBy.minutes.toFixed(b.distinguishedBy.minutes < 10 ? 1 : 0)
+          }}&nbsp;min)
         </Button>
       </div>
     </section>

@@ -48,12 +48,12 @@ watchEffect(() => {
 
 const missing = computed(() => {
   if (!card.value || !facts.value) return []
-  const need = missingSteps(card.value.school, facts.value.makeSafe, state.value).map((s) => s.id)
+  const need = missingSteps(card.value.workMode, facts.value.makeSafe, state.value).map((s) => s.id)
   return facts.value.makeSafe.filter((s) => need.includes(s.id))
 })
 /** Why this person may not take the test on the card. */
 const barred = computed(() =>
-  person.role === 'trainee' && card.value?.school === 'live' ? describeRefusal({ code: 'no-live-work' }) : '',
+  person.role === 'trainee' && card.value?.workMode === 'energised' ? describeRefusal({ code: 'no-live-work' }) : '',
 )
 const rows = computed(() =>
   historyRows(
@@ -112,11 +112,11 @@ const parted = computed(() => {
   return [...out]
 })
 const handsOn = computed(
-  () => !locked.value && !!facts.value && !missingSteps('live', facts.value.makeSafe, state.value).length,
+  () => !locked.value && !!facts.value && !missingSteps('energised', facts.value.makeSafe, state.value).length,
 )
 const undo = (event: string) => enter({ type: 'retracted', event })
 const safety = (step: string) => enter({ type: 'safety', step })
-const answer = (word: 'yes' | 'no') => card.value?.shape.takes === 'yes-no' && take(word, { is: word })
+const answer = (word: 'yes' | 'no') => card.value?.shape.type === 'yes-no' && take(word, { type: word })
 /** What stops the engine: only where nothing else is known to be wrong. */
 const stopped = computed(() => (broken.value && !view.value && !trouble.value ? broken.value : ''))
 
@@ -139,7 +139,7 @@ useKeys({
         <p class="soft small">
           {{ meta ? `${meta.unit.customer}, ${meta.unit.place}` : '' }}
           <template v-if="facts">
-            · {{ state.complaints.map((c) => facts?.complaints.find((x) => x.id === c)?.says ?? c).join(', ') }}
+            · {{ state.complaints.map((c) => facts?.complaints.find((x) => x.id === c)?.words ?? c).join(', ') }}
           </template>
         </p>
       </div>

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { computed, ref, onMounted, onBeforeUnmount, useTemplateRef } from 'vue'
-import type { Lines, View } from '../../../../core/explain'
+import type { View } from '../../../../core/advice'
+import type { TracedLines } from '../../../../core/diagram'
 import { foldSeries } from '../picture/fold'
 import { layoutPicture, type Run } from '../picture/layout'
 
 const props = defineProps<{
-  lines: Lines
+  lines: TracedLines
   parts: { title: string; line: 'water' | 'power' | 'level' }[]
   links: View['links']
   /** Part that the test on the card looks at; -1 for none. */
@@ -32,7 +33,7 @@ const tooMuch = computed(() => upright.value || everything.value.rows > MOST_ROW
 /** Where there is no room for all, only lanes that still matter are drawn, unless the whole machine is asked for. */
 const shown = computed(() => {
   if (!tooMuch.value || whole.value) return undefined
-  const weight = (l: Lines['lanes'][number]) => {
+  const weight = (l: TracedLines['lanes'][number]) => {
     const own = [l.center, ...l.water, ...l.waterOut, ...l.back, ...l.feed]
     // What several lanes share counts for each, but less.
     return (

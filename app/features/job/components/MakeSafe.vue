@@ -2,7 +2,7 @@
 import Button from 'primevue/button'
 import { computed } from 'vue'
 import { AppIcon } from '../../../ui'
-const props = defineProps<{ steps: { id: string; title: string; text: string }[]; school: string }>()
+const props = defineProps<{ steps: { id: string; title: string; text: string }[]; work: string }>()
 const emit = defineEmits<{ done: [step: string] }>()
 const first = computed(() => props.steps[0])
 </script>
@@ -11,7 +11,7 @@ const first = computed(() => props.steps[0])
   <section class="safe" aria-label="Make safe">
     <h3>
       <AppIcon name="danger" /> Make it safe first: {{ steps.length }}
-      {{ steps.length === 1 ? 'step' : 'steps' }} before this {{ school }} test
+      {{ steps.length === 1 ? 'step' : 'steps' }} before this {{ work }} test
     </h3>
     <div v-if="first" class="step">
       <p>

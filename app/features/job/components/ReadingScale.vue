@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Expectation } from '../../../../core/explain'
+import type { Expectation } from '../../../../core/advice'
 import { formatQuantity, type Dimension } from '../../../../core/foundation/quantity'
 
 const props = defineProps<{

@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { View } from '../../../../core/explain'
+import type { View } from '../../../../core/advice'
 import { formatChance } from '../../../../core/words'
 
 const props = defineProps<{ view: View }>()
 const rows = computed(() => [
   ...props.view.suspects.slice(0, 7).map((s) => ({ key: s.faults.join('+'), title: s.title, p: s.p, plain: false })),
-  { key: 'else', title: 'something else, not in the sheet', p: props.view.unexplained, plain: true },
+  { key: 'else', title: 'something else, not in the sheet', p: props.view.unknownFault, plain: true },
   { key: 'healthy', title: 'nothing wrong with it', p: props.view.healthy, plain: true },
-  { key: 'rest', title: 'two faults at once, not yet run (about)', p: props.view.residual, plain: true },
+  { key: 'rest', title: 'two faults at once, not yet run (about)', p: props.view.truncatedMass, plain: true },
 ])
 </script>
 

@@ -6,8 +6,8 @@ import Button from 'primevue/button'
 import { computed, ref, watch, useTemplateRef } from 'vue'
 import { AppIcon } from '../../../ui'
 import { formatQuantity, parseReading, type Dimension, type ReadingValue } from '../../../../core/foundation/quantity'
-import type { TestCard } from '../../../../core/explain'
-import { describeProblem, formatChance } from '../../../../core/words'
+import type { TestCard } from '../../../../core/advice'
+import { describeProblem, formatChance, formatWorkMode } from '../../../../core/words'
 
 const props = defineProps<{
   card: TestCard
@@ -31,10 +31,12 @@ const refusal = ref('')
 const field = useTemplateRef<{ $el: HTMLElement }>('field')
 
 const dimension = computed<Dimension | undefined>(() =>
-  props.card.shape.takes === 'number' ? props.card.shape.dimension : undefined,
+  props.card.shape.type === 'number' ? props.card.shape.dimension : undefined,
 )
 const parsed = computed(() => parseReading(text.value, props.card.shape))
-const typed = computed(() => (parsed.value.ok && parsed.value.value.is === 'value' ? parsed.value.value.si : undefined))
+const typed = computed(() =>
+  parsed.value.ok && parsed.value.value.type === 'value' ? parsed.value.value.si : undefined,
+)
 watch(
   () => props.card.id,
   () => (refusal.value = ''),
@@ -60,9 +62,9 @@ const groups = computed(() => {
 const PLACEHOLDER = { number: '0.0', word: 'code', times: '10/10', 'yes-no': '' } as const
 const chips = computed(() => {
   const { shape } = props.card
-  if (shape.takes === 'yes-no') return []
-  if (shape.takes === 'word') return shape.words
-  if (shape.takes === 'times') return ['10/10']
+  if (shape.type === 'yes-no') return []
+  if (shape.type === 'word') return shape.words
+  if (shape.type === 'times') return ['10/10']
   return [...(shape.dimension === 'resistance' ? ['OL'] : []), ...(shape.dimension === 'voltage' ? ['0'] : []), 'never']
 })
 </script>
@@ -71,7 +73,9 @@ const chips = computed(() => {
   <section class="card test" :aria-label="`Test: ${card.title}`">
     <div class="row">
       <span class="tag">{{ best ? 'Next test' : 'Your choice' }}</span>
-      <span class="tag school">{{ card.school === 'look' ? 'look, listen, feel' : card.school }}</span>
+      <span class="tag school">{{
+        card.workMode === 'observe' ? 'look, listen, feel' : formatWorkMode(card.workMode)
+      }}</span>
       <span class="push small soft"
         ><span class="number">{{ card.minutes.toFixed(card.minutes < 10 ? 1 : 0) }}</span> min</span
       >
@@ -96,7 +100,7 @@ const chips = computed(() => {
       <template v-if="best">Once more, to rule out a slip. </template>Read before:
       <span class="number">{{ card.before }}</span>
     </p>
-    <p v-if="card.moves.length" class="small soft">First: {{ card.moves.join(' → ') }}</p>
+    <p v-if="card.steps.length" class="small soft">First: {{ card.steps.join(' → ') }}</p>
     <ul v-if="card.cautions.length" class="cautions">
       <li v-for="c in card.cautions" :key="c"><AppIcon name="danger" /> {{ c }}</li>
     </ul>
@@ -104,12 +108,12 @@ const chips = computed(() => {
     <MakeSafe
       v-else-if="missing.length && !closed"
       :steps="missing"
-      :school="card.school"
+      :work="formatWorkMode(card.workMode)"
       @done="emit('safety', $event)"
     />
     <form v-else-if="!closed" class="entry" aria-label="Enter what it shows" @submit.prevent="take()">
       <p class="again">{{ card.title }}</p>
-      <div v-if="card.shape.takes === 'yes-no'" class="two">
+      <div v-if="card.shape.type === 'yes-no'" class="two">
         <Button type="button" size="large" severity="contrast" variant="outlined" @click="take('yes')"
           >Yes <kbd>Y</kbd></Button
         >
@@ -131,7 +135,7 @@ const chips = computed(() => {
             ref="field"
             v-model="text"
             class="number big"
-            :placeholder="PLACEHOLDER[card.shape.takes]"
+            :placeholder="PLACEHOLDER[card.shape.type]"
             autocomplete="off"
             autocapitalize="off"
             enterkeyhint="done"
@@ -145,7 +149,7 @@ const chips = computed(() => {
           {{
             typed !== undefined && dimension
               ? `Understood as ${formatQuantity(typed, dimension)}`
-              : card.shape.takes === 'times'
+              : card.shape.type === 'times'
                 ? 'Type how many of how many times: 10/10'
                 : 'Type what the meter shows: OL, 2k7, 118.6, 0.4'
           }}

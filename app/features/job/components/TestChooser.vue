@@ -2,7 +2,7 @@
 import InputText from 'primevue/inputtext'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
-import type { View } from '../../../../core/explain'
+import type { View } from '../../../../core/advice'
 import type { MachineFacts } from '../../../engine'
 
 const props = defineProps<{

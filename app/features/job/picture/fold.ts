@@ -1,4 +1,4 @@
-import type { Lines } from '../../../../core/explain'
+import type { TracedLines } from '../../../../core/diagram'
 
 /** Fewest parts in series that are drawn as one. */
 const SERIES = 3
@@ -10,9 +10,9 @@ const SERIES = 3
  * @returns the lines without the parts left out, and for each part that stands for others how many
  */
 export function foldSeries(
-  { lanes, levels }: Lines,
+  { lanes, levels }: TracedLines,
   plain: (part: number) => boolean,
-): { lines: Lines; more: ReadonlyMap<number, number> } {
+): { lines: TracedLines; more: ReadonlyMap<number, number> } {
   const fixed = new Set([...lanes.map((l) => l.center), ...levels.map((l) => l.vessel)])
   const hidden = new Set<number>()
   const more = new Map<number, number>()

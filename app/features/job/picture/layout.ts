@@ -1,4 +1,4 @@
-import type { Lines } from '../../../../core/explain'
+import type { TracedLines } from '../../../../core/diagram'
 
 /** A part in the picture, on an abstract grid: rank along the lines (0 where they meet), row across them. */
 export interface Spot {
@@ -27,7 +27,7 @@ export interface Picture {
  *
  * @param shown lanes to draw (by centre); all when left out
  */
-export function layoutPicture({ lanes: all, levels: allLevels }: Lines, shown?: ReadonlySet<number>): Picture {
+export function layoutPicture({ lanes: all, levels: allLevels }: TracedLines, shown?: ReadonlySet<number>): Picture {
   const lanes = shown ? all.filter((l) => shown.has(l.center)) : all
   const spots = new Map<number, Spot & { rows: number[] }>()
   const runs: Run[] = []

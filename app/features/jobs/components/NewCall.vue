@@ -138,7 +138,7 @@ const turn = (id: string) =>
             :aria-pressed="picked.includes(c.id)"
             @click="turn(c.id)"
           >
-            {{ c.says }}
+            {{ c.words }}
           </button>
         </div>
       </section>

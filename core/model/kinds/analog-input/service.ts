@@ -1,5 +1,5 @@
 import type { KindService } from '../contract'
 
 export const kindService: KindService = {
-  probes: () => [{ id: 'figure', what: 'display', signal: 'level', when: 'settled' }],
+  measurements: () => [{ id: 'figure', type: 'display', signal: 'level', when: 'settled' }],
 }

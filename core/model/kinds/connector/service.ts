@@ -1,9 +1,9 @@
 import type { KindService } from '../contract'
 
 export const kindService: KindService = {
-  probes: () => [
-    { id: 'feed-drop', what: 'volts', a: 'a1', b: 'b1', when: 'active' },
-    { id: 'return-drop', what: 'volts', a: 'b2', b: 'a2', when: 'active' },
+  measurements: () => [
+    { id: 'feed-drop', type: 'volts', a: 'a1', b: 'b1', when: 'active' },
+    { id: 'return-drop', type: 'volts', a: 'b2', b: 'a2', when: 'active' },
   ],
   faults: {
     off: {

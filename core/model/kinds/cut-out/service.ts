@@ -1,9 +1,9 @@
 import type { KindService } from '../contract'
 
 export const kindService: KindService = {
-  probes: () => [
-    { id: 'ohms', what: 'ohms', a: '1', b: '2', when: 'dead', lifted: true },
-    { id: 'across', what: 'volts', a: '1', b: '2', when: 'active' },
+  measurements: () => [
+    { id: 'ohms', type: 'ohms', a: '1', b: '2', when: 'dead', lifted: true },
+    { id: 'across', type: 'volts', a: '1', b: '2', when: 'active' },
   ],
   faults: {
     tripped: {

@@ -1,7 +1,7 @@
 import type { KindService } from '../contract'
 
 export const kindService: KindService = {
-  probes: () => [{ id: 'volts', what: 'volts', a: 'plus', b: 'minus', when: 'active' }],
+  measurements: () => [{ id: 'volts', type: 'volts', a: 'plus', b: 'minus', when: 'active' }],
   faults: {
     dead: { title: 'no supply', effects: [{ param: 'volts', times: 1e-6 }], ratePerYear: 0.02, cure: 'restore' },
     low: {

@@ -1,9 +1,9 @@
 import type { KindService } from '../contract'
 
 export const kindService: KindService = {
-  probes: () => [
-    { id: 'frost', what: 'sense', signal: 'frosted', sense: 'eye', when: 'active' },
-    { id: 'temperature', what: 'display', signal: 'temperature', when: 'active', by: 'thermometer' },
+  measurements: () => [
+    { id: 'frost', type: 'sense', signal: 'frosted', sense: 'eye', when: 'active' },
+    { id: 'temperature', type: 'display', signal: 'temperature', when: 'active', by: 'thermometer' },
   ],
   faults: {
     'no-cold': {

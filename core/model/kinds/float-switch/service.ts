@@ -1,12 +1,12 @@
 import type { KindService } from '../contract'
 
 export const kindService: KindService = {
-  probes: () => [
-    { id: 'ohms', what: 'ohms', a: '1', b: '2', when: 'dead', lifted: true },
-    { id: 'worked', what: 'worked', when: 'dead' },
-    { id: 'free', what: 'sense', signal: 'free', sense: 'hand', when: 'dead', minutes: 1.5 },
-    { id: 'across', what: 'volts', a: '1', b: '2', when: 'active' },
-    { id: 'to-return', what: 'volts', a: '2', b: '@return', when: 'active' },
+  measurements: () => [
+    { id: 'ohms', type: 'ohms', a: '1', b: '2', when: 'dead', lifted: true },
+    { id: 'worked', type: 'worked', when: 'dead' },
+    { id: 'free', type: 'sense', signal: 'free', sense: 'hand', when: 'dead', minutes: 1.5 },
+    { id: 'across', type: 'volts', a: '1', b: '2', when: 'active' },
+    { id: 'to-return', type: 'volts', a: '2', b: '@return', when: 'active' },
   ],
   faults: {
     'stuck-open': {

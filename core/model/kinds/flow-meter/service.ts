@@ -1,7 +1,7 @@
 import type { KindService } from '../contract'
 
 export const kindService: KindService = {
-  probes: () => [{ id: 'ohms', what: 'ohms', a: 'out', b: 'com', when: 'dead', lifted: true }],
+  measurements: () => [{ id: 'ohms', type: 'ohms', a: 'out', b: 'com', when: 'dead', lifted: true }],
   faults: {
     jammed: {
       title: 'flow meter jammed',

@@ -1,7 +1,7 @@
 import type { KindService } from '../contract'
 
 export const kindService: KindService = {
-  probes: () => [{ id: 'figure', what: 'display', signal: 'hertz', when: 'settled' }],
+  measurements: () => [{ id: 'figure', type: 'display', signal: 'hertz', when: 'settled' }],
   faults: {
     dead: {
       title: 'frequency input dead',

@@ -1,10 +1,10 @@
 import type { KindService } from '../contract'
 
 export const kindService: KindService = {
-  probes: () => [
-    { id: 'supply-volts', what: 'volts', a: 'supply', b: 'com', when: 'active' },
-    { id: 'hertz', what: 'hertz', signal: 'hertz', a: 'out', b: 'com', when: 'settled' },
-    { id: 'ohms', what: 'ohms', a: 'supply', b: 'com', when: 'dead', lifted: true },
+  measurements: () => [
+    { id: 'supply-volts', type: 'volts', a: 'supply', b: 'com', when: 'active' },
+    { id: 'hertz', type: 'hertz', signal: 'hertz', a: 'out', b: 'com', when: 'settled' },
+    { id: 'ohms', type: 'ohms', a: 'supply', b: 'com', when: 'dead', lifted: true },
   ],
   faults: {
     silent: {

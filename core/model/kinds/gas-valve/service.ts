@@ -2,12 +2,12 @@ import type { KindService } from '../contract'
 
 // What lies behind the coil is the refrigerant circuit: measured from outside only.
 export const kindService: KindService = {
-  probes: () => [
-    { id: 'volts', what: 'volts', a: 'a', b: 'b', when: 'active' },
-    { id: 'idle-volts', what: 'volts', a: 'a', b: 'b', when: 'idle' },
-    { id: 'ohms', what: 'ohms', a: 'a', b: 'b', when: 'dead', lifted: true },
-    { id: 'hum', what: 'sense', signal: 'hums', sense: 'ear', when: 'active' },
-    { id: 'warm', what: 'sense', signal: 'open', sense: 'hand', when: 'idle' },
+  measurements: () => [
+    { id: 'volts', type: 'volts', a: 'a', b: 'b', when: 'active' },
+    { id: 'idle-volts', type: 'volts', a: 'a', b: 'b', when: 'idle' },
+    { id: 'ohms', type: 'ohms', a: 'a', b: 'b', when: 'dead', lifted: true },
+    { id: 'hum', type: 'sense', signal: 'hums', sense: 'ear', when: 'active' },
+    { id: 'warm', type: 'sense', signal: 'open', sense: 'hand', when: 'idle' },
   ],
   faults: {
     'coil-open': {

@@ -1,10 +1,10 @@
 import type { KindService } from '../contract'
 
 export const kindService: KindService = {
-  probes: () => [
-    { id: 'volts', what: 'volts', a: 'a', b: 'b', when: 'active' },
-    { id: 'amps', what: 'amps', when: 'active' },
-    { id: 'ohms', what: 'ohms', a: 'a', b: 'b', when: 'dead', lifted: true },
+  measurements: () => [
+    { id: 'volts', type: 'volts', a: 'a', b: 'b', when: 'active' },
+    { id: 'amps', type: 'amps', when: 'active' },
+    { id: 'ohms', type: 'ohms', a: 'a', b: 'b', when: 'dead', lifted: true },
   ],
   faults: {
     open: { title: 'heater open', effects: [{ mode: 'element', at: 'open' }], ratePerYear: 0.03, cure: 'replace' },

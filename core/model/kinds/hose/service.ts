@@ -1,10 +1,10 @@
 import type { KindService } from '../contract'
 
 export const kindService: KindService = {
-  probes: () => [
-    { id: 'look', what: 'sense', signal: 'kinked', sense: 'eye', when: 'dead' },
-    { id: 'bucket', what: 'bucket', port: 'out', when: 'cold' },
-    { id: 'pressure', what: 'pressure', port: 'out', when: 'cold' },
+  measurements: () => [
+    { id: 'look', type: 'sense', signal: 'kinked', sense: 'eye', when: 'dead' },
+    { id: 'bucket', type: 'bucket', port: 'out', when: 'cold' },
+    { id: 'pressure', type: 'pressure', port: 'out', when: 'cold' },
   ],
   faults: {
     kinked: {

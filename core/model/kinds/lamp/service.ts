@@ -1,9 +1,9 @@
 import type { KindService } from '../contract'
 
 export const kindService: KindService = {
-  probes: () => [
-    { id: 'lit', what: 'sense', signal: 'lit', sense: 'eye', when: 'active' },
-    { id: 'dark', what: 'sense', signal: 'lit', sense: 'eye', when: 'idle' },
+  measurements: () => [
+    { id: 'lit', type: 'sense', signal: 'lit', sense: 'eye', when: 'active' },
+    { id: 'dark', type: 'sense', signal: 'lit', sense: 'eye', when: 'idle' },
   ],
   faults: {
     dead: { title: 'lamp burnt out', effects: [{ mode: 'filament', at: 'open' }], ratePerYear: 0.01, cure: 'replace' },

@@ -1,10 +1,10 @@
 import type { KindService } from '../contract'
 
 export const kindService: KindService = {
-  probes: () => [
-    { id: 'ohms', what: 'ohms', a: 'a', b: 'b', when: 'dead', lifted: true },
-    { id: 'runs', what: 'sense', signal: 'passes', sense: 'ear', when: 'active' },
-    { id: 'passes-off', what: 'sense', signal: 'passes', sense: 'eye', when: 'dead' },
+  measurements: () => [
+    { id: 'ohms', type: 'ohms', a: 'a', b: 'b', when: 'dead', lifted: true },
+    { id: 'runs', type: 'sense', signal: 'passes', sense: 'ear', when: 'active' },
+    { id: 'passes-off', type: 'sense', signal: 'passes', sense: 'eye', when: 'dead' },
   ],
   faults: {
     'coil-open': { title: 'coil open', effects: [{ mode: 'coil', at: 'open' }], ratePerYear: 0.015, cure: 'replace' },

@@ -1,10 +1,10 @@
 import type { KindService } from '../contract'
 
 export const kindService: KindService = {
-  probes: () => [
-    { id: 'volts', what: 'volts', a: 'a', b: 'b', when: 'active' },
-    { id: 'ohms', what: 'ohms', a: 'a', b: 'b', when: 'dead', lifted: true },
-    { id: 'runs', what: 'sense', signal: 'runs', sense: 'ear', when: 'active' },
+  measurements: () => [
+    { id: 'volts', type: 'volts', a: 'a', b: 'b', when: 'active' },
+    { id: 'ohms', type: 'ohms', a: 'a', b: 'b', when: 'dead', lifted: true },
+    { id: 'runs', type: 'sense', signal: 'runs', sense: 'ear', when: 'active' },
   ],
   faults: {
     'winding-open': {

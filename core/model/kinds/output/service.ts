@@ -1,9 +1,9 @@
 import type { KindService } from '../contract'
 
 export const kindService: KindService = {
-  probes: () => [
-    { id: 'across', what: 'volts', a: 'com', b: 'out', when: 'active' },
-    { id: 'to-return', what: 'volts', a: 'out', b: '@return', when: 'active' },
+  measurements: () => [
+    { id: 'across', type: 'volts', a: 'com', b: 'out', when: 'active' },
+    { id: 'to-return', type: 'volts', a: 'out', b: '@return', when: 'active' },
   ],
   faults: {
     dead: {

@@ -1,18 +1,18 @@
-import type { KindService, ProbeSpec } from '../contract'
+import type { KindService, MeasurementSpec } from '../contract'
 
 export const kindService: KindService = {
-  probes: (): ProbeSpec[] => [
-    { id: 'volts', what: 'volts', a: 'a', b: 'b', when: 'active' },
-    { id: 'idle-volts', what: 'volts', a: 'a', b: 'b', when: 'idle' },
-    { id: 'ohms', what: 'ohms', a: 'a', b: 'b', when: 'dead', lifted: true },
-    { id: 'hum', what: 'sense', signal: 'hums', sense: 'ear', when: 'active' },
-    { id: 'runs', what: 'sense', signal: 'passes', sense: 'eye', when: 'active' },
-    { id: 'passes-off', what: 'sense', signal: 'passes', sense: 'eye', when: 'dead' },
-    { id: 'flow-control', what: 'sense', signal: 'throttled', sense: 'eye', when: 'dead', minutes: 1 },
+  measurements: (): MeasurementSpec[] => [
+    { id: 'volts', type: 'volts', a: 'a', b: 'b', when: 'active' },
+    { id: 'idle-volts', type: 'volts', a: 'a', b: 'b', when: 'idle' },
+    { id: 'ohms', type: 'ohms', a: 'a', b: 'b', when: 'dead', lifted: true },
+    { id: 'hum', type: 'sense', signal: 'hums', sense: 'ear', when: 'active' },
+    { id: 'runs', type: 'sense', signal: 'passes', sense: 'eye', when: 'active' },
+    { id: 'passes-off', type: 'sense', signal: 'passes', sense: 'eye', when: 'dead' },
+    { id: 'flow-control', type: 'sense', signal: 'throttled', sense: 'eye', when: 'dead', minutes: 1 },
     // By hand while another runs, so that the water is on as far as this valve.
     {
       id: 'by-bleed',
-      what: 'sense',
+      type: 'sense',
       signal: 'passes',
       sense: 'eye',
       when: 'idle',
@@ -21,7 +21,7 @@ export const kindService: KindService = {
     },
     {
       id: 'at-bleed',
-      what: 'sense',
+      type: 'sense',
       signal: 'bleeds',
       sense: 'eye',
       when: 'idle',
@@ -30,7 +30,7 @@ export const kindService: KindService = {
     },
     {
       id: 'by-plunger',
-      what: 'sense',
+      type: 'sense',
       signal: 'passes',
       sense: 'eye',
       when: 'idle',

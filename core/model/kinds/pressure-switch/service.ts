@@ -1,12 +1,12 @@
 import type { KindService } from '../contract'
 
 export const kindService: KindService = {
-  probes: () => [
-    { id: 'empty-ohms', what: 'ohms', a: 'com', b: 'empty', when: 'dead', lifted: true },
-    { id: 'full-ohms', what: 'ohms', a: 'com', b: 'full', when: 'dead', lifted: true },
-    { id: 'worked', what: 'worked', when: 'dead' },
-    { id: 'empty-across', what: 'volts', a: 'com', b: 'empty', when: 'active' },
-    { id: 'full-to-return', what: 'volts', a: 'full', b: '@return', when: 'active' },
+  measurements: () => [
+    { id: 'empty-ohms', type: 'ohms', a: 'com', b: 'empty', when: 'dead', lifted: true },
+    { id: 'full-ohms', type: 'ohms', a: 'com', b: 'full', when: 'dead', lifted: true },
+    { id: 'worked', type: 'worked', when: 'dead' },
+    { id: 'empty-across', type: 'volts', a: 'com', b: 'empty', when: 'active' },
+    { id: 'full-to-return', type: 'volts', a: 'full', b: '@return', when: 'active' },
   ],
   faults: {
     'stuck-empty': {

@@ -1,9 +1,9 @@
 import type { KindService } from '../contract'
 
 export const kindService: KindService = {
-  probes: () => [
-    { id: 'look', what: 'sense', signal: 'coated', sense: 'eye', when: 'dead', minutes: 5 },
-    { id: 'ohms', what: 'ohms', a: 'tip', b: 'shell', when: 'dead', lifted: true },
+  measurements: () => [
+    { id: 'look', type: 'sense', signal: 'coated', sense: 'eye', when: 'dead', minutes: 5 },
+    { id: 'ohms', type: 'ohms', a: 'tip', b: 'shell', when: 'dead', lifted: true },
   ],
   faults: {
     scaled: { title: 'probe scaled over', effects: [{ mode: 'skin', at: 'scaled' }], ratePerYear: 0.08, cure: 'clean' },

@@ -1,12 +1,12 @@
 import type { KindService } from '../contract'
 
 export const kindService: KindService = {
-  probes: () => [
-    { id: 'volts', what: 'volts', a: 'a', b: 'b', when: 'active' },
-    { id: 'ohms', what: 'ohms', a: 'a', b: 'b', when: 'dead', lifted: true },
-    { id: 'hum', what: 'sense', signal: 'hums', sense: 'ear', when: 'active' },
-    { id: 'turns', what: 'sense', signal: 'runs', sense: 'hand', when: 'active' },
-    { id: 'throws', what: 'sense', signal: 'throws', sense: 'eye', when: 'active' },
+  measurements: () => [
+    { id: 'volts', type: 'volts', a: 'a', b: 'b', when: 'active' },
+    { id: 'ohms', type: 'ohms', a: 'a', b: 'b', when: 'dead', lifted: true },
+    { id: 'hum', type: 'sense', signal: 'hums', sense: 'ear', when: 'active' },
+    { id: 'turns', type: 'sense', signal: 'runs', sense: 'hand', when: 'active' },
+    { id: 'throws', type: 'sense', signal: 'throws', sense: 'eye', when: 'active' },
   ],
   faults: {
     'winding-open': {

@@ -1,9 +1,9 @@
 import type { KindService } from '../contract'
 
 export const kindService: KindService = {
-  probes: () => [
-    { id: 'ac-volts', what: 'volts', a: 'ac1', b: 'ac2', when: 'active' },
-    { id: 'dc-volts', what: 'volts', a: 'plus', b: 'minus', when: 'active' },
+  measurements: () => [
+    { id: 'ac-volts', type: 'volts', a: 'ac1', b: 'ac2', when: 'active' },
+    { id: 'dc-volts', type: 'volts', a: 'plus', b: 'minus', when: 'active' },
   ],
   faults: {
     open: { title: 'rectifier open', effects: [{ mode: 'diodes', at: 'dead' }], ratePerYear: 0.006, cure: 'replace' },

@@ -1,11 +1,11 @@
 import type { KindService } from '../contract'
 
 export const kindService: KindService = {
-  probes: () => [
-    { id: 'coil-volts', what: 'volts', a: 'a', b: 'b', when: 'active' },
-    { id: 'coil-ohms', what: 'ohms', a: 'a', b: 'b', when: 'dead', lifted: true },
-    { id: 'contact', what: 'volts', a: 'com', b: 'no', when: 'active' },
-    { id: 'click', what: 'sense', signal: 'pulled', sense: 'ear', when: 'active' },
+  measurements: () => [
+    { id: 'coil-volts', type: 'volts', a: 'a', b: 'b', when: 'active' },
+    { id: 'coil-ohms', type: 'ohms', a: 'a', b: 'b', when: 'dead', lifted: true },
+    { id: 'contact', type: 'volts', a: 'com', b: 'no', when: 'active' },
+    { id: 'click', type: 'sense', signal: 'pulled', sense: 'ear', when: 'active' },
   ],
   faults: {
     'coil-open': {

@@ -1,9 +1,9 @@
 import type { KindService } from '../contract'
 
 export const kindService: KindService = {
-  probes: () => [
-    { id: 'look', what: 'sense', signal: 'dirty', sense: 'eye', when: 'dead', minutes: 6 },
-    { id: 'torn', what: 'sense', signal: 'torn', sense: 'eye', when: 'dead', minutes: 6 },
+  measurements: () => [
+    { id: 'look', type: 'sense', signal: 'dirty', sense: 'eye', when: 'dead', minutes: 6 },
+    { id: 'torn', type: 'sense', signal: 'torn', sense: 'eye', when: 'dead', minutes: 6 },
   ],
   faults: {
     blocked: {

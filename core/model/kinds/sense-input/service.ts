@@ -1,16 +1,16 @@
-import type { KindService, ProbeSpec } from '../contract'
+import type { KindService, MeasurementSpec } from '../contract'
 
 export const kindService: KindService = {
   // With a short lead across its terminals the input must answer: that tells what hangs on it from the board.
-  probes: ({ choice }): ProbeSpec[] => [
+  measurements: ({ choice }): MeasurementSpec[] => [
     ...(choice.shows === 'lamp'
-      ? [{ id: 'lamp', what: 'sense', signal: 'closed', sense: 'eye', when: 'active' } as const]
+      ? [{ id: 'lamp', type: 'sense', signal: 'closed', sense: 'eye', when: 'active' } as const]
       : []),
     ...(choice.shows === 'lamp' && choice.lead === 'allowed'
       ? [
           {
             id: 'bridged',
-            what: 'sense',
+            type: 'sense',
             signal: 'closed',
             sense: 'eye',
             when: 'idle',

@@ -1,15 +1,15 @@
 import type { KindService } from '../contract'
 
 export const kindService: KindService = {
-  probes: () => [
-    { id: 'volts', what: 'volts', a: 'a', b: 'b', when: 'active' },
-    { id: 'idle-volts', what: 'volts', a: 'a', b: 'b', when: 'idle' },
-    { id: 'ohms', what: 'ohms', a: 'a', b: 'b', when: 'dead', lifted: true },
-    { id: 'amps', what: 'amps', when: 'active' },
-    { id: 'hum', what: 'sense', signal: 'hums', sense: 'ear', when: 'active' },
-    { id: 'buzz', what: 'sense', signal: 'buzzes', sense: 'hand', when: 'active' },
-    { id: 'runs', what: 'sense', signal: 'passes', sense: 'ear', when: 'active' },
-    { id: 'passes-off', what: 'sense', signal: 'passes', sense: 'eye', when: 'dead' },
+  measurements: () => [
+    { id: 'volts', type: 'volts', a: 'a', b: 'b', when: 'active' },
+    { id: 'idle-volts', type: 'volts', a: 'a', b: 'b', when: 'idle' },
+    { id: 'ohms', type: 'ohms', a: 'a', b: 'b', when: 'dead', lifted: true },
+    { id: 'amps', type: 'amps', when: 'active' },
+    { id: 'hum', type: 'sense', signal: 'hums', sense: 'ear', when: 'active' },
+    { id: 'buzz', type: 'sense', signal: 'buzzes', sense: 'hand', when: 'active' },
+    { id: 'runs', type: 'sense', signal: 'passes', sense: 'ear', when: 'active' },
+    { id: 'passes-off', type: 'sense', signal: 'passes', sense: 'eye', when: 'dead' },
   ],
   faults: {
     'coil-open': { title: 'coil open', effects: [{ mode: 'coil', at: 'open' }], ratePerYear: 0.02, cure: 'replace' },

@@ -1,9 +1,9 @@
 import type { KindService } from '../contract'
 
 export const kindService: KindService = {
-  probes: () => [
-    { id: 'figure', what: 'display', signal: 'temperature', when: 'settled' },
-    { id: 'volts', what: 'volts', a: 'in', b: 'com', when: 'settled' },
+  measurements: () => [
+    { id: 'figure', type: 'display', signal: 'temperature', when: 'settled' },
+    { id: 'volts', type: 'volts', a: 'in', b: 'com', when: 'settled' },
   ],
   faults: {
     off: {

@@ -1,9 +1,9 @@
 import type { KindService } from '../contract'
 
 export const kindService: KindService = {
-  probes: () => [
-    { id: 'ohms', what: 'ohms', a: '1', b: '2', when: 'dead', lifted: true },
-    { id: 'seated', what: 'sense', signal: 'loose', sense: 'hand', when: 'dead' },
+  measurements: () => [
+    { id: 'ohms', type: 'ohms', a: '1', b: '2', when: 'dead', lifted: true },
+    { id: 'seated', type: 'sense', signal: 'loose', sense: 'hand', when: 'dead' },
   ],
   faults: {
     open: { title: 'thermistor open', effects: [{ mode: 'bead', at: 'open' }], ratePerYear: 0.008, cure: 'replace' },

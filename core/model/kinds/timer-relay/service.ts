@@ -1,9 +1,9 @@
 import type { KindService } from '../contract'
 
 export const kindService: KindService = {
-  probes: () => [
-    { id: 'supply-volts', what: 'volts', a: 'a', b: 'b', when: 'active' },
-    { id: 'across', what: 'volts', a: 'com', b: 'no', when: 'active' },
+  measurements: () => [
+    { id: 'supply-volts', type: 'volts', a: 'a', b: 'b', when: 'active' },
+    { id: 'across', type: 'volts', a: 'com', b: 'no', when: 'active' },
   ],
   faults: {
     'never-closes': {

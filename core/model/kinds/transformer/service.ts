@@ -1,10 +1,10 @@
 import type { KindService } from '../contract'
 
 export const kindService: KindService = {
-  probes: () => [
-    { id: 'primary-volts', what: 'volts', a: 'p1', b: 'p2', when: 'active' },
-    { id: 'secondary-volts', what: 'volts', a: 's1', b: 's2', when: 'active' },
-    { id: 'primary-ohms', what: 'ohms', a: 'p1', b: 'p2', when: 'dead', lifted: true },
+  measurements: () => [
+    { id: 'primary-volts', type: 'volts', a: 'p1', b: 'p2', when: 'active' },
+    { id: 'secondary-volts', type: 'volts', a: 's1', b: 's2', when: 'active' },
+    { id: 'primary-ohms', type: 'ohms', a: 'p1', b: 'p2', when: 'dead', lifted: true },
   ],
   faults: {
     open: {

@@ -1,9 +1,9 @@
 import type { KindService } from '../contract'
 
 export const kindService: KindService = {
-  probes: () => [
-    { id: 'filling', what: 'sense', signal: 'filling', sense: 'eye', when: 'active' },
-    { id: 'level', what: 'display', signal: 'level', when: 'settled', by: 'rule' },
-    { id: 'temperature', what: 'display', signal: 'temperature', when: 'settled', by: 'thermometer' },
+  measurements: () => [
+    { id: 'filling', type: 'sense', signal: 'filling', sense: 'eye', when: 'active' },
+    { id: 'level', type: 'display', signal: 'level', when: 'settled', by: 'rule' },
+    { id: 'temperature', type: 'display', signal: 'temperature', when: 'settled', by: 'thermometer' },
   ],
 }

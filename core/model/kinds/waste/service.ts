@@ -1,9 +1,9 @@
 import type { KindService } from '../contract'
 
 export const kindService: KindService = {
-  probes: () => [
-    { id: 'sealed', what: 'sense', signal: 'sealed', sense: 'eye', when: 'dead' },
-    { id: 'runs', what: 'sense', signal: 'runs', sense: 'eye', when: 'idle' },
+  measurements: () => [
+    { id: 'sealed', type: 'sense', signal: 'sealed', sense: 'eye', when: 'dead' },
+    { id: 'runs', type: 'sense', signal: 'runs', sense: 'eye', when: 'idle' },
   ],
   faults: {
     sealed: {

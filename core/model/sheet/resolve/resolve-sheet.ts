@@ -10,6 +10,9 @@ import { resolveRepairs } from './repairs'
 import { scopeOf } from './scope'
 import { resolveMoments, resolveTests } from './tests'
 
+/** What a sheet calls live and dead work. */
+const WORK = { anything: 'anything', dead: 'isolated', live: 'energised', water: 'water' } as const
+
 /** Resolves a sheet whose shape is right. Every mistake is reported with its path; nothing is thrown. */
 export function resolveSheet(written: WrittenSheet): Result<Sheet> {
   const collector = new ProblemCollector()
@@ -53,8 +56,8 @@ export function resolveSheet(written: WrittenSheet): Result<Sheet> {
     faults: resolveFaults(scope),
     repairs: resolveRepairs(scope),
     tests: resolveTests(scope, moments),
-    makeSafe: written['make-safe'] ?? [],
-    cautions: entries(written.cautions).map(([, { bites, text }]) => ({ appliesTo: bites, text })),
+    makeSafe: (written['make-safe'] ?? []).map((s) => ({ ...s, before: WORK[s.before] })),
+    cautions: entries(written.cautions).map(([, { bites, text }]) => ({ appliesTo: WORK[bites], text })),
   }
   if (!sheet.programs.length && !written.assembly)
     collector.report('missing', [], { found: 'no programs', expected: 'at least one program' })

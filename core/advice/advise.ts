@@ -1,0 +1,78 @@
+import {
+  inferBelief,
+  unlistedCandidates,
+  judgeReading,
+  linkStatuses,
+  interpretEvidence,
+  suspects,
+  type Belief,
+  type LinkStatus,
+  type InterpretedEvidence,
+  type Suspect,
+  type Verdict,
+} from '../diagnosis/belief'
+import type { Evidence } from '../evidence'
+import { arrivalTime, plan, type TestStrategy, type Plan } from '../diagnosis/plan'
+import { interventionsKey, type Predictor } from '../diagnosis/predict'
+
+/** Above this probability of a slip a reading is in doubt. */
+export const DOUBT_ABOVE = 0.5
+
+/** Everything the evidence says about a machine: the one answer that web and command line both show. */
+export interface Advice {
+  interpreted: InterpretedEvidence
+  belief: Belief
+  suspects: Suspect[]
+  links: LinkStatus[]
+  verdicts: Verdict[]
+  plan: Plan
+}
+
+/**
+ * From evidence to advice. Pure: the same evidence always gives the same advice.
+ *
+ * @param pairs pairs of faults to run; leave out for the settled answer, 0 for the quick one
+ */
+export function advise(
+  predictor: Predictor,
+  evidence: readonly Evidence[],
+  order: TestStrategy = 'best',
+  pairs?: number,
+): Advice {
+  const interpreted = interpretEvidence(predictor.catalogue, evidence)
+  const belief = inferBelief(predictor, interpreted.case, pairs)
+  // A test read twice with the same things in and out tells nothing new; after a change it may.
+  const now = interventionsKey(interpreted.interventions)
+  const times = new Map<string, number>()
+  const taken = new Set<string>()
+  const stopped = new Map<number, number>()
+  interpreted.case.readings.forEach((r, i) => {
+    if (interventionsKey(r.interventions) !== now) return
+    if (r.value.type === 'never') {
+      const { run } = r.procedure
+      stopped.set(run, Math.min(stopped.get(run) ?? Infinity, arrivalTime(predictor, r.procedure) || Infinity))
+    }
+    times.set(r.procedure.id, (times.get(r.procedure.id) ?? 0) + 1)
+    // A sense that has spoken says the same again; a meter may be put there twice before much hangs on it.
+    const could = r.value.type !== 'could-not'
+    const repeats = could && (r.procedure.meter !== undefined || belief.doubts[i].grossError >= DOUBT_ABOVE)
+    if (!repeats || times.get(r.procedure.id)! > 1) taken.add(r.procedure.id)
+  })
+  return {
+    interpreted: interpreted,
+    belief,
+    suspects: suspects(belief),
+    links: linkStatuses(predictor, belief, interpreted.jumpers),
+    verdicts: interpreted.case.readings.map((r) => judgeReading(predictor, r)),
+    plan: plan(predictor, belief, interpreted.workState, {
+      strategy: order,
+      taken,
+      read: new Set(times.keys()),
+      stoppedRuns: stopped,
+      interventions: interpreted.interventions,
+      refine: pairs === undefined,
+      // The quick answer does without: the settled one follows.
+      unlistedCandidates: () => (pairs === 0 ? [] : unlistedCandidates(predictor, interpreted.case, belief)),
+    }),
+  }
+}

@@ -1,0 +1,6 @@
+export { reasons, type Consequence, type Expectation } from './reasons'
+export { dimensionOf, sayBeside, sayDoubt, sayHow, sayReading, sayTest, sayVerdict } from './say'
+export { advise, DOUBT_ABOVE, type Advice } from './advise'
+export { factsOf } from './sheet-facts'
+export { createPredictor, vocabularyOf } from './create-engine'
+export { cardOf, viewOf, type TestCard, type TestRow, type View } from './view'

@@ -1,0 +1,41 @@
+import { METERS } from '../simulation/instrument'
+import type { SheetFacts } from '../job'
+import type { TestCatalogue } from '../diagnosis/catalogue'
+import { vocabularyOf } from './create-engine'
+
+/** What a job's guard and the lists must know of a machine, as plain data. */
+export function factsOf(catalogue: TestCatalogue): SheetFacts {
+  const { machine, procedures, readingMoments: readingMoments } = catalogue
+  const { sheet, parts, kinds } = machine
+  const unique = (texts: readonly string[]) => [...new Set(texts)]
+  return {
+    title: sheet.title,
+    words: unique([
+      sheet.title,
+      ...[sheet.maker, sheet.model].filter((x) => x !== undefined),
+      ...sheet.searchWords,
+      ...sheet.alarms.flatMap((a) => [a.code, a.title, ...(a.lamps ? [a.lamps] : [])]),
+      ...sheet.complaints.map((c) => c.words),
+    ]),
+    codes: sheet.alarms.map(({ code, title, means, lamps }) => ({ code, title, means, ...(lamps ? { lamps } : {}) })),
+    complaints: sheet.complaints.map(({ id, words }) => ({ id, words })),
+    needs: sheet.makeSafe.map(({ id, title, before }) => ({ id, title, before })),
+    repairs: sheet.repairs.map(({ id, title }) => ({ id, title })),
+    tests: Object.fromEntries(
+      procedures.map((p) => [
+        p.id,
+        {
+          workMode: p.workMode,
+          shape: p.shape,
+          meters: unique([...(p.meter ? [p.meter] : []), ...p.alternativeMeters]),
+        },
+      ]),
+    ),
+    meters: Object.fromEntries(METERS.map((m) => [m.id, { dimension: m.dimension, yesNo: m.threshold !== undefined }])),
+    targets: Object.fromEntries(
+      Object.entries(vocabularyOf(catalogue).targets).map(([verb, targets]) => [verb, [...(targets ?? [])]]),
+    ),
+    points: parts.flatMap((p) => kinds[p.index].terminals.filter((t) => t in p.nodes).map((t) => `${p.id}.${t}`)),
+    moments: unique(readingMoments.map((s) => s.id)),
+  }
+}

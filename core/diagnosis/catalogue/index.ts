@@ -1,0 +1,6 @@
+export { PROGRAM_START } from './run-healthy'
+export { buildCatalogue, type TestCatalogue } from './build-catalogue'
+export { checkRuns } from './check-runs'
+export { findProcedure, parseProbe, readingShapeFor } from './free-probe'
+export { accessPath, type WorkStep, type WorkState } from './access-path'
+export type * from './types'

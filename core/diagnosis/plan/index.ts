@@ -1,0 +1,5 @@
+export { type PlanState, type Remedy, type NamedCandidate } from './conclude'
+export { TEST_STRATEGIES, arrivalTime, plan, type TestStrategy, type Plan, type Suggestion } from './plan'
+export { testOutcomes, WORKED, type TestOutcome } from './outcomes'
+export { costsOf, costToGo, type Costs } from './costs'
+export { lookAhead, type Choice, type DecisionTable } from './lookahead'

@@ -1,0 +1,56 @@
+import { makeFaultedMachine } from '../../model/machine'
+import type { TestCatalogue } from '../catalogue'
+import { influenceOf, newSimulationCache, simulate, type Timeline } from '../../simulation/simulate'
+
+/** What readings can be made of a run. */
+export type RunRecord = Pick<Timeline, 'snapshots' | 'displayedCodes' | 'complaints' | 'phases'>
+
+/** How a run changes when one parameter after another is one standard deviation up. */
+export interface RunSensitivity {
+  /** Relative change of the length of each phase, by parameter. */
+  lengths: Float64Array[]
+  /** Change of the states at each moment, by parameter; `undefined` where it was not tried or the moment not reached. */
+  states: (Float64Array | undefined)[][]
+}
+
+/**
+ * Runs the healthy machine again with each parameter that can move water, heat or time one standard deviation up.
+ *
+ * @param run index of the bench's run
+ * @param healthy the same run as it usually goes
+ */
+export function perturbRun(catalogue: TestCatalogue, run: number, healthy: RunRecord): RunSensitivity {
+  const { machine, runs } = catalogue
+  const { script, interventions } = runs[run]
+  const lengths = machine.phases.map(() => new Float64Array(machine.params.length))
+  const states = script.moments.map((): (Float64Array | undefined)[] => machine.params.map(() => undefined))
+  // Shared by these runs alone: most circuits and water networks are the same in all of them.
+  const cache = newSimulationCache()
+  const { onCircuit, onWater } = influenceOf(machine, cache)
+  const moving = new Set([
+    0,
+    ...machine.parts.flatMap((p) => {
+      const [kind, own] = [machine.kinds[p.index], Object.values(p.param)]
+      if (Object.keys(p.ref).length || kind.returns !== undefined) return own
+      // Of a winding's ohms the water knows nothing as long as it pulls in.
+      return Object.keys(p.ports).length ? own.filter((i) => kind.rates || onWater.param[i] || !onCircuit.param[i]) : []
+    }),
+  ])
+  for (const { index, sd } of machine.params) {
+    if (sd === 0 || !moving.has(index)) continue
+    const values = machine.values.slice()
+    values[index] += sd
+    const other = simulate(makeFaultedMachine(machine, [], interventions, values), script, cache)
+    for (const p of machine.phases) {
+      const [was, is] = [healthy.phases[p.index], other.phases[p.index]]
+      const length = was.to - was.from
+      const change = (is.to - is.from) / length - 1
+      if (length > 0 && Number.isFinite(change)) lengths[p.index][index] = change
+    }
+    script.moments.forEach((_, k) => {
+      const [was, is] = [healthy.snapshots[k], other.snapshots[k]]
+      if (was && is) states[k][index] = is.states.map((x, i) => x - was.states[i])
+    })
+  }
+  return { lengths, states }
+}

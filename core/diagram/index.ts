@@ -1,0 +1,1 @@
+export { traceLines, type TracedLine, type TracedLines } from './trace-lines'

@@ -1,7 +1,0 @@
-export { reasons, type Consequence, type Expectation } from './reasons'
-export { dimensionOf, sayBeside, sayDoubt, sayHow, sayReading, sayTest, sayVerdict } from './say'
-export { advise, DOUBT_ABOVE, type Advice } from './advise'
-export { factsOf } from './facts-of'
-export { openBench, vocabularyOf } from './open-bench'
-export { linesOf, type Lane, type Lines } from './lines'
-export { cardOf, viewOf, type TestCard, type TestRow, type View } from './view'

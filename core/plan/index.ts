@@ -1,5 +1,0 @@
-export { type PlanState, type Remedy, type Unlisted } from './conclude'
-export { ORDERS, comesAt, plan, type Order, type Plan, type Suggestion } from './plan'
-export { outcomesOf, WORKED, type Outcome } from './outcomes'
-export { costsOf, costToGo, type Costs } from './costs'
-export { lookAhead, type Choice, type Table } from './lookahead'

@@ -1,6 +1,0 @@
-export { START_AT } from './moments'
-export { listProcedures, type Bench } from './list-procedures'
-export { checkRuns } from './check-runs'
-export { findProcedure, readProbe, shapeWith } from './free-probe'
-export { minutesTo, type Move, type Standing } from './minutes-to'
-export type * from './types'
