@@ -7,13 +7,14 @@
 import { writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { findShipped } from '../cli/library'
-import { advise, dimensionOf, createPredictor, sayReading } from '../core/advice'
+import { advise, createEngine } from '../core/advice'
+import { dimensionOf } from '../core/diagnosis/catalogue'
+import { formatReading } from '../core/words'
 import type { Evidence, WorkMode } from '../core/evidence'
 import { orThrow } from '../core/foundation/result'
 import { missingSteps, type Payload } from '../core/job'
 import { readSheet } from '../core/model/sheet'
-import { random } from './random'
-import { TrueMachine } from './true-machine'
+import { random, DrawnMachine } from '../core/truth'
 
 const MARA = '01900000-0000-7000-8000-000000000011'
 const JOSS = '01900000-0000-7000-8000-000000000012'
@@ -192,12 +193,12 @@ const nextId = () => `01940000-0000-7000-8000-${String(++made).padStart(12, '0')
 /** A machine with this fault at the middle of its severities; the first fault of the sheet that is complained of, where there is none by this name. */
 function broken(story: Story) {
   const { text, file } = findShipped(story.sheet)!
-  const predictor = createPredictor(orThrow(readSheet(text, file, findShipped)))
+  const predictor = createEngine(orThrow(readSheet(text, file, findShipped))).predictor
   const { catalogue: catalogue } = predictor
   const named = catalogue.machine.faults.filter((f) => f.id === story.fault)
   for (const fault of [...named, ...catalogue.machine.faults]) {
     const severity = fault.severity && Math.sqrt(fault.severity.from * fault.severity.to)
-    const truth = new TrueMachine(catalogue, [{ fault, severity }], random(story.hoursAgo), undefined, 0)
+    const truth = new DrawnMachine(catalogue, [{ fault, severity }], random(story.hoursAgo), undefined, 0)
     const complaints = truth.complaints()
     if (complaints.length) {
       if (fault.id !== story.fault) process.stdout.write(`${story.sheet}: ${fault.id} instead of ${story.fault}\n`)
@@ -233,7 +234,7 @@ function play(story: Story): Seeded {
       makeSafe(test.procedure.workMode)
       const value = truth.read(test.procedure)
       evidence.push({ type: 'reading', test: test.procedure.id, value, instrument: undefined })
-      const text = sayReading(value, dimensionOf(test.procedure)).replace('could not take it', 'could not')
+      const text = formatReading(value, dimensionOf(test.procedure)).replace('could not take it', 'could not')
       put({ type: 'reading', test: test.procedure.id, text }, Math.max(1, Math.round(test.minutes)))
     }
   }

@@ -1,14 +1,13 @@
 import { unlistedFaults, type Fault, type ActiveFault } from '../core/model/machine'
 import type { TestCatalogue } from '../core/diagnosis/catalogue'
-import { pick, weighted, type Random } from './random'
-import { TrueMachine, type SheetErrors } from './true-machine'
+import { pick, weighted, type Random, DrawnMachine, type SheetErrors } from '../core/truth'
 
 export type Sort = 'single' | 'pair' | 'unlisted'
 
 /** A call as it comes in: a machine that really stands there, and what the customer says. */
 export interface Call {
   sort: Sort
-  truth: TrueMachine
+  truth: DrawnMachine
   /** Repairs that are needed; empty for a fault that the sheet does not list. */
   repairs: number[]
   complaint: string
@@ -31,7 +30,7 @@ export function drawCall(catalogue: TestCatalogue, sort: Sort, next: Random, err
     const from = sort === 'unlisted' ? others : machine.faults
     const faults = [weighted(next, from, (f) => f.ratePerYear)]
     if (sort === 'pair') faults.push(weighted(next, machine.faults, (f) => (f === faults[0] ? 0 : f.ratePerYear)))
-    const truth = new TrueMachine(
+    const truth = new DrawnMachine(
       catalogue,
       faults.map((f) => severe(f, next)),
       next,

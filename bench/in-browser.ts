@@ -1,4 +1,4 @@
-import { createPredictor } from '../core/advice'
+import { createEngine } from '../core/advice'
 import { orThrow } from '../core/foundation/result'
 import { readSheet } from '../core/model/sheet'
 import { timeCold, timeJobs, timeTable } from './time-jobs'
@@ -17,7 +17,7 @@ declare global {
 }
 
 globalThis.timeSheet = (id, texts, jobs, seed) => {
-  const open = () => createPredictor(orThrow(readSheet(texts[id].text, texts[id].file, (name) => texts[name])))
+  const open = () => createEngine(orThrow(readSheet(texts[id].text, texts[id].file, (name) => texts[name]))).predictor
   const { ms: cold, predictor } = timeCold(open)
   const { quick, settled } = timeJobs(predictor, jobs, seed)
   return { cold, quick, settled, table: timeTable(open()) }

@@ -1,8 +1,8 @@
-import { costsOf, lookAhead, testOutcomes, type DecisionTable } from '../core/diagnosis/plan'
+import { lookAhead, RepairCosts, testOutcomes, type DecisionTable } from '../core/diagnosis/plan'
 import { inferBelief } from '../core/diagnosis/belief'
 import type { Predictor } from '../core/diagnosis/predict'
-import { accessPath, type WorkState } from '../core/diagnosis/catalogue'
-import { random, type Random } from './random'
+import type { WorkState } from '../core/diagnosis/catalogue'
+import { random, type Random } from '../core/truth'
 import type { Row } from './table'
 
 /** A small decision cut out of a sheet: every outcome certain under each member, so that the best plan can be found. */
@@ -21,7 +21,7 @@ const shuffled = <T>(list: readonly T[], next: Random): T[] =>
 
 /** Draws 8 to 12 single faults and as many tests that part them; each member shows its likeliest outcome. */
 export function cutMachine(predictor: Predictor, next: Random): Cut {
-  const { machine, procedures } = predictor.catalogue
+  const { machine, procedures, accessPaths } = predictor.catalogue
   const size = 8 + Math.floor(next() * 5)
   const complaints = machine.sheet.complaints.map((_, k) => k)
   for (;;) {
@@ -48,17 +48,17 @@ export function cutMachine(predictor: Predictor, next: Random): Cut {
     })
     const taken = tests.slice(0, size)
     if (taken.length < 8) continue
-    const from = [START, ...taken.map((t) => accessPath(machine, START, t.procedure).after)]
+    const from = [START, ...taken.map((t) => accessPaths.from(START, t.procedure).after)]
     return {
       p: Float64Array.from(members, (m) => m.priorWeight),
       table: {
-        costs: costsOf(machine),
+        costs: RepairCosts.of(machine, predictor.calibration.plan),
         requiredRepairs: members.map((m) => [m.activeFaults[0].fault.repair]),
         unknownFault: -1,
         outcomes: taken.map(({ shows }) =>
           [...new Set(shows)].map((k) => Float64Array.from(shows, (s) => (s === k ? 1 : 0))),
         ),
-        minutes: from.map((f) => Float64Array.from(taken, (t) => accessPath(machine, f, t.procedure).minutes)),
+        minutes: from.map((f) => Float64Array.from(taken, (t) => accessPaths.from(f, t.procedure).minutes)),
       },
     }
   }

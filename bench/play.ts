@@ -1,6 +1,6 @@
 import type { Evidence, WorkMode } from '../core/evidence'
-import { advise, DOUBT_ABOVE, type Advice } from '../core/advice'
-import { accessPath, type Procedure } from '../core/diagnosis/catalogue'
+import { advise, type Advice } from '../core/advice'
+import type { Procedure } from '../core/diagnosis/catalogue'
 import type { Predictor } from '../core/diagnosis/predict'
 import type { Call } from './draw'
 
@@ -92,7 +92,7 @@ export function play(predictor: Predictor, call: Call, policy: Policy): Played {
     const test = policy.choose(a, taken)
     if (test) {
       const suggested = a.plan.next.find((s) => s.procedure === test)
-      out.minutes += suggested?.minutes ?? accessPath(machine, a.interpreted.workState, test).minutes
+      out.minutes += suggested?.minutes ?? predictor.catalogue.accessPaths.from(a.interpreted.workState, test).minutes
       out.tests++
       taken.add(test.id)
       evidence.push({ type: 'reading', test: test.id, value: call.truth.read(test), instrument: undefined })
@@ -102,13 +102,14 @@ export function play(predictor: Predictor, call: Call, policy: Policy): Played {
     const doubted =
       a.plan.state === 'unexplained'
         ? a.interpreted.case.readings.filter(
-            (r, i) => a.belief.doubts[i].grossError >= DOUBT_ABOVE && !again.has(r.procedure.id),
+            (r, i) =>
+              a.belief.doubts[i].grossError >= predictor.calibration.belief.doubtAbove && !again.has(r.procedure.id),
           )
         : []
     if (doubted.length) {
       for (const { procedure } of doubted) {
         again.add(procedure.id)
-        out.minutes += accessPath(machine, a.interpreted.workState, procedure).minutes
+        out.minutes += predictor.catalogue.accessPaths.from(a.interpreted.workState, procedure).minutes
         out.tests++
         evidence.push({ type: 'reading', test: procedure.id, value: call.truth.read(procedure), instrument: undefined })
       }

@@ -1,9 +1,8 @@
 import type { Predictor } from '../core/diagnosis/predict'
 import { drawCall, type Call, type Sort } from './draw'
 import { play, policiesFor, type Played } from './play'
-import { random } from './random'
+import { random, DrawnMachine, type SheetErrors } from '../core/truth'
 import type { Row } from './table'
-import { TrueMachine, type SheetErrors } from './true-machine'
 
 export interface QualityOptions {
   seed: number
@@ -43,7 +42,7 @@ function leftOut(
     if (met === most) break
     const blind = open(f.id)
     const severity = f.severity && Math.sqrt(f.severity.from * f.severity.to)
-    const truth = new TrueMachine(blind.catalogue, [{ fault: { ...f, repair: -1 }, severity }], random(seed + met))
+    const truth = new DrawnMachine(blind.catalogue, [{ fault: { ...f, repair: -1 }, severity }], random(seed + met))
     const [complaint] = truth.complaints()
     if (complaint === undefined) continue
     met++

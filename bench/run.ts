@@ -8,7 +8,7 @@
 import { spawnSync } from 'node:child_process'
 import { parseArgs } from 'node:util'
 import { findShipped, shippedIds } from '../cli/library'
-import { createPredictor } from '../core/advice'
+import { createEngine } from '../core/advice'
 import { orThrow } from '../core/foundation/result'
 import type { Predictor } from '../core/diagnosis/predict'
 import { readSheet } from '../core/model/sheet'
@@ -55,7 +55,7 @@ const sheetOf = (id: string) => {
 }
 const opener = (id: string) => (without?: string) => {
   const sheet = sheetOf(id)
-  return createPredictor({ ...sheet, faults: sheet.faults.filter((f) => f.id !== without) })
+  return createEngine({ ...sheet, faults: sheet.faults.filter((f) => f.id !== without) }).predictor
 }
 
 /** The figures of one sheet, for its line of the overview. */

@@ -14,15 +14,14 @@ import { parseArgs } from 'node:util'
 import { fileURLToPath } from 'node:url'
 import { findShipped, shippedIds } from '../cli/library'
 import { analyseDiagnosability, type AmbiguityGroup } from '../core/diagnosis/belief'
-import { createPredictor } from '../core/advice'
+import { createEngine } from '../core/advice'
 import { InputError, orThrow } from '../core/foundation/result'
 import type { Fault } from '../core/model/machine'
 import { checkRuns, buildCatalogue } from '../core/diagnosis/catalogue'
 import { Predictor, type Prediction } from '../core/diagnosis/predict'
 import { readSheet, type Sheet } from '../core/model/sheet'
 import { play, policiesFor } from './play'
-import { flat, random } from './random'
-import { TrueMachine } from './true-machine'
+import { flat, random, DrawnMachine } from '../core/truth'
 
 /** Share of a sheet's prior that look-alikes may hold together. */
 export const ALIKE_AT_MOST = 0.1
@@ -119,7 +118,7 @@ export function meet(predictor: Predictor, fault: Fault, seed: number): Met | un
   const severity =
     range &&
     (range.scale === 'log' ? range.from * (range.to / range.from) ** u : range.from + (range.to - range.from) * u)
-  const truth = new TrueMachine(predictor.catalogue, [{ fault, severity }], next, undefined, 0)
+  const truth = new DrawnMachine(predictor.catalogue, [{ fault, severity }], next, undefined, 0)
   const [complaint] = truth.complaints()
   if (complaint === undefined) return undefined
   const call = { sort: 'single' as const, truth, repairs: [fault.repair], complaint }
@@ -137,7 +136,7 @@ function main(): void {
   for (const name of positionals.length ? positionals : shippedIds()) {
     const sheet = loadSheet(name)
     if (sheet.assembly) continue
-    const predictor = createPredictor(sheet)
+    const predictor = createEngine(sheet).predictor
     const { wrong, alike, signatures } = lookThrough(predictor)
     const { faults } = predictor.catalogue.machine
     console.log(

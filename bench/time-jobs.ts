@@ -1,7 +1,7 @@
 import type { Evidence } from '../core/evidence'
 import { advise } from '../core/advice'
-import type { Predictor } from '../core/diagnosis/predict'
-import { normal, random, weighted } from './random'
+import { warmUp, type Predictor } from '../core/diagnosis/predict'
+import { normal, random, weighted } from '../core/truth'
 
 const STEPS = 8
 
@@ -32,7 +32,7 @@ export function timeJobs(
     const complaint = machine.sheet.complaints.findIndex((_, k) => p.showsComplaint(truth, k))
     if (complaint < 0) continue
     // What the page does in the background while somebody fetches a meter.
-    if (j === 0) for (const _ of p.warmUp());
+    if (j === 0) for (const _ of warmUp(p));
     const evidence: Evidence[] = [{ type: 'complaint', complaint: machine.sheet.complaints[complaint].id }]
     for (let step = 0; step < STEPS; step++) {
       const advice = advise(p, evidence)

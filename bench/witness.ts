@@ -10,11 +10,11 @@ import { join } from 'node:path'
 import { pathToFileURL } from 'node:url'
 import { findShipped, shippedIds } from '../cli/library'
 import type { Evidence } from '../core/evidence'
-import { advise, createPredictor } from '../core/advice'
+import { advise, createEngine } from '../core/advice'
 import { orThrow } from '../core/foundation/result'
+import { formatFinding } from '../core/words'
 import { readSheet } from '../core/model/sheet'
-import { pick, random } from './random'
-import { TrueMachine } from './true-machine'
+import { pick, random, DrawnMachine } from '../core/truth'
 
 /** What is kept of one answer: names in the order shown, and numbers. */
 interface Said {
@@ -40,7 +40,7 @@ export const kept = (): Witness => JSON.parse(readFileSync(FILE, 'utf8')) as Wit
 
 const predictorOf = (id: string) => {
   const { text, file } = findShipped(id)!
-  return createPredictor(orThrow(readSheet(text, file, findShipped)))
+  return createEngine(orThrow(readSheet(text, file, findShipped))).predictor
 }
 
 function said(predictor: ReturnType<typeof predictorOf>, evidence: readonly Evidence[]): Said {
@@ -50,7 +50,7 @@ function said(predictor: ReturnType<typeof predictorOf>, evidence: readonly Evid
       a.plan.state,
       ...a.suspects.slice(0, 12).map((s) => s.faults.map((f) => f.id).join('+')),
       ...a.plan.next.slice(0, 8).map((s) => s.procedure.id),
-      ...a.verdicts.map((v) => v.finding),
+      ...a.verdicts.map((v) => formatFinding(v.finding)),
     ],
     numbers: [
       a.belief.unknownFault,
@@ -72,7 +72,7 @@ function draw(id: string): Call[] {
     for (;;) {
       const fault = pick(next, catalogue.machine.faults)
       const severity = fault.severity && Math.sqrt(fault.severity.from * fault.severity.to)
-      const truth = new TrueMachine(catalogue, [{ fault, severity }], random(7), undefined, 0)
+      const truth = new DrawnMachine(catalogue, [{ fault, severity }], random(7), undefined, 0)
       const [complaint] = truth.complaints()
       if (complaint === undefined) continue
       const evidence: Evidence[] = [{ type: 'complaint', complaint }]

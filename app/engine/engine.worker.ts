@@ -1,47 +1,36 @@
 import { expose } from 'comlink'
-import { readEvidence, type Evidence } from '../../core/evidence'
-import {
-  advise,
-  cardOf,
-  createPredictor,
-  sayTest,
-  viewOf,
-  vocabularyOf,
-  type Advice,
-  type TestCard,
-} from '../../core/advice'
+import type { Evidence } from '../../core/evidence'
+import { createEngine, type Advice, type Engine, type TestCard } from '../../core/advice'
+import { parseProbe } from '../../core/diagnosis/catalogue'
 import { traceLines } from '../../core/diagram'
-import { METERS } from '../../core/simulation/instrument'
 import { InputError, orThrow } from '../../core/foundation/result'
 import type { Acceptance } from '../../core/model/machine'
-import type { Predictor } from '../../core/diagnosis/predict'
-import { parseProbe } from '../../core/diagnosis/catalogue'
 import { readSheet, type Sheet } from '../../core/model/sheet'
-import { describeProblem } from '../../core/words'
+import { METERS } from '../../core/simulation/instrument'
+import { describePosition, describeProblem, describeTiming } from '../../core/words'
 import type { Answer, EngineApi, Question, Written } from './protocol'
 
 /** Heavy computation, off the page's thread. */
 let sheet: Sheet | undefined
-/** One predictor for each opinion of what makes a winding good. */
-const predictors = new Map<Acceptance, Predictor>()
+/** One engine for each opinion of what makes a winding good. */
+const engines = new Map<Acceptance, Engine>()
 
-function opened(bands: Acceptance = 'published'): Predictor {
+function opened(acceptance: Acceptance = 'published'): Engine {
   if (!sheet) throw new Error('No sheet is open.')
-  let own = predictors.get(bands)
-  if (!own) predictors.set(bands, (own = createPredictor(sheet, bands)))
+  let own = engines.get(acceptance)
+  if (!own) engines.set(acceptance, (own = createEngine(sheet, { acceptance })))
   return own
 }
 
 /** Each entry by itself: one that the sheet does not know (another revision, another device) is left out, the others count. */
 function understood(written: readonly Written[]): { evidence: Evidence; event: string | undefined }[] {
-  const words = vocabularyOf(opened().catalogue)
+  const engine = opened()
   return written.flatMap((item) => {
-    const one = readEvidence([item], words)
+    const one = engine.read([item])
     const value = 'value' in item ? item.value : undefined
     const event = 'event' in item ? item.event : undefined
-    return one.ok
-      ? one.value.map((e) => ({ evidence: e.type === 'reading' && value ? { ...e, value } : e, event }))
-      : []
+    if (!one.ok) return []
+    return one.value.map((e) => ({ evidence: e.type === 'reading' && value ? { ...e, value } : e, event }))
   })
 }
 
@@ -52,7 +41,7 @@ function adviceFor({ written, strategy, acceptance }: Question, quick: boolean):
   const known = newest.get(quick)
   if (known?.key === key) return known.advice
   const evidence = understood(written).map((u) => u.evidence)
-  const advice = advise(opened(acceptance), evidence, strategy, quick ? 0 : undefined)
+  const advice = opened(acceptance).advise(evidence, strategy, quick ? 0 : undefined)
   newest.set(quick, { key, advice })
   if (!quick) void prepare(opened(acceptance))
   return advice
@@ -60,16 +49,16 @@ function adviceFor({ written, strategy, acceptance }: Question, quick: boolean):
 
 /** Longest that background work keeps a question waiting, ms. */
 const SLICE = 15
-let preparing: Predictor | undefined
+let preparing: Engine | undefined
 /** While somebody fetches a meter: what the next readings will need, in slices, until a machine is opened anew. */
-async function prepare(predictor: Predictor): Promise<void> {
-  if (preparing === predictor) return
-  preparing = predictor
+async function prepare(engine: Engine): Promise<void> {
+  if (preparing === engine) return
+  preparing = engine
   let since = performance.now()
-  for (const _ of predictor.warmUp()) {
+  for (const _ of engine.warmUp()) {
     if (performance.now() - since < SLICE) continue
     await new Promise((go) => setTimeout(go))
-    if (preparing !== predictor) return
+    if (preparing !== engine) return
     since = performance.now()
   }
 }
@@ -78,7 +67,7 @@ const api: EngineApi = {
   open(sheets) {
     try {
       newest.clear()
-      predictors.clear()
+      engines.clear()
       preparing = undefined
       sheet = orThrow(readSheet(sheets[0].text, sheets[0].file, (id) => sheets.find((s) => s.id === id)))
       opened()
@@ -86,8 +75,8 @@ const api: EngineApi = {
       if (error instanceof InputError) throw new Error(error.problems.map((p) => describeProblem(p)).join(' '))
       throw error
     }
-    const predictor = opened()
-    const { machine, procedures, readingMoments: spots } = predictor.catalogue
+    const engine = opened()
+    const { machine, catalogue } = engine
     return {
       title: sheet.title,
       source: sheet.source,
@@ -95,32 +84,36 @@ const api: EngineApi = {
         id: p.id,
         title: p.title,
         line: p.line,
-        byHand: machine.kinds[p.index].manual !== undefined,
-        jumper: machine.kinds[p.index].jumperAllowed ?? false,
-        terminals: machine.kinds[p.index].terminals,
+        byHand: machine.kinds[p.index]!.manual !== undefined,
+        jumper: machine.kinds[p.index]!.jumperAllowed ?? false,
+        terminals: machine.kinds[p.index]!.terminals,
       })),
-      moments: [...new Map(spots.map((s) => [s.id, { id: s.id, title: s.title }])).values()],
+      moments: [
+        ...new Map(
+          catalogue.readingMoments.map(({ id, position }) => [id, { id, title: describePosition(machine, position) }]),
+        ).values(),
+      ],
       meters: METERS.filter((m) => m.dimension === 'voltage' || m.dimension === 'resistance').map((m) => ({
         id: m.id,
         title: m.title,
         dead: m.dimension === 'resistance',
       })),
-      lines: traceLines(predictor.catalogue),
+      lines: traceLines(catalogue),
       complaints: sheet.complaints.map(({ id, words }) => ({ id, words })),
       makeSafe: sheet.makeSafe,
-      tests: procedures.map((p) => ({
+      tests: catalogue.procedures.map((p) => ({
         id: p.id,
-        title: sayTest(machine, p),
-        when: p.when,
+        title: engine.titleOf(p),
+        when: describeTiming(machine, p.timing),
         workMode: p.workMode,
-        part: p.measurement.type === 'probe' || p.measurement.type === 'watch' ? p.measurement.part : -1,
+        part: 'part' in p.measurement ? p.measurement.part : -1,
         shape: p.shape,
       })),
       repairs: sheet.repairs.map(({ id, title }) => ({ id, title })),
     }
   },
   view(question: Question, quick: boolean): Answer {
-    const view = viewOf(opened(question.acceptance), adviceFor(question, quick), !quick)
+    const view = opened(question.acceptance).view(adviceFor(question, quick), !quick)
     // Readings are answered in the order given; each goes back to the event that brought it.
     const readings = understood(question.written).filter((u) => u.evidence.type === 'reading')
     const verdicts = Object.fromEntries(readings.map((u, i) => [u.event!, view.readings[i]!]))
@@ -128,7 +121,7 @@ const api: EngineApi = {
   },
   card(question: Question, test: string, instrument: string | undefined, quick: boolean): TestCard | undefined {
     const { acceptance } = question
-    return cardOf(opened(acceptance), adviceFor(question, quick), test, instrument, quick ? 0 : undefined)
+    return opened(acceptance).card(adviceFor(question, quick), test, instrument, quick ? 0 : undefined)
   },
   /** The id of a free probe, or why there is none. */
   probe(text, instrument) {

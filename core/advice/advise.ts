@@ -15,9 +15,6 @@ import type { Evidence } from '../evidence'
 import { arrivalTime, plan, type TestStrategy, type Plan } from '../diagnosis/plan'
 import { interventionsKey, type Predictor } from '../diagnosis/predict'
 
-/** Above this probability of a slip a reading is in doubt. */
-export const DOUBT_ABOVE = 0.5
-
 /** Everything the evidence says about a machine: the one answer that web and command line both show. */
 export interface Advice {
   interpreted: InterpretedEvidence
@@ -55,7 +52,9 @@ export function advise(
     times.set(r.procedure.id, (times.get(r.procedure.id) ?? 0) + 1)
     // A sense that has spoken says the same again; a meter may be put there twice before much hangs on it.
     const could = r.value.type !== 'could-not'
-    const repeats = could && (r.procedure.meter !== undefined || belief.doubts[i].grossError >= DOUBT_ABOVE)
+    const repeats =
+      could &&
+      (r.procedure.meter !== undefined || belief.doubts[i].grossError >= predictor.calibration.belief.doubtAbove)
     if (!repeats || times.get(r.procedure.id)! > 1) taken.add(r.procedure.id)
   })
   return {

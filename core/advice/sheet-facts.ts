@@ -1,7 +1,7 @@
 import { METERS } from '../simulation/instrument'
 import type { SheetFacts } from '../job'
 import type { TestCatalogue } from '../diagnosis/catalogue'
-import { vocabularyOf } from './create-engine'
+import { vocabularyOf } from './vocabulary'
 
 /** What a job's guard and the lists must know of a machine, as plain data. */
 export function factsOf(catalogue: TestCatalogue): SheetFacts {

@@ -1,5 +1,7 @@
 export { plainVolts, solveBoth, solvePlain, type PlainSolution } from './circuit'
 export type { SolvedCache } from './electrics'
-export { PlainPoint } from './plain-point'
+export type { PlainPoint } from './plain-point'
 export { phaseTimes, runPlain, STEP, type PlainRun, type PlainSnapshot } from './run'
 export { waterSolver } from './water'
+export { DrawnMachine, type SheetErrors } from './drawn-machine'
+export { flat, normal, pick, random, weighted, type Random } from './random'

@@ -18,7 +18,7 @@ for (const { sheet, machine, asked, fault } of [
 ])
   test(`${sheet}: from the call to the cause, with what the machine shows`, async ({ page }) => {
     test.setTimeout(420_000)
-    const { bench, truth, says, repairs } = brokenMachine(sheet, fault)
+    const { engine, truth, says, repairs } = brokenMachine(sheet, fault)
     await signIn(page, place)
     await callTo(page, place, asked, machine, says)
     const wholeMachine = page.getByRole('button', { name: 'Whole machine' })
@@ -35,7 +35,7 @@ for (const { sheet, machine, asked, fault } of [
           .count(),
       ).toBeGreaterThan(few)
     }
-    await testToTheEnd(page, { bench, truth })
+    await testToTheEnd(page, { engine, truth })
     await expect(remedies(page).first()).toHaveAccessibleName(new RegExp(repairs[0].title))
     await page.getByRole('button', { name: /close the job/ }).click()
     await expect(page.getByLabel('Closed')).toContainText(repairs[0].title)

@@ -16,13 +16,13 @@ test('two faults at once: the first repair is right and does not do, the tests g
   test.setTimeout(420_000)
   await page.setViewportSize({ width: 390, height: 844 })
   const machine = brokenMachine('orrisk-tl40', 'cold-valve.coil-open', 'cold-screen.blocked')
-  const { bench, truth, says, repairs } = machine
+  const { engine, truth, says, repairs } = machine
   await signIn(page, place)
   await callTo(page, place, 'tl40', /laundry left/, says)
   await testToTheEnd(page, machine)
   const first = remedies(page).first()
   await expect(first).toHaveAccessibleName(new RegExp(repairs[0].title))
-  truth.repair(bench.machine.sheet.repairs.indexOf(repairs[0]))
+  truth.repair(engine.machine.sheet.repairs.indexOf(repairs[0]))
   expect(truth.complaints().length).toBeGreaterThan(0)
   const failed = page.getByRole('button', { name: 'Done, and it still fails' })
   await failed.click()

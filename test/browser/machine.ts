@@ -1,10 +1,11 @@
 import { expect, type Page } from '@playwright/test'
-import { random } from '../../bench/random'
-import { TrueMachine } from '../../bench/true-machine'
+import { DrawnMachine, random } from '../../core/truth'
 import { findShipped } from '../../cli/library'
-import { dimensionOf, createPredictor, sayReading, sayTest } from '../../core/advice'
+import { createEngine, type Engine } from '../../core/advice'
+import { dimensionOf } from '../../core/diagnosis/catalogue'
+import { formatReading } from '../../core/words'
 import { orThrow } from '../../core/foundation/result'
-import type { TestCatalogue } from '../../core/diagnosis/catalogue'
+import { severityAt } from '../../core/model/machine'
 import { readSheet } from '../../core/model/sheet'
 import { enter, makeSafe, settled, type Place, readings, cause, testTitle, answer } from './place'
 
@@ -13,27 +14,28 @@ const MOST_TESTS = 24
 /** A machine that really stands there with these faults, each at the middle of its severities, and what is complained of. */
 export function brokenMachine(sheet: string, ...faults: string[]) {
   const { text, file } = findShipped(sheet)!
-  const { catalogue: bench } = createPredictor(orThrow(readSheet(text, file, findShipped)))
-  const own = faults.map((id) => bench.machine.faults.find((f) => f.id === id)!)
-  const present = own.map((fault) => {
+  const engine = createEngine(orThrow(readSheet(text, file, findShipped)))
+  const { machine, catalogue } = engine
+  const own = faults.map((id) => machine.faults.find((f) => f.id === id)!)
+  const activeFaults = own.map((fault) => {
     const { severity: range } = fault
-    return { fault, severity: range && Math.sqrt(range.from * range.to) }
+    return { fault, severity: range && severityAt(range, 0.5) }
   })
-  const truth = new TrueMachine(bench, present, random(5), undefined, 0)
+  const truth = new DrawnMachine(catalogue, activeFaults, random(5), undefined, 0)
   const [complaint] = truth.complaints()
-  const { words: says } = bench.machine.sheet.complaints.find((c) => c.id === complaint)!
-  return { bench, truth, says, repairs: own.map((f) => bench.machine.sheet.repairs[f.repair]) }
+  const { words: says } = machine.sheet.complaints.find((c) => c.id === complaint)!
+  return { engine, truth, says, repairs: own.map((f) => machine.sheet.repairs[f.repair]) }
 }
 
 /** Takes the test on the card at the machine that really stands there, and writes down what it shows. */
-async function takeNext(page: Page, bench: TestCatalogue, truth: TrueMachine): Promise<void> {
+async function takeNext(page: Page, engine: Engine, truth: DrawnMachine): Promise<void> {
   const title = await testTitle(page).innerText()
-  const procedure = bench.procedures.find((p) => sayTest(bench.machine, p) === title)
+  const procedure = engine.catalogue.procedures.find((p) => engine.titleOf(p) === title)
   if (!procedure) throw new Error(`no test is called ${title}`)
   await makeSafe(page)
   const value = truth.read(procedure)
   if (procedure.shape.type === 'yes-no') await answer(page, value.type).click()
-  else await enter(page, sayReading(value, dimensionOf(procedure)))
+  else await enter(page, formatReading(value, dimensionOf(procedure)))
 }
 
 /** Opens a call to a machine that is searched for, and waits for the settled advice. */
@@ -49,11 +51,11 @@ export async function callTo(page: Page, place: Place, asked: string, machine: R
 /** Follows the advice at the machine until the tests end. */
 export async function testToTheEnd(
   page: Page,
-  { bench, truth }: { bench: TestCatalogue; truth: TrueMachine },
+  { engine, truth }: { engine: Engine; truth: DrawnMachine },
 ): Promise<void> {
   for (let k = 0; k < MOST_TESTS && !(await cause(page).count()); k++) {
     const before = await readings(page).count()
-    await takeNext(page, bench, truth)
+    await takeNext(page, engine, truth)
     await expect(readings(page)).toHaveCount(before + 1)
     await settled(page)
   }

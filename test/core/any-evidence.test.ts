@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import { random } from '../../bench/random'
+import { random } from '../../core/truth'
 import { findShipped, shippedIds } from '../../cli/library'
-import { advise, createPredictor, reasons, sayReading, vocabularyOf, viewOf, type Advice } from '../../core/advice'
+import { advise, createEngine, reasons, Engine, type Advice } from '../../core/advice'
+import { formatReading } from '../../core/words'
 import type { Evidence } from '../../core/evidence'
 import type { Predictor } from '../../core/diagnosis/predict'
 import type { Procedure } from '../../core/diagnosis/catalogue'
@@ -28,7 +29,7 @@ function typed(p: Predictor, { shape, ...procedure }: Procedure, next: () => num
       const shown = p.predict(pick(p.hypotheses), { shape, ...procedure })
       if (shown.type !== 'value') return shape.dimension === 'resistance' && shown.type === 'open' ? 'OL' : 'never'
       const si = shown.mean * pick([1, 1, 1, 1.05, 0.5, 1000, 0.001, 0])
-      return sayReading({ type: 'value', si }, shape.dimension)
+      return formatReading({ type: 'value', si }, shape.dimension)
     }
   }
 }
@@ -36,7 +37,7 @@ function typed(p: Predictor, { shape, ...procedure }: Procedure, next: () => num
 /** Everything that an advice says, as one text. */
 function saidBy(p: Predictor, a: Advice): string {
   const why = a.plan.next.slice(0, 2).flatMap((s) => reasons(p, a.belief, a.interpreted, s))
-  return JSON.stringify([viewOf(p, a), why], (_, value: unknown) => {
+  return JSON.stringify([new Engine(p).view(a), why], (_, value: unknown) => {
     if (typeof value === 'number' && !Number.isFinite(value)) throw new Error(`a number that is none: ${value}`)
     return value
   })
@@ -58,9 +59,9 @@ function isSound(p: Predictor, a: Advice): void {
 }
 
 describe.each(machines.map((s) => [s.id, s] as const))('%s, whatever is entered', (_, sheet) => {
-  const p = createPredictor(sheet)
+  const p = createEngine(sheet).predictor
   const { procedures, machine } = p.catalogue
-  const { targets } = vocabularyOf(p.catalogue)
+  const { targets } = new Engine(p).vocabulary
 
   it('the advice is sound, and the order of readings makes no difference', () => {
     for (let seed = 1; seed <= CALLS; seed++) {

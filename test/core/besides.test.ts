@@ -1,9 +1,9 @@
+import { STANDARD } from '../../core/diagnosis/calibration'
 import { describe, expect, it } from 'vitest'
-import { random } from '../../bench/random'
-import { TrueMachine } from '../../bench/true-machine'
+import { random, DrawnMachine } from '../../core/truth'
 import { findShipped } from '../../cli/library'
 import { areDistinguishable } from '../../core/diagnosis/belief'
-import { advise, createPredictor, viewOf, type Advice } from '../../core/advice'
+import { advise, createEngine, Engine, type Advice } from '../../core/advice'
 import type { Evidence } from '../../core/evidence'
 import { unlistedFaults } from '../../core/model/machine'
 import type { Predictor } from '../../core/diagnosis/predict'
@@ -12,8 +12,8 @@ import { activeFaultsIn, sheetOf } from './sheets'
 const STEAMER = sheetOf(findShipped('brindlow-s12')!.text)
 
 /** Follows the advice on a machine that has a fault, with what a perfect hand would read, until the tests end. */
-function follow(p: Predictor, faults: TrueMachine['activeFaults']): { advice: Advice; evidence: Evidence[] } {
-  const truth = new TrueMachine(p.catalogue, faults, random(1), 'none', 0)
+function follow(p: Predictor, faults: DrawnMachine['activeFaults']): { advice: Advice; evidence: Evidence[] } {
+  const truth = new DrawnMachine(p.catalogue, faults, random(1), 'none', 0)
   const evidence: Evidence[] = [{ type: 'complaint', complaint: truth.complaints()[0] }]
   for (;;) {
     const advice = advise(p, evidence)
@@ -24,11 +24,11 @@ function follow(p: Predictor, faults: TrueMachine['activeFaults']): { advice: Ad
 }
 
 describe('what the sheet does not list', () => {
-  const whole = createPredictor(STEAMER)
+  const whole = createEngine(STEAMER).predictor
   it.each(['heat-lead.broken', 'heater.open', 'power-switch.stuck-open', 'drain-out.dead', 'main.off', 'fuse.blown'])(
     '%s left off the sheet and met: no cause is said to stand, and it is named',
     (id) => {
-      const blind = createPredictor({ ...STEAMER, faults: STEAMER.faults.filter((f) => f.id !== id) })
+      const blind = createEngine({ ...STEAMER, faults: STEAMER.faults.filter((f) => f.id !== id) }).predictor
       const fault = {
         ...activeFaultsIn(whole.catalogue.machine, id),
         fault: { ...activeFaultsIn(whole.catalogue.machine, id).fault, repair: -1 },
@@ -43,8 +43,10 @@ describe('what the sheet does not list', () => {
       if (!named.distinguishedBy) return
       const lead = belief.hypotheses[belief.posterior.indexOf(Math.max(...belief.posterior))]
       const { procedure } = named.distinguishedBy
-      expect(areDistinguishable(blind.predict(lead, procedure), blind.predict(named.hypothesis, procedure))).toBe(true)
-      const value = new TrueMachine(blind.catalogue, [fault], random(1), 'none', 0).exact(procedure)
+      expect(
+        areDistinguishable(blind.predict(lead, procedure), blind.predict(named.hypothesis, procedure), STANDARD.belief),
+      ).toBe(true)
+      const value = new DrawnMachine(blind.catalogue, [fault], random(1), 'none', 0).exact(procedure)
       const then = advise(blind, [...evidence, { type: 'reading', test: procedure.id, value, instrument: undefined }])
       const before = plan.remedies[0]
       expect(then.plan.remedies.find((r) => r.repair === before.repair)?.p ?? 0).toBeLessThan(before.p)
@@ -77,6 +79,6 @@ describe('what the sheet does not list', () => {
     const { evidence } = follow(whole, [activeFaultsIn(whole.catalogue.machine, 'heater.open')])
     const quick = advise(whole, evidence, 'best', 0)
     expect(quick.plan.unlistedCandidates).toEqual([])
-    expect(viewOf(whole, quick, false).settled).toBe(false)
+    expect(new Engine(whole).view(quick, false).settled).toBe(false)
   })
 })

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { findShipped } from '../../cli/library'
-import { advise, viewOf } from '../../core/advice'
+import { advise, Engine } from '../../core/advice'
 import { evidenceOf, predictorOf } from './sheets'
 
 const root = join(import.meta.dirname, '../..')
@@ -60,7 +60,7 @@ describe('command line', () => {
       run('diagnose', 'orrisk-tl40', '--evidence', file('same.json', JSON.stringify(items)), '--json').stdout,
     ) as { suspects: { faults: string[]; p: number }[]; unexplained: number }
     const predictor = predictorOf(findShipped('orrisk-tl40')!.text)
-    const view = viewOf(predictor, advise(predictor, evidenceOf(predictor, ...items)))
+    const view = new Engine(predictor).view(advise(predictor, evidenceOf(predictor, ...items)))
     expect(view.suspects.length).toBeGreaterThan(3)
     for (const s of view.suspects)
       expect(out.suspects.find((x) => x.faults.join() === s.faults.join())!.p).toBeCloseTo(s.p, 10)

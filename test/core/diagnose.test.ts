@@ -4,13 +4,15 @@ import { findShipped } from '../../cli/library'
 import { inferBelief } from '../../core/diagnosis/belief'
 import type { Evidence } from '../../core/evidence'
 import { foldJob, type Payload, type SequencedEvent } from '../../core/job'
-import { advise, dimensionOf, createPredictor, reasons, sayDoubt, sayVerdict } from '../../core/advice'
+import { advise, createEngine, reasons } from '../../core/advice'
+import { dimensionOf } from '../../core/diagnosis/catalogue'
+import { describeDoubt, describeVerdict, formatFinding } from '../../core/words'
 import { withShopHistory, type Acceptance, type ShopHistory, type KnownGood } from '../../core/model/machine'
 import type { Predictor } from '../../core/diagnosis/predict'
 import { renameAll } from './rename'
 import { sheetOf, edit, evidenceOf, FAMILY, machineOf, mini, predictorOf, activeFaultsIn } from './sheets'
 
-const washer = createPredictor(sheetOf(findShipped('orrisk-tl40')!.text))
+const washer = createEngine(sheetOf(findShipped('orrisk-tl40')!.text)).predictor
 const top = (p: Predictor, ...items: object[]) => advise(p, evidenceOf(p, ...items))
 const CALL = [{ complaint: 'no-fill' }, { complaint: 'hums' }]
 
@@ -88,7 +90,7 @@ describe('from complaint to cause on the washer', () => {
     const a = top(washer, ...CALL, ...readings)
     expect(a.belief.doubts[1]).toMatchObject({ unitSlip: 'thousand-too-small' })
     expect(a.belief.doubts[1].grossError).toBeGreaterThan(0.9)
-    expect(sayDoubt(a.belief.doubts[1], { type: 'value', si: 0.82 }, 'resistance')).toContain('820 Ω')
+    expect(describeDoubt(a.belief.doubts[1], { type: 'value', si: 0.82 }, 'resistance', 0.5)).toContain('820 Ω')
     expect(Math.max(a.belief.doubts[0].grossError, a.belief.doubts[2].grossError)).toBeLessThan(0.05)
     const shorted = a.suspects.find((s) => s.faults[0]?.id === 'cold-valve.coil-shorted')
     expect(shorted?.p ?? 0).toBeLessThan(0.02)
@@ -155,7 +157,7 @@ describe('properties of the belief', () => {
     )
   })
   it('what was asked before makes no difference: a predictor that has seen much says what a fresh one says', () => {
-    const fresh = () => createPredictor(sheetOf(findShipped('orrisk-tl40')!.text))
+    const fresh = () => createEngine(sheetOf(findShipped('orrisk-tl40')!.text)).predictor
     const used = fresh()
     const log: object[] = [
       { complaint: 'no-fill' },
@@ -214,7 +216,7 @@ describe('properties of the belief', () => {
       )
       return advise(p, evidenceOf(p, ...job.complaints.map((complaint) => ({ complaint })), ...items))
     }
-    const fresh = () => createPredictor(sheetOf(findShipped('orrisk-tl40')!.text))
+    const fresh = () => createEngine(sheetOf(findShipped('orrisk-tl40')!.text)).predictor
     const used = fresh()
     const before = belief(used, log)
     const back = belief(used, [...log, event(5, { type: 'retracted', event: 'e3' })])
@@ -314,7 +316,7 @@ describe('a changed sheet changes what follows from it', () => {
   it('crossed plugs let the cold phase run hot water', () => {
     const crossed = predictorOf(FAMILY)
     const { point } = {
-      point: crossed.timeline(crossed.hypothesisFor([activeFaultsIn(crossed.catalogue.machine, 'crossed-plugs')]), 0)
+      point: crossed.run(crossed.hypothesisFor([activeFaultsIn(crossed.catalogue.machine, 'crossed-plugs')]), 0)
         .snapshots[0]!,
     }
     expect(point.signal(crossed.catalogue.machine.partIndex.get('hot-valve')!, 'passes')).toBe(1)
@@ -415,7 +417,7 @@ describe('faults that come and go, and faults that bring others', () => {
   })
   it('a verdict on a count says what it leaves open: 26 of 100 after ten', () => {
     const a = top(washer, { complaint: 'no-fill' }, { test: 'lid.worked', reading: '10 of 10' })
-    expect(sayVerdict(a.verdicts[0], undefined, { type: 'times', clean: 10, of: 10 })).toContain('26 of 100')
+    expect(describeVerdict(a.verdicts[0], undefined, { type: 'times', clean: 10, of: 10 })).toContain('26 of 100')
   })
   it('a jammed plunger that burns its coil ties the two faults together', () => {
     const untied = edit(FAMILY, ', causes: { cold-valve.coil-open: 20 % }', '')
@@ -438,10 +440,15 @@ describe('faults that come and go, and faults that bring others', () => {
 describe('what makes a coil good', () => {
   const machine = findShipped('orrisk-tl40')!.text
   const verdicts = (bands: Acceptance, knownGood: KnownGood, ...ohms: [string, string][]) => {
-    const p = createPredictor(sheetOf(machine), bands, knownGood)
+    const p = createEngine(sheetOf(machine), { acceptance: bands, knownGood }).predictor
     const a = top(p, { complaint: 'no-fill' }, ...ohms.map(([test, reading]) => ({ test: `${test}.ohms`, reading })))
     const coil = p.catalogue.machine.partIndex.get('cold-valve')!
-    return { says: a.verdicts.map((v) => v.finding), p: a.links[coil].p, unexplained: a.belief.unknownFault, a }
+    return {
+      says: a.verdicts.map((v) => formatFinding(v.finding)),
+      p: a.links[coil].p,
+      unexplained: a.belief.unknownFault,
+      a,
+    }
   }
   const both: [string, string][] = [
     ['cold-valve', '1020'],
@@ -497,7 +504,7 @@ describe('what a shop has found', () => {
     expect(rate(seen, 'fuse.blown')).toBeCloseTo((rate(base, 'fuse.blown') * 100 + 9) / 200, 12)
     expect(rate(seen, 'lid.stuck-open')).toBeCloseTo(rate(base, 'lid.stuck-open') / 2, 12)
     const p = (history?: ShopHistory) => {
-      const predictor = createPredictor(sheetOf(FAMILY), 'published', {}, history)
+      const predictor = createEngine(sheetOf(FAMILY), { shopHistory: history }).predictor
       const a = advise(predictor, evidenceOf(predictor, { complaint: 'dead' }))
       return a.suspects.find((s) => s.faults.some((f) => f.id === 'fuse.blown'))!.p
     }

@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { random } from '../../bench/random'
-import { TrueMachine } from '../../bench/true-machine'
+import { random, DrawnMachine } from '../../core/truth'
 import { findShipped } from '../../cli/library'
 import { advise } from '../../core/advice'
 import { findMeter } from '../../core/simulation/instrument'
@@ -34,7 +33,7 @@ describe('lengths of phases', () => {
     const { mean, sd } = expected(fault, phase, severity)
     const activeFaults = fault ? [activeFaultsIn(machine, fault, severity)] : []
     const far = [1, 2, 3, 4, 5, 6, 7, 8].map((seed) => {
-      const value = new TrueMachine(p.catalogue, activeFaults, random(seed), undefined, 0).exact(lasts(phase))
+      const value = new DrawnMachine(p.catalogue, activeFaults, random(seed), undefined, 0).exact(lasts(phase))
       return value.type === 'value' ? Math.abs(value.si - mean) / sd : Infinity
     })
     expect(far.filter((x) => x > 3.5)).toEqual([])

@@ -3,7 +3,7 @@ import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { findShipped, shippedIds } from '../../cli/library'
 import { lookThrough, meet } from '../../bench/self-check'
-import { advise, createPredictor } from '../../core/advice'
+import { advise, createEngine } from '../../core/advice'
 import { fits, search } from '../../core/search'
 import { orThrow } from '../../core/foundation/result'
 import { buildMachine, makeFaultedMachine, type Machine } from '../../core/model/machine'
@@ -42,7 +42,7 @@ const lasts = (machine: Machine, t: Timeline, phase: string) => {
 }
 /** What a test shows under a fault: the mean of a number, or the likelier word. */
 function shows(sheet: Sheet, test: string, fault?: string, instrument?: string): number | string {
-  const predictor = createPredictor(sheet)
+  const predictor = createEngine(sheet).predictor
   const { machine, procedures } = predictor.catalogue
   const p = predictor.predict(
     predictor.hypothesisFor(fault ? [activeFaultsIn(machine, fault)] : []),
@@ -75,7 +75,7 @@ describe('the library as a whole', () => {
   ])(
     '%s and %s: some complaint gets other first advice',
     (one, two) => {
-      const [a, b] = [one, two].map((id) => createPredictor(machines.find((s) => s.id === id)!))
+      const [a, b] = [one, two].map((id) => createEngine(machines.find((s) => s.id === id)!).predictor)
       const first = (p: Predictor, complaint: string) =>
         advise(p, evidenceOf(p, { complaint }), 'best', 0).plan.next[0]?.procedure.id
       const both = a.catalogue.machine.sheet.complaints.filter((c) =>
@@ -87,7 +87,7 @@ describe('the library as a whole', () => {
   )
   const example = (name: string) => {
     const file = join(import.meta.dirname, '../../docs/examples', `${name}.yaml`)
-    return createPredictor(orThrow(readSheet(readFileSync(file, 'utf8'), file, findShipped)))
+    return createEngine(orThrow(readSheet(readFileSync(file, 'utf8'), file, findShipped))).predictor
   }
   it('an example in docs is a whole machine: every fault shows, and a phase that passes at once has been there', () => {
     const predictor = example('batch-brewer')
@@ -122,7 +122,7 @@ describe('the library as a whole', () => {
       const { text, file } = findShipped(id)!
       const whole = orThrow(flattenSheet(text, file, findShipped))
       const { renamed, name } = renameAll(whole)
-      const [a, b] = [whole, renamed].map((t) => createPredictor(orThrow(readSheet(t, file, () => undefined))))
+      const [a, b] = [whole, renamed].map((t) => createEngine(orThrow(readSheet(t, file, () => undefined))).predictor)
       const [{ id: complaint }] = a.catalogue.machine.sheet.complaints
       const [one, two] = [
         advise(a, evidenceOf(a, { complaint }), 'best', 0),
@@ -192,7 +192,7 @@ describe('top-load washer', () => {
   const tl = shipped('top-load-washer')
   it('the hot valve is called later than the cold, and only where a program asks for it', () => {
     const at = (sheet: Sheet, test: string) =>
-      createPredictor(sheet).catalogue.procedures.find((p) => p.id === test)?.needs.arrival?.seconds
+      createEngine(sheet).predictor.catalogue.procedures.find((p) => p.id === test)?.needs.arrival?.seconds
     expect(at(tl, 'hot-valve.volts')).toBeGreaterThan(at(tl, 'cold-valve.volts')!)
     const cold = shipped(
       'top-load-washer',

@@ -1,13 +1,14 @@
 import { describe, expect, it } from 'vitest'
-import { random } from '../../bench/random'
+import { random } from '../../core/truth'
 import { findShipped } from '../../cli/library'
-import { createPredictor } from '../../core/advice'
+import { createEngine } from '../../core/advice'
 import { makeFaultedMachine, severityAt, type ActiveFault } from '../../core/model/machine'
-import type { Hypothesis, Predictor } from '../../core/diagnosis/predict'
+import type { Hypothesis } from '../../core/diagnosis/hypotheses'
+import type { Predictor } from '../../core/diagnosis/predict'
 import { simulate } from '../../core/simulation/simulate'
 import { sheetOf } from './sheets'
 
-const shipped = (id: string): Predictor => createPredictor(sheetOf(findShipped(id)!.text))
+const shipped = (id: string): Predictor => createEngine(sheetOf(findShipped(id)!.text)).predictor
 const WASHER = shipped('tarvost-fl5')
 const IRRIGATION = shipped('ulldale-g6s')
 
@@ -71,7 +72,7 @@ describe('members of a fault', () => {
       const { snapshots } = simulate(makeFaultedMachine(machine, activeFaults, [], values), runs[valves[0].run].script)
       return valves.map(
         ({ measurement: what, moment }) =>
-          what.type === 'probe' && snapshots[moment]!.signal(what.part, 'passes') > 0.5,
+          what.type === 'sense' && snapshots[moment]!.signal(what.part, 'passes') > 0.5,
       )
     })
     valves.forEach((valve, i) => {

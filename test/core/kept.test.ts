@@ -1,3 +1,4 @@
+import { warmUp } from '../../core/diagnosis/predict'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { wideSheet, WIDE_ZONES } from '../../bench/wide-sheet'
@@ -6,7 +7,7 @@ import { inferBelief } from '../../core/diagnosis/belief'
 import { advise } from '../../core/advice'
 import { withChanges, dot, sparse } from '../../core/foundation/linear'
 import { makeFaultedMachine } from '../../core/model/machine'
-import { costToGo } from '../../core/diagnosis/plan'
+import { RepairCosts } from '../../core/diagnosis/plan'
 import { phaseTimes, runPlain } from '../../core/truth'
 import { simulate } from '../../core/simulation/simulate'
 import { evidenceOf, machineOf, mini, predictorOf, activeFaultsIn } from './sheets'
@@ -31,9 +32,9 @@ describe('what is kept, left out or done ahead changes no answer', () => {
   })
   it('readings made ready in the background leave the advice as it is, however far that has come', () => {
     const [cold, half, ready] = [0, 1, 2].map(() => predictorOf(WASHER))
-    const work = half.warmUp()
+    const work = warmUp(half)
     for (let k = 0; k < 700; k++) work.next()
-    for (const _ of ready.warmUp());
+    for (const _ of warmUp(ready));
     const of = (p: typeof cold) => {
       const a = advise(p, evidenceOf(p, { complaint: 'no-fill' }, { test: 'cold-valve.volts', reading: '61' }))
       return { p: Array.from(a.belief.posterior), next: a.plan.next.map((s) => [s.procedure.id, s.saving, s.minutes]) }
@@ -73,12 +74,12 @@ describe('what is kept, left out or done ahead changes no answer', () => {
 })
 
 describe('two repairs for one machine', () => {
-  const costs = { repair: Float64Array.of(10, 20, 100), wrongRepair: Float64Array.of(0, 30, 30) }
+  const costs = new RepairCosts(Float64Array.of(10, 20, 100), Float64Array.of(0, 30, 30))
   it('both are paid, and what the first leaves is not taken for cured', () => {
     // All of it needs repairs 0 and 1: 10 for the first, which leaves everything, then 20.
-    expect(costToGo(costs, [[0, 1]], [1], 0)).toBeCloseTo(10 + 20, 9)
+    expect(costs.toGo([[0, 1]], [1], 0)).toBeCloseTo(10 + 20, 9)
     // Half needs 0 and 1, half needs 2 alone: 0, then 1 (in vain for the half that needs 2), then 2.
-    expect(costToGo(costs, [[0, 1], [2]], [0.5, 0.5], 0)).toBeCloseTo(10 + 20 + 0.5 * 30 + 0.5 * 100, 9)
+    expect(costs.toGo([[0, 1], [2]], [0.5, 0.5], 0)).toBeCloseTo(10 + 20 + 0.5 * 30 + 0.5 * 100, 9)
   })
   it('a stuck output and a valve that does not close are told apart before either is bought', () => {
     const p = predictorOf(WASHER)

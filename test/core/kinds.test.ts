@@ -1,11 +1,10 @@
 import { readFileSync } from 'node:fs'
-import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { KINDS, type Kind } from '../../core/model/kinds'
 import { makeFaultedMachine } from '../../core/model/machine'
 import { parseQuantity } from '../../core/foundation/quantity'
 import { simulate } from '../../core/simulation/simulate'
-import { kindsIndex } from '../../scripts/generate-kinds.mjs'
+import { indexes } from '../../scripts/generate-indexes.mjs'
 import { edit, FAMILY, machineOf, mini, activeFaultsIn, runTo } from './sheets'
 
 /** A sheet of a few parts around one supply, run for a while. */
@@ -26,8 +25,7 @@ ${extra}`
 
 describe('every kind keeps its contract', () => {
   it('stands in the list that is made from the folders', () => {
-    const list = join(import.meta.dirname, '../../core/model/kinds/all-kinds.ts')
-    expect(readFileSync(list, 'utf8')).toBe(kindsIndex())
+    for (const { file, text } of indexes()) expect(readFileSync(file, 'utf8')).toBe(text)
   })
   const modeValues = (k: Kind, mode: string) => k.modes?.find((m) => m.name === mode)?.values
   it.each(KINDS.map((k) => [k.id, k] as const))('%s', (_, k) => {

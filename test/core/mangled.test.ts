@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
-import { pick, random, type Random } from '../../bench/random'
+import { pick, random, type Random } from '../../core/truth'
 import { findShipped } from '../../cli/library'
 import { InputError } from '../../core/foundation/result'
 import { describeProblem } from '../../core/words'

@@ -1,7 +1,14 @@
 import { describe, expect, it } from 'vitest'
 import { findShipped } from '../../cli/library'
-import { type Belief, inferBelief, predictiveGiven, likelihood, unconditioned, withValue } from '../../core/diagnosis/belief'
-import { advise, cardOf, createPredictor } from '../../core/advice'
+import {
+  type Belief,
+  inferBelief,
+  predictiveGiven,
+  likelihood,
+  unconditioned,
+  withValue,
+} from '../../core/diagnosis/belief'
+import { advise, createEngine, Engine } from '../../core/advice'
 import {
   backwardSolve,
   choleskyInPlace,
@@ -10,13 +17,13 @@ import {
   solveInPlace,
   sparse,
 } from '../../core/foundation/linear'
-import { costToGo, lookAhead, plan, type DecisionTable } from '../../core/diagnosis/plan'
-import { accessPath } from '../../core/diagnosis/catalogue'
+import { STANDARD } from '../../core/diagnosis/calibration'
+import { RepairCosts, lookAhead, plan, type DecisionTable } from '../../core/diagnosis/plan'
 import { achieved, cutMachine, optimum } from '../../bench/optimum'
-import { random } from '../../bench/random'
+import { random } from '../../core/truth'
 import { evidenceOf, mini, predictorOf, sheetOf } from './sheets'
 
-const washer = createPredictor(sheetOf(findShipped('orrisk-tl40')!.text))
+const washer = createEngine(sheetOf(findShipped('orrisk-tl40')!.text)).predictor
 const at = (order: 'best' | 'live-first' | 'dead-first' | 'water-first') =>
   advise(washer, evidenceOf(washer, { complaint: 'no-fill' }), order)
 
@@ -68,32 +75,34 @@ describe('plan', () => {
   it('with the cause certain no test is offered and the plan stops', () => {
     const p = predictorOf(mini('interlocks'))
     const base = inferBelief(p, { complaints: [{ complaint: 0, interventions: [] }], readings: [], repairs: [] }, 0)
-    const one = { ...base, posterior: base.posterior.map((_, i) => (i === 3 ? 1 : 0)), unknownFault: 0, truncatedMass: 0 }
+    const one = {
+      ...base,
+      posterior: base.posterior.map((_, i) => (i === 3 ? 1 : 0)),
+      unknownFault: 0,
+      truncatedMass: 0,
+    }
     expect(plan(p, one, { power: 'on', open: [], running: undefined })).toMatchObject({ next: [], stop: true })
   })
   it('live readings need the panel opened dead, the power back and the program run to their moment', () => {
-    const { machine, procedures } = washer.catalogue
+    const { accessPaths, procedures } = washer.catalogue
     const goal = procedures.find((x) => x.id === 'hot-valve.volts')!
-    const way = accessPath(machine, { power: 'on', open: [], running: undefined }, goal)
+    const way = accessPaths.from({ power: 'on', open: [], running: undefined }, goal)
     expect(way.steps.map((m) => m.type)).toEqual(['isolate', 'open', 'restore', 'start', 'wait'])
     expect(way.minutes).toBeCloseTo(
       way.steps.reduce((s, m) => s + m.minutes, goal.minutes),
       9,
     )
-    const past = accessPath(machine, { power: 'on', open: ['top'], running: { program: 0, seconds: 3000 } }, goal)
+    const past = accessPaths.from({ power: 'on', open: ['top'], running: { program: 0, seconds: 3000 } }, goal)
     expect(past.steps.map((m) => m.type)).toEqual(['start', 'wait'])
   })
 })
 
 describe('looking ahead', () => {
-  const dear = (...repair: number[]) => ({
-    repair: Float64Array.from(repair),
-    wrongRepair: new Float64Array(repair.length),
-  })
+  const dear = (...repair: number[]) => new RepairCosts(Float64Array.from(repair), new Float64Array(repair.length))
   it('a part fitted in vain costs more than its work, and something else is worth finding out', () => {
-    const costs = { repair: Float64Array.from([40, 20]), wrongRepair: Float64Array.from([30, 0]) }
+    const costs = new RepairCosts(Float64Array.from([40, 20]), Float64Array.from([30, 0]))
     // 0.6/70 is less than 0.4/20: the cheap one first, then the other for those who still need it.
-    expect(costToGo(costs, [[0], [1]], [0.6, 0.4], 0)).toBeCloseTo(20 + 0.6 * 40, 9)
+    expect(costs.toGo([[0], [1]], [0.6, 0.4], 0)).toBeCloseTo(20 + 0.6 * 40, 9)
     // One listed cause at 0.9, something else at 0.1: a test that tells them apart saves the part in vain.
     const table: DecisionTable = {
       costs,
@@ -176,13 +185,17 @@ describe('likelihood by hand', () => {
     expect(predictiveGiven(again, first, 'b')).toEqual({ mean: 10, variance: 25 })
   })
   it('a far-off value is taken for a slip, an agreeing one explains', () => {
-    const near = likelihood(value(120, 3, 1), { type: 'value', si: 119 }, 'voltage', unconditioned)
-    const far = likelihood(value(120, 3, 1), { type: 'value', si: 12 }, 'voltage', unconditioned)
+    const near = likelihood(value(120, 3, 1), { type: 'value', si: 119 }, 'voltage', unconditioned, STANDARD.belief)
+    const far = likelihood(value(120, 3, 1), { type: 'value', si: 12 }, 'voltage', unconditioned, STANDARD.belief)
     expect(near.explains).toBe(true)
     expect(far.explains).toBe(false)
     expect(near.likelihood / far.likelihood).toBeGreaterThan(1000)
-    expect(likelihood({ type: 'open' }, { type: 'open' }, 'resistance', unconditioned).likelihood).toBeGreaterThan(0.9)
-    expect(likelihood({ type: 'never' }, { type: 'could-not' }, undefined, unconditioned).likelihood).toBe(1)
+    expect(
+      likelihood({ type: 'open' }, { type: 'open' }, 'resistance', unconditioned, STANDARD.belief).likelihood,
+    ).toBeGreaterThan(0.9)
+    expect(
+      likelihood({ type: 'never' }, { type: 'could-not' }, undefined, unconditioned, STANDARD.belief).likelihood,
+    ).toBe(1)
   })
 })
 
@@ -209,7 +222,7 @@ describe('evidence that a test destroys', () => {
   it('with a program running, a dead test names the live ones that it makes dearer; with the plug out, none', () => {
     const on = [{ complaint: 'no-fill' }, { action: 'open top' }, { test: 'cold-valve.volts', reading: '119' }]
     const card = (...items: object[]) =>
-      cardOf(washer, advise(washer, evidenceOf(washer, ...items)), 'cold-valve.ohms')!
+      new Engine(washer).card(advise(washer, evidenceOf(washer, ...items)), 'cold-valve.ohms')!
     const running = card(...on)
     expect(running.destroys).toMatch(/switching off/)
     expect(running.losing.length).toBeGreaterThan(0)

@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { random } from '../../bench/random'
-import { TrueMachine } from '../../bench/true-machine'
+import { random, DrawnMachine } from '../../core/truth'
 import { mini, predictorOf, activeFaultsIn } from './sheets'
 
 /** Room for what 10 ms steps and a moment read up to one step late may do to a value. */
@@ -20,10 +19,10 @@ describe('every test of a machine: what the engine predicts is what the plain si
       const activeFaults = set.map((f) =>
         typeof f === 'string' ? activeFaultsIn(p.catalogue.machine, f) : activeFaultsIn(p.catalogue.machine, ...f),
       )
-      const truth = new TrueMachine(p.catalogue, activeFaults, random(1), 'none')
+      const truth = new DrawnMachine(p.catalogue, activeFaults, random(1), 'none')
       const member = activeFaults.length ? p.hypothesisFor(activeFaults) : p.healthy
       for (const procedure of p.catalogue.procedures) {
-        if (procedure.measurement.type === 'probe' && procedure.measurement.probe.type === 'worked') continue
+        if (procedure.measurement.type === 'worked') continue
         const label = `${name}, ${set.join(' and ') || 'healthy'}, ${procedure.id}`
         const mine = p.predict(member, procedure)
         const shown = truth.exact(procedure)

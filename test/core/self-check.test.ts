@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { lookThrough, meet, tossUps } from '../../bench/self-check'
 import { findShipped, shippedIds } from '../../cli/library'
-import { createPredictor } from '../../core/advice'
+import { createEngine } from '../../core/advice'
 import { edit, sheetOf } from './sheets'
 
 const SEEDS = [1, 2, 3, 4, 5]
@@ -12,18 +12,18 @@ const machines = shippedIds()
 describe('the library checks itself', () => {
   it('a float that stands where it switches is named as a toss-up, one that stands clear of it is not', () => {
     const { text } = findShipped('quenby-c25')!
-    const near = createPredictor(sheetOf(edit(text, 'rated: 2.2 L/min', 'rated: 1.6 L/min')))
+    const near = createEngine(sheetOf(edit(text, 'rated: 2.2 L/min', 'rated: 1.6 L/min'))).predictor
     expect(tossUps(near)).toContain('float.ohms')
-    expect(tossUps(createPredictor(sheetOf(text)))).toEqual([])
+    expect(tossUps(createEngine(sheetOf(text)).predictor)).toEqual([])
   })
   it('a moment at which a timer may or may not have run out is named by what is read then', () => {
     const { text } = findShipped('ulldale-f6')!
-    const early = createPredictor(sheetOf(edit(text, 'after: 3 min', 'after: 165 s')))
+    const early = createEngine(sheetOf(edit(text, 'after: 3 min', 'after: 165 s'))).predictor
     expect(tossUps(early)).toContain('drive-relay.click')
-    expect(tossUps(createPredictor(sheetOf(text)))).toEqual([])
+    expect(tossUps(createEngine(sheetOf(text)).predictor)).toEqual([])
   })
   it('a float that goes to and fro is not measured where it happens to stand', () => {
-    const { procedures } = createPredictor(sheetOf(findShipped('ulldale-f9')!.text)).catalogue
+    const { procedures } = createEngine(sheetOf(findShipped('ulldale-f9')!.text)).predictor.catalogue
     const ids = procedures.map((x) => x.id)
     expect(ids).toContain('res-high.worked')
     expect(ids).not.toContain('res-high.ohms')
@@ -31,7 +31,7 @@ describe('the library checks itself', () => {
   it.each(machines.map((s, i) => [s.id, s, i] as const))(
     '%s: every fault shows, nothing healthy is complained of, look-alikes are few, and the advice ends on the right repair',
     (_, sheet, i) => {
-      const predictor = createPredictor(sheet)
+      const predictor = createEngine(sheet).predictor
       const { wrong, signatures } = lookThrough(predictor)
       expect(wrong).toEqual([])
       expect(sheet.faults.length).toBeGreaterThanOrEqual(25)

@@ -1,10 +1,10 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { findShipped } from '../../cli/library'
-import { readEvidence, type Evidence } from '../../core/evidence'
-import { createPredictor, vocabularyOf } from '../../core/advice'
+import type { Evidence } from '../../core/evidence'
+import { createEngine, Engine } from '../../core/advice'
 import { orThrow } from '../../core/foundation/result'
-import { buildMachine, makeFaultedMachine, type Machine, type ActiveFault } from '../../core/model/machine'
+import { buildMachine, makeFaultedMachine, severityAt, type Machine, type ActiveFault } from '../../core/model/machine'
 import type { Predictor } from '../../core/diagnosis/predict'
 import { readSheet, type Sheet } from '../../core/model/sheet'
 import { simulate, type OperatingPoint, type Timeline } from '../../core/simulation/simulate'
@@ -15,16 +15,16 @@ export const mini = (name: string): string =>
 
 export const sheetOf = (text: string): Sheet => orThrow(readSheet(text, 'test.yaml', findShipped))
 export const machineOf = (text: string): Machine => buildMachine(sheetOf(text))
-export const predictorOf = (text: string): Predictor => createPredictor(sheetOf(text))
+export const predictorOf = (text: string): Predictor => createEngine(sheetOf(text)).predictor
 
 export const evidenceOf = (predictor: Predictor, ...items: object[]): Evidence[] =>
-  orThrow(readEvidence(items, vocabularyOf(predictor.catalogue)))
+  orThrow(new Engine(predictor).read(items))
 
 export function activeFaultsIn(machine: Machine, id: string, severity?: number): ActiveFault {
   const fault = machine.faults.find((f) => f.id === id)
   if (!fault) throw new Error(`no fault ${id}`)
   const range = fault.severity
-  return { fault, severity: severity ?? (range && Math.sqrt(range.from * range.to)) }
+  return { fault, severity: severity ?? (range && severityAt(range, 0.5)) }
 }
 
 /** Runs the first program and stops a few seconds into a phase. */

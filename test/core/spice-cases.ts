@@ -2,7 +2,7 @@ import { solveCircuit, writeNetlist, type Analysis, type Component } from '../..
 import { findMeter } from '../../core/simulation/instrument'
 import { makeFaultedMachine } from '../../core/model/machine'
 import { simulate, type OperatingPoint } from '../../core/simulation/simulate'
-import { random } from '../../bench/random'
+import { random } from '../../core/truth'
 import { machineOf, runTo } from './sheets'
 
 /** Networks drawn from a seed: every component but rectifiers, 6 to 9 nodes. */

@@ -1,19 +1,17 @@
 import type { Fault } from '../../model/machine'
 import { severityAt, SEVERITY_SAMPLES } from '../../model/machine'
-import { varianceOf, type Hypothesis, type Prediction, type Predictor } from '../predict'
+import type { Calibration } from '../calibration'
+import type { Hypothesis } from '../hypotheses'
+import { varianceOf, type Prediction, type Predictor } from '../predict'
 import type { Procedure } from '../catalogue'
 
-/** Two predictions are told apart beyond this many combined standard deviations, or senses by this difference of chances. */
-const APART = 3
-const SENSES_APART = 0.7
-
 /** Whether one reading would tell two predictions apart. */
-export function areDistinguishable(a: Prediction, b: Prediction): boolean {
+export function areDistinguishable(a: Prediction, b: Prediction, c: Calibration['belief']): boolean {
   if (a.type !== b.type) return true
   if (a.type === 'value' && b.type === 'value')
-    return Math.abs(a.mean - b.mean) > APART * Math.sqrt(varianceOf(a) + varianceOf(b))
-  if (a.type === 'sense' && b.type === 'sense') return Math.abs(a.yes - b.yes) > SENSES_APART
-  if (a.type === 'times' && b.type === 'times') return Math.abs(a.clean - b.clean) > SENSES_APART
+    return Math.abs(a.mean - b.mean) > c.distinguishable * Math.sqrt(varianceOf(a) + varianceOf(b))
+  if (a.type === 'sense' && b.type === 'sense') return Math.abs(a.yes - b.yes) > c.sensesDistinguishable
+  if (a.type === 'times' && b.type === 'times') return Math.abs(a.clean - b.clean) > c.sensesDistinguishable
   if (a.type === 'word' && b.type === 'word') return a.word !== b.word
   return false
 }
@@ -58,7 +56,7 @@ export function analyseDiagnosability(predictor: Predictor): Diagnosability {
     machine.complaints.flatMap((_, k) => (predictor.showsComplaint(m, k) ? [k] : []))
   const complaints = hypotheses.map((own) => own.map(complaintsOf))
   const told = (a: Hypothesis, b: Hypothesis): number =>
-    procedures.findIndex((_, i) => areDistinguishable(shown.get(a)![i], shown.get(b)![i]))
+    procedures.findIndex((_, i) => areDistinguishable(shown.get(a)![i], shown.get(b)![i], predictor.calibration.belief))
   const showings = machine.faults.map((fault, i): Detectability => ({
     fault,
     complaints: [...new Set(complaints[i].flat())],

@@ -1,10 +1,5 @@
-import type { Hypothesis } from '../predict'
-
-/**
- * How long a first fault is lived with before a second may join it, years. Longer than calls alone would make it:
- * age and hard water bring faults in company.
- */
-const TOGETHER_YEARS = 0.2
+import type { Hypothesis } from '../hypotheses'
+import { LEAST_LIKELIHOOD } from './normal'
 
 /** A single fault with the logarithm of the likelihood of each complaint and reading; -Infinity where it is repaired. */
 export interface Single {
@@ -36,19 +31,19 @@ function broughtAbout(a: Hypothesis, b: Hypothesis): number {
   return chance === undefined ? 0 : (a.priorWeight * chance * b.priorWeight) / b.activeFaults[0].fault.ratePerYear
 }
 
-const pairWeight = (a: Hypothesis, b: Hypothesis): number =>
-  a.priorWeight * b.priorWeight * TOGETHER_YEARS + broughtAbout(a, b) + broughtAbout(b, a)
+const pairWeight = (a: Hypothesis, b: Hypothesis, togetherYears: number): number =>
+  a.priorWeight * b.priorWeight * togetherYears + broughtAbout(a, b) + broughtAbout(b, a)
 
-/** Below this a likelihood counts as impossible: the logarithm of 1e-300. */
-const NEVER = Math.log(1e-300)
+const NEVER = Math.log(LEAST_LIKELIHOOD)
 
 /**
  * Upper bounds of all pairs of two faults: their prior times, for each complaint and reading, the better of the two;
  * after the repair of one, the other alone. Cost n²/2 × evidence.
  *
  * @param most how many of the likeliest to return
+ * @param togetherYears how long a first fault is lived with before a second may join it
  */
-export function pairBounds(singles: readonly Single[], most: number): PairBounds {
+export function pairBounds(singles: readonly Single[], most: number, togetherYears: number): PairBounds {
   const n = singles.length
   const logs = new Float64Array((n * (n - 1)) / 2)
   const ends = new Uint32Array(logs.length)
@@ -59,7 +54,7 @@ export function pairBounds(singles: readonly Single[], most: number): PairBounds
     for (let j = i + 1; j < n; j++) {
       const { hypothesis: b, logs: y } = singles[j]
       if (a.activeFaults[0].fault === b.activeFaults[0].fault) continue
-      let log = Math.log(pairWeight(a, b))
+      let log = Math.log(pairWeight(a, b, togetherYears))
       for (let k = 0; k < x.length; k++) log += Math.max(x[k], y[k], NEVER)
       if (log > likeliest) likeliest = log
       logs[pairs] = log
@@ -73,7 +68,7 @@ export function pairBounds(singles: readonly Single[], most: number): PairBounds
     most > 0 ? Uint32Array.from({ length: pairs }, (_, k) => k).sort((p, q) => logs[q] - logs[p] || p - q) : []
   const drafts = Array.from(order.slice(0, most), (k): Draft => {
     const [a, b] = [singles[Math.floor(ends[k] / n)].hypothesis, singles[ends[k] % n].hypothesis]
-    return { a, b, priorWeight: pairWeight(a, b), log: logs[k] }
+    return { a, b, priorWeight: pairWeight(a, b, togetherYears), log: logs[k] }
   })
   return { drafts, likeliest, total }
 }

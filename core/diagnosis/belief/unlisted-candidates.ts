@@ -1,6 +1,8 @@
 import type { Fault } from '../../model/machine'
-import type { Hypothesis, Predictor } from '../predict'
-import { canonicalOrder, scoreHypothesis } from './score-hypothesis'
+import type { Hypothesis } from '../hypotheses'
+import type { Predictor } from '../predict'
+import { canonicalOrder } from './reading-key'
+import { scoreHypothesis } from './score-hypothesis'
 import type { Belief, Case } from './types'
 
 /** A fault that the sheet does not list and that would explain the evidence. */
@@ -12,17 +14,13 @@ export interface UnlistedCandidate {
   hypothesis: Hypothesis
 }
 
-/** What is lighter than this is not worth a word. */
-const NAMED_FROM = 0.002
-/** How much worse than the leading suspect (as a logarithm) the readings of one run may fit before the others are not looked at. */
-const HOPELESS = 14
-
 /**
  * What else would explain the evidence: faults that the kinds of the parts know and the sheet does not list, heaviest first.
  * Each is run like a listed one; nothing of the belief depends on them.
  */
 export function unlistedCandidates(predictor: Predictor, c: Case, belief: Belief): UnlistedCandidate[] {
   const readings = canonicalOrder(c.readings)
+  const { candidateFrom, candidateHopeless } = predictor.calibration.belief
   // The run that most was read in is run first: most of what is not listed fails there.
   const inRun = (run: number) => readings.filter((r) => r.procedure.run === run)
   const [most = []] = [...new Set(readings.map((r) => r.procedure.run))].map(inRun).sort((a, b) => b.length - a.length)
@@ -30,7 +28,7 @@ export function unlistedCandidates(predictor: Predictor, c: Case, belief: Belief
   const lead = early(belief.hypotheses[belief.posterior.indexOf(Math.max(...belief.posterior))])
   const found = new Map<Fault, UnlistedCandidate & { heaviest: number }>()
   for (const hypothesis of predictor.unlistedHypotheses) {
-    if (early(hypothesis) < lead - HOPELESS) continue
+    if (early(hypothesis) < lead - candidateHopeless) continue
     const [{ fault }] = hypothesis.activeFaults
     const share = Math.exp(scoreHypothesis(predictor, hypothesis, c, readings).log - belief.logEvidence)
     const known = found.get(fault)
@@ -41,7 +39,7 @@ export function unlistedCandidates(predictor: Predictor, c: Case, belief: Belief
     }
   }
   return [...found.values()]
-    .filter((b) => b.share >= NAMED_FROM)
+    .filter((b) => b.share >= candidateFrom)
     .sort((a, b) => b.share - a.share)
     .map(({ fault, share, hypothesis: hypothesis }) => ({ fault, share, hypothesis }))
 }

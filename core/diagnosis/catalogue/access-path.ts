@@ -25,40 +25,36 @@ const START_MINUTES = 0.4
 const keyOf = (s: WorkState): string =>
   `${s.power}|${[...s.open].sort().join(',')}|${s.running ? `${s.running.program}@${s.running.seconds}` : ''}`
 
-/** The moves that are possible now; panels are opened with the power off. */
-function movesFrom(machine: Machine, s: WorkState, goal: Procedure): { move: WorkStep; next: WorkState }[] {
-  const out: { move: WorkStep; next: WorkState }[] = []
+type Step = { to: WorkState; cost: number; label: WorkStep }
+const step = (label: WorkStep, to: WorkState): Step => ({ to, cost: label.minutes, label })
+
+/** Steps between powered and isolated; panels are opened with the power off. */
+function powerSteps(machine: Machine, s: WorkState, goal: Procedure): Step[] {
   if (s.power === 'on')
-    out.push({ move: { type: 'isolate', minutes: ISOLATE_MINUTES }, next: { ...s, power: 'off', running: undefined } })
-  else {
-    out.push({ move: { type: 'restore', minutes: RESTORE_MINUTES }, next: { ...s, power: 'on' } })
-    for (const panel of goal.needs.panels)
-      if (!s.open.includes(panel)) {
-        const minutes = machine.panelMinutes.get(panel)!
-        out.push({ move: { type: 'open', panel, minutes }, next: { ...s, open: [...s.open, panel] } })
-      }
-  }
-  const { arrival: reach } = goal.needs
-  if (reach && s.power === 'on') {
-    if (s.running?.program !== reach.program || s.running.seconds > reach.seconds)
-      out.push({
-        move: {
-          type: 'start',
-          program: reach.program,
-          minutes: machine.programs[reach.program].serviceMinutes ?? START_MINUTES,
-        },
-        next: { ...s, running: { program: reach.program, seconds: 0 } },
-      })
-    else if (s.running.seconds < reach.seconds)
-      out.push({
-        move: { type: 'wait', minutes: (reach.seconds - s.running.seconds) / 60 },
-        next: { ...s, running: { ...s.running, seconds: reach.seconds } },
-      })
-  }
-  return out
+    return [step({ type: 'isolate', minutes: ISOLATE_MINUTES }, { ...s, power: 'off', running: undefined })]
+  const closed = goal.needs.panels.filter((panel) => !s.open.includes(panel))
+  return [
+    step({ type: 'restore', minutes: RESTORE_MINUTES }, { ...s, power: 'on' }),
+    ...closed.map((panel) =>
+      step({ type: 'open', panel, minutes: machine.panelMinutes.get(panel)! }, { ...s, open: [...s.open, panel] }),
+    ),
+  ]
 }
 
-const reached = (s: WorkState, { needs }: Procedure): boolean =>
+/** Steps that bring a program to the moment of a test: starting it, and waiting. */
+function programSteps(machine: Machine, s: WorkState, { needs: { arrival } }: Procedure): Step[] {
+  if (!arrival || s.power !== 'on') return []
+  const { program, seconds } = arrival
+  if (s.running?.program !== program || s.running.seconds > seconds) {
+    const minutes = machine.programs[program].serviceMinutes ?? START_MINUTES
+    return [step({ type: 'start', program, minutes }, { ...s, running: { program, seconds: 0 } })]
+  }
+  if (s.running.seconds === seconds) return []
+  const minutes = (seconds - s.running.seconds) / 60
+  return [step({ type: 'wait', minutes }, { ...s, running: { program, seconds } })]
+}
+
+const isReached = (s: WorkState, { needs }: Procedure): boolean =>
   (needs.power === 'any' || s.power === needs.power) &&
   needs.panels.every((p) => s.open.includes(p)) &&
   (!needs.arrival || (s.running?.program === needs.arrival.program && s.running.seconds === needs.arrival.seconds))
@@ -71,27 +67,27 @@ export interface AccessPath {
   after: WorkState
 }
 
-/** Ways already found; the same few standings come again and again. */
-const found = new WeakMap<Machine, Map<string, AccessPath>>()
+/** The cheapest ways to the tests of a machine; the same few work states come again and again. */
+export class AccessPaths {
+  private readonly known = new Map<string, AccessPath>()
 
-/** The cheapest way from a standing to a procedure, with the reading itself. */
-export function accessPath(machine: Machine, from: WorkState, goal: Procedure): AccessPath {
-  let known = found.get(machine)
-  if (!known) found.set(machine, (known = new Map()))
-  const key = `${goal.key}|${keyOf(from)}`
-  let way = known.get(key)
-  if (!way) known.set(key, (way = search(machine, from, goal)))
-  return way
-}
+  constructor(private readonly machine: Machine) {}
 
-function search(machine: Machine, from: WorkState, goal: Procedure): AccessPath {
-  const path = shortestPath(
-    from,
-    (workState) => reached(workState, goal),
-    (workState) =>
-      movesFrom(machine, workState, goal).map(({ move, next }) => ({ to: next, cost: move.minutes, label: move })),
-    keyOf,
-  )
-  if (!path) return { minutes: Infinity, steps: [], after: from }
-  return { minutes: path.cost + goal.minutes, steps: path.labels, after: path.goal }
+  /** The cheapest way from a work state to a test, with the reading itself; Infinity minutes where there is none. */
+  from(state: WorkState, goal: Procedure): AccessPath {
+    const key = `${goal.key}|${keyOf(state)}`
+    let path = this.known.get(key)
+    if (!path) this.known.set(key, (path = this.search(state, goal)))
+    return path
+  }
+  private search(state: WorkState, goal: Procedure): AccessPath {
+    const found = shortestPath(
+      state,
+      (s) => isReached(s, goal),
+      (s) => [...powerSteps(this.machine, s, goal), ...programSteps(this.machine, s, goal)],
+      keyOf,
+    )
+    if (!found) return { minutes: Infinity, steps: [], after: state }
+    return { minutes: found.cost + goal.minutes, steps: found.labels, after: found.goal }
+  }
 }

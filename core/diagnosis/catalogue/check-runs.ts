@@ -2,7 +2,7 @@ import { problem, type Problem } from '../../foundation/issues'
 import { makeFaultedMachine, severityAt, SEVERITY_SAMPLES } from '../../model/machine'
 import { simulate } from '../../simulation/simulate'
 import { PROGRAM_START } from './run-healthy'
-import type { TestCatalogue } from './build-catalogue'
+import type { TestCatalogue } from './types'
 
 /**
  * What only shows when a machine is run: a phase that the healthy machine enters and never leaves though it is not

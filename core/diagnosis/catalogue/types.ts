@@ -1,8 +1,9 @@
+import type { AccessPaths } from './access-path'
 import type { WorkMode } from '../../evidence'
-import type { MeasurementSpec, Sense } from '../../model/kinds'
-import type { Intervention } from '../../model/machine'
 import type { ReadingShape } from '../../foundation/quantity'
-import type { Script } from '../../simulation/simulate'
+import type { Intervention, Machine } from '../../model/machine'
+import type { Measurement } from '../../simulation/measurements'
+import type { OperatingPoint, Script, Timeline } from '../../simulation/simulate'
 
 /** One script from which snapshots are taken; every procedure reads one of its moments. */
 export interface Run {
@@ -14,22 +15,32 @@ export interface Run {
   interventions: readonly Intervention[]
 }
 
-export type Measurement =
-  | { type: 'probe'; part: number; probe: MeasurementSpec }
-  /** A free probe: volts or ohms between two points, the network as it stands. */
-  | { type: 'between'; a: Terminal; b: Terminal }
-  /** A special test of the sheet: a signal watched by a sense. */
-  | { type: 'watch'; part: number; signal: string; sense: Sense }
-  /** How long a phase lasts. */
-  | { type: 'duration'; phase: number }
-  /** Which code the machine shows at the end of the run. */
-  | { type: 'code' }
+/** Where a machine stands in a run. */
+export type RunPosition =
+  | { type: 'phase'; phase: number }
+  /** A moment of the sheet's own, with its title. */
+  | { type: 'moment'; title: string }
+  /** With the supply on, before the program is started; after it has run out; switched off and proved dead. */
+  | { type: 'start' | 'end' | 'off'; program: number }
 
-/** A terminal of a part. */
-export interface Terminal {
-  part: number
-  terminal: string
+/** A moment of a run at which something can be read. */
+export interface ReadingMoment {
+  /** Id of a phase or of a moment of the sheet; `start`, `end` and `off` for those that every run has. */
+  id: string
+  position: RunPosition
+  run: number
+  /** Index into the moments of the run. */
+  moment: number
+  /** Seconds since the start of the program on the healthy machine. */
+  seconds: number
+  point: OperatingPoint
+  /** Nothing runs any more, or not yet. */
+  final: boolean
 }
+
+/** When a test is taken. */
+export type Timing =
+  { type: 'any-time' } | { type: 'whole-phase'; phase: number } | { type: 'at'; position: RunPosition }
 
 /** A test with everything needed to do it, time it and predict it. */
 export interface Procedure {
@@ -37,14 +48,11 @@ export interface Procedure {
   /** Numbers alone, the same whatever the ids are called: orders readings and names what is kept of them. */
   key: string
   id: string
-  /** Short name, as it stands in lists. */
-  title: string
   measurement: Measurement
   run: number
-  /** Index into the run's moments; unused for duration and code. */
+  /** Index into the run's moments; unused for durations. */
   moment: number
-  /** Where the machine stands when the reading is taken, in words: "while Cold fill runs". */
-  when: string
+  timing: Timing
   shape: ReadingShape
   /** Usual instrument; `undefined` for senses. */
   meter: string | undefined
@@ -55,13 +63,32 @@ export interface Procedure {
   /** Minutes of the reading itself, once everything it needs is so. */
   minutes: number
   caution: string | undefined
-  /** Readings that taking this one destroys, in words. */
-  destroys: string | undefined
+  /** What taking it ends: switching off, the codes, levels and voltages that the machine shows now. */
+  destroys: 'live-state' | undefined
 }
 
 export interface Needs {
   power: 'on' | 'off' | 'any'
+  /** Ids of panels that must be open. */
   panels: readonly string[]
   /** Program and second at which the moment comes on a healthy machine; `undefined` when no program must run. */
   arrival: { program: number; seconds: number } | undefined
+}
+
+/** Runs of the healthy machine and the moments in them that tests are placed at. */
+export interface HealthyRuns {
+  machine: Machine
+  runs: Run[]
+  /** The healthy machine through the plain run of each program. */
+  healthy: Timeline[]
+  /** In the order of programs, then of time. */
+  readingMoments: ReadingMoment[]
+  /** Adds a run of a program with something done by hand, as far as the moment that is asked for; moments as in its plain run. */
+  addRun(program: number, interventions: readonly Intervention[], moment: number): number
+}
+
+/** All tests of a machine, with the runs they are taken in. */
+export interface TestCatalogue extends HealthyRuns {
+  procedures: readonly Procedure[]
+  accessPaths: AccessPaths
 }

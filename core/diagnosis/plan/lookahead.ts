@@ -1,30 +1,27 @@
-import { costToGo, type Costs } from './costs'
+import { STANDARD, type Calibration } from '../calibration'
+import type { RepairCosts } from './costs'
 
 /**
- * A decision as a table: which members there are, what each test would show under each, what everything costs.
+ * A decision as a table: which hypotheses there are, what each test would show under each, what everything costs.
  * Knows no machine; the planner fills it from predictions, and it can be filled by hand.
  */
 export interface DecisionTable {
-  costs: Costs
-  /** Repairs that each member needs; none where no repair of the sheet helps. */
+  costs: RepairCosts
+  /** Repairs that each hypothesis needs; none where no repair of the sheet helps. */
   requiredRepairs: readonly (readonly number[])[]
-  /** Place of "something else" among the members, -1 when it is left out. */
+  /** Place of the unknown fault among the hypotheses, -1 when it is left out. */
   unknownFault: number
-  /** For each test, for each of its outcomes, the chance of it under each member. */
+  /** For each test, for each of its outcomes, the chance of it under each hypothesis. */
   outcomes: readonly (readonly Float64Array[])[]
   /** Minutes of a test: row 0 from where one stands, row k + 1 right after test k. */
   minutes: readonly Float64Array[]
 }
 
-/** A test is taken when it saves at least this, min. */
-const WORTH = 0.05
-/** In the simple rule that rollouts follow, share of its minutes that a test must save at one step. */
-const PATIENCE = 0.5
-/** Below this share of the whole an outcome is not followed further. */
-const FOLLOWED = 0.01
-const DEEPEST = 5
-/** Tests tried at the root. */
-const TRIED = 8
+export interface Choice {
+  test: number
+  /** Minutes of later cost it is expected to save, what follows it counted in. */
+  saving: number
+}
 
 function massOf(p: Float64Array): number {
   let sum = 0
@@ -38,87 +35,76 @@ function after(p: Float64Array, chance: Float64Array): Float64Array {
   return out
 }
 
-const toGo = (
-  { costs, requiredRepairs: requiredRepairs, unknownFault: other }: DecisionTable,
-  p: Float64Array,
-): number => costToGo(costs, requiredRepairs, p, other < 0 ? 0 : p[other])
+const costToGo = ({ costs, requiredRepairs, unknownFault }: DecisionTable, p: Float64Array): number =>
+  costs.toGo(requiredRepairs, p, unknownFault < 0 ? 0 : p[unknownFault])
 
 /** Fall of the cost to the right repair when a test is taken and nothing after it, for each test; weights as in `p`. */
-export function savings(table: DecisionTable, p: Float64Array, used: ReadonlySet<number> = new Set()): Float64Array {
-  const now = toGo(table, p)
+function savings(table: DecisionTable, p: Float64Array, used: ReadonlySet<number> = new Set()): Float64Array {
+  const now = costToGo(table, p)
   return Float64Array.from(table.outcomes, (own, t) =>
-    used.has(t) || own.length < 2 ? 0 : now - own.reduce((s, chance) => s + toGo(table, after(p, chance)), 0),
+    used.has(t) || own.length < 2 ? 0 : now - own.reduce((s, chance) => s + costToGo(table, after(p, chance)), 0),
   )
 }
 
-/**
- * Expected minutes to the right repair under the simple rule: the test of greatest saving per minute as long as one
- * saves half its minutes, then the repairs.
- */
-function rolloutCost(
-  table: DecisionTable,
-  p: Float64Array,
-  from: number,
-  used: Set<number>,
-  floor: number,
-  depth: number,
-): number {
-  const now = toGo(table, p)
-  const mass = massOf(p)
-  if (depth === 0 || mass < floor) return now
-  const gain = savings(table, p, used)
-  let best = -1
-  for (let t = 0; t < gain.length; t++) {
-    if (gain[t] <= PATIENCE * table.minutes[from][t] * mass) continue
-    if (best < 0 || gain[t] / table.minutes[from][t] > gain[best] / table.minutes[from][best]) best = t
+/** Plays out what follows a test under a simple rule. */
+class Rollout {
+  private readonly used = new Set<number>()
+
+  /** @param floor weight below which an outcome is not followed further */
+  constructor(
+    private readonly table: DecisionTable,
+    private readonly floor: number,
+    private readonly minSavingRatio: number,
+  ) {}
+
+  /** Expected minutes after a test, over its outcomes. */
+  costAfter(p: Float64Array, test: number, depth: number): number {
+    this.used.add(test)
+    let cost = 0
+    for (const chance of this.table.outcomes[test]) cost += this.cost(after(p, chance), test + 1, depth)
+    this.used.delete(test)
+    return cost
   }
-  if (best < 0) return now
-  // Nobody has to go on where that turns out dearer than the repairs.
-  return Math.min(now, mass * table.minutes[from][best] + costAfterTest(table, p, best, used, floor, depth - 1))
-}
-
-function costAfterTest(
-  table: DecisionTable,
-  p: Float64Array,
-  test: number,
-  used: Set<number>,
-  floor: number,
-  depth: number,
-): number {
-  used.add(test)
-  let cost = 0
-  for (const chance of table.outcomes[test]) cost += rolloutCost(table, after(p, chance), test + 1, used, floor, depth)
-  used.delete(test)
-  return cost
-}
-
-export interface Choice {
-  test: number
-  /** Minutes of later cost it is expected to save, what follows it counted in. */
-  saving: number
+  /**
+   * Expected minutes to the right repair under the simple rule: the test of greatest saving per minute as long as one
+   * saves a good share of its minutes, then the repairs.
+   */
+  private cost(p: Float64Array, from: number, depth: number): number {
+    const { table } = this
+    const now = costToGo(table, p)
+    const mass = massOf(p)
+    if (depth === 0 || mass < this.floor) return now
+    const minutes = table.minutes[from]
+    const gain = savings(table, p, this.used)
+    let best = -1
+    for (let t = 0; t < gain.length; t++) {
+      if (gain[t] <= this.minSavingRatio * minutes[t] * mass) continue
+      if (best < 0 || gain[t] / minutes[t] > gain[best] / minutes[best]) best = t
+    }
+    if (best < 0) return now
+    // Nobody has to go on where that turns out dearer than the repairs.
+    return Math.min(now, mass * minutes[best] + this.costAfter(p, best, depth - 1))
+  }
 }
 
 /**
  * Tests by what they save, best first: one step is tried, and what follows each outcome is played out under the simple
  * rule (rollout: Bertsekas, Tsitsiklis & Wu 1997). A test whose saving is less than its minutes is not worth taking.
  *
- * @param p weight of each member; need not sum to one
+ * @param p weight of each hypothesis; need not sum to one
  * @returns the tests tried at the root, by net saving; savings per unit of weight
  */
-export function lookAhead(table: DecisionTable, p: Float64Array): Choice[] {
+export function lookAhead(table: DecisionTable, p: Float64Array, c: Calibration['plan'] = STANDARD.plan): Choice[] {
   const mass = massOf(p)
   if (mass === 0) return []
-  const now = toGo(table, p)
+  const now = costToGo(table, p)
   const gain = savings(table, p)
   const [first] = table.minutes
-  const candidates = [...gain.keys()]
-    .filter((t) => gain[t] > WORTH * mass)
+  const rollout = new Rollout(table, c.followedFrom * mass, c.minSavingRatio)
+  return [...gain.keys()]
+    .filter((t) => gain[t] > c.minSaving * mass)
     .sort((a, b) => gain[b] / first[b] - gain[a] / first[a] || a - b)
-    .slice(0, TRIED)
-  return candidates
-    .map((test) => {
-      const later = costAfterTest(table, p, test, new Set(), FOLLOWED * mass, DEEPEST)
-      return { test, saving: (now - later) / mass }
-    })
+    .slice(0, c.tried)
+    .map((test) => ({ test, saving: (now - rollout.costAfter(p, test, c.deepest)) / mass }))
     .sort((a, b) => b.saving - first[b.test] - (a.saving - first[a.test]) || a.test - b.test)
 }

@@ -1,31 +1,26 @@
+import type { WorkMode } from '../../evidence'
+import type { Intervention } from '../../model/machine'
 import type { Belief, UnlistedCandidate } from '../belief'
-import type { Intervention, Machine } from '../../model/machine'
+import type { Procedure, WorkState, WorkStep } from '../catalogue'
 import type { Predictor } from '../predict'
-import { accessPath, PROGRAM_START, type WorkStep, type Procedure, type WorkState } from '../catalogue'
-import { conclude, type PlanState, type Remedy, type NamedCandidate } from './conclude'
-import { costsOf, costToGo, type Costs } from './costs'
+import { arrivalTime } from './arrival-time'
+import type { TestOutcome } from './bins'
+import { conclude, type Conclusion } from './conclude'
+import { RepairCosts } from './costs'
 import { lookAhead, type DecisionTable } from './lookahead'
-import { NEGLIGIBLE_POSTERIOR, testOutcomes, type TestOutcome } from './outcomes'
+import { testOutcomes } from './test-outcomes'
 
 /** The named orders in which good practitioners differ; `best` lets the saving decide alone. */
 export type TestStrategy = 'best' | 'live-first' | 'dead-first' | 'water-first'
 export const TEST_STRATEGIES: readonly TestStrategy[] = ['best', 'live-first', 'dead-first', 'water-first']
 
-const SCHOOLS: Record<TestStrategy, readonly Procedure['workMode'][] | undefined> = {
+/** Work that a strategy does before any other. */
+const FIRST: Record<TestStrategy, readonly WorkMode[] | undefined> = {
   best: undefined,
   'live-first': ['observe', 'energised'],
   'dead-first': ['observe', 'isolated'],
   'water-first': ['observe', 'water'],
 }
-
-/** A test is worth offering when it is expected to save at least this, min. */
-const WORTH = 0.05
-/** As long as something else is less likely than this, a test must tell what is listed apart, not only from something else. */
-const ODD = 0.2
-/** Share of its minutes that a test must save to go on, when one step alone is looked at. */
-const PATIENCE = 0.5
-/** Tests that lookahead works with. */
-const TABLED = 20
 
 export interface Suggestion {
   procedure: Procedure
@@ -34,74 +29,16 @@ export interface Suggestion {
   steps: WorkStep[]
   /** Minutes of later cost it is expected to save. */
   saving: number
-  /** Chance of each distinct outcome under what the sheet lists, with the members it stands for: what the reason is made from. */
+  /** Chance of each distinct outcome under what the sheet lists, with the hypotheses it stands for: what the reason is made from. */
   outcomes: TestOutcome[]
 }
 
-export interface Plan {
+export interface Plan extends Conclusion {
   next: Suggestion[]
-  remedies: Remedy[]
   /** Expected minutes (with parts) from here when no further test is taken. */
   costNow: number
   /** True when no test is worth its minutes any more. */
   stop: boolean
-  /**
-   * Once the tests end: what the sheet does not list and would explain the evidence as well, though the likeliest repair
-   * does not cure it.
-   */
-  unlistedCandidates: NamedCandidate[]
-  /**
-   * How it stands: tests to go; a cause that stands; none that does, but a likeliest one whose repair costs hardly a part and is sooner
-   * done than told from the rest; readings that nothing listed explains; no cause clear enough.
-   */
-  state: PlanState
-}
-
-/** When the healthy machine has come to where a test is taken, s after its program was begun; NaN where it waits for no phase. */
-export function arrivalTime(predictor: Predictor, { run, moment, measurement, needs }: Procedure): number {
-  const { runs } = predictor.catalogue
-  if (measurement.type === 'duration')
-    return predictor.timeline(predictor.healthy, run).phases[measurement.phase].to - PROGRAM_START
-  return needs.arrival && runs[run].script.moments[moment].type === 'phase' ? needs.arrival.seconds : NaN
-}
-
-/** Repairs each member still needs, by place in the belief; one that did not hold is needed again. */
-const needsOf = (belief: Belief, interventions: readonly Intervention[]): number[][] => {
-  const done = new Set(interventions.map((e) => e.repair))
-  return belief.hypotheses.map((m) => {
-    const all = [...new Set(m.activeFaults.map((x) => x.fault.repair))]
-    const left = all.filter((r) => !done.has(r))
-    return left.length ? left : all
-  })
-}
-
-/** Decision table of the most telling tests, with the minutes between them. */
-function tableOf(
-  machine: Machine,
-  belief: Belief,
-  workState: WorkState,
-  suggestions: readonly Suggestion[],
-  costs: Costs,
-  requiredRepairs: number[][],
-): DecisionTable {
-  // Members that count, and no others: the table is small so that it can be gone through often.
-  const counting = [...belief.posterior.keys()].filter((i) => belief.posterior[i] >= NEGLIGIBLE_POSTERIOR)
-  const from = [workState, ...suggestions.map((s) => accessPath(machine, workState, s.procedure).after)]
-  const { unknownFault: unknownFault } = belief
-  return {
-    costs,
-    requiredRepairs: [...counting.map((i) => requiredRepairs[i]), []],
-    unknownFault: counting.length,
-    outcomes: suggestions.map((s) =>
-      s.outcomes.map((o) =>
-        Float64Array.from([
-          ...counting.map((i) => (o.after[i] * o.p) / belief.posterior[i]),
-          unknownFault > 0 ? o.unknownFault / unknownFault : 0,
-        ]),
-      ),
-    ),
-    minutes: from.map((f) => Float64Array.from(suggestions, (s) => accessPath(machine, f, s.procedure).minutes)),
-  }
 }
 
 export interface PlanOptions {
@@ -113,7 +50,7 @@ export interface PlanOptions {
   /** What hands have left in the machine. */
   interventions?: readonly Intervention[]
   /**
-   * Runs that have been found stopped in the present state, with where (see `comesAt`): what would come then or later does
+   * Runs that have been found stopped in the present state, with where (see `arrivalTime`): what would come then or later does
    * not come.
    */
   stoppedRuns?: ReadonlyMap<number, number>
@@ -123,89 +60,145 @@ export interface PlanOptions {
   unlistedCandidates?: () => readonly UnlistedCandidate[]
 }
 
+/** Repairs each hypothesis still needs, by place in the belief; one that did not hold is needed again. */
+function requiredRepairsOf(belief: Belief, interventions: readonly Intervention[]): number[][] {
+  const done = new Set(interventions.map((e) => e.repair))
+  return belief.hypotheses.map((m) => {
+    const all = [...new Set(m.activeFaults.map((x) => x.fault.repair))]
+    const left = all.filter((r) => !done.has(r))
+    return left.length ? left : all
+  })
+}
+
+/** One plan on its way: what its tests are weighed against. */
+class Planning {
+  readonly costs: RepairCosts
+  readonly requiredRepairs: number[][]
+  /** Posterior of the hypotheses that count, 0 for the others, and its sum. */
+  private readonly counts: Float64Array
+  private readonly counted: number
+  private readonly costCounted: number
+  private readonly costListed: number
+
+  constructor(
+    private readonly predictor: Predictor,
+    private readonly belief: Belief,
+    private readonly workState: WorkState,
+    private readonly interventions: readonly Intervention[],
+  ) {
+    const { calibration, catalogue } = predictor
+    this.costs = RepairCosts.of(catalogue.machine, calibration.plan)
+    this.requiredRepairs = requiredRepairsOf(belief, interventions)
+    this.counts = belief.posterior.map((p) => (p >= calibration.plan.negligiblePosterior ? p : 0))
+    this.counted = this.counts.reduce((s, p) => s + p, 0)
+    this.costCounted = this.costs.toGo(this.requiredRepairs, this.counts, belief.unknownFault)
+    this.costListed = this.costs.toGo(this.requiredRepairs, this.counts, 0)
+  }
+  get costNow(): number {
+    const { posterior, unknownFault, truncatedMass } = this.belief
+    return this.costs.toGo(this.requiredRepairs, posterior, unknownFault + truncatedMass)
+  }
+
+  /** A test with what it saves at one step; `undefined` where it is not worth offering. */
+  weigh(procedure: Procedure): Suggestion | undefined {
+    const { predictor, belief, costs, requiredRepairs } = this
+    const { minSaving, minSavingRatio, unknownIgnored } = predictor.calibration.plan
+    const outcomes = testOutcomes(predictor, belief, procedure, this.interventions)
+    if (outcomes.length < 2) return undefined
+    const later = outcomes.reduce(
+      (s, o) =>
+        s +
+        (o.p > 0
+          ? o.p * costs.toGo(requiredRepairs, o.after, o.unknownFault / o.p)
+          : costs.toGo([], o.after, o.unknownFault)),
+      0,
+    )
+    const saving = this.costCounted - later
+    if (saving < minSaving) return undefined
+    const { minutes, steps } = predictor.catalogue.accessPaths.from(this.workState, procedure)
+    if (belief.unknownFault < unknownIgnored && this.savingAmongListed(outcomes) < minSavingRatio * minutes)
+      return undefined
+    return { procedure, minutes, steps, saving, outcomes }
+  }
+  private savingAmongListed(outcomes: readonly TestOutcome[]): number {
+    const { costs, requiredRepairs } = this
+    return (
+      this.costListed - outcomes.reduce((s, o) => s + (o.p > 0 ? o.p * costs.toGo(requiredRepairs, o.after, 0) : 0), 0)
+    )
+  }
+
+  /** The best tests with what follows them counted in, and whether any is worth its minutes. */
+  refine(suggestions: readonly Suggestion[]): { chosen: Suggestion[]; stop: boolean } {
+    const { unknownFault } = this.belief
+    const { plan } = this.predictor.calibration
+    const mass = this.counted + unknownFault
+    const tabled = suggestions.slice(0, plan.tabled)
+    const weights = Float64Array.from([...this.counts.filter((x) => x > 0), unknownFault])
+    const chosen = lookAhead(this.table(tabled), weights, plan).map(({ test, saving }) => ({
+      ...tabled[test],
+      saving: saving * mass,
+    }))
+    const stop = chosen.length === 0 || chosen[0].saving - chosen[0].minutes * mass <= 0
+    return { chosen, stop }
+  }
+  /** Decision table of the most telling tests, with the minutes between them. */
+  private table(suggestions: readonly Suggestion[]): DecisionTable {
+    const { belief, workState, requiredRepairs, costs } = this
+    const { accessPaths } = this.predictor.catalogue
+    // Hypotheses that count, and no others: the table is small so that it can be gone through often.
+    const counting = [...this.counts.keys()].filter((i) => this.counts[i] > 0)
+    const from = [workState, ...suggestions.map((s) => accessPaths.from(workState, s.procedure).after)]
+    const { unknownFault, posterior } = belief
+    return {
+      costs,
+      requiredRepairs: [...counting.map((i) => requiredRepairs[i]), []],
+      unknownFault: counting.length,
+      outcomes: suggestions.map((s) =>
+        s.outcomes.map((o) =>
+          Float64Array.from([
+            ...counting.map((i) => (o.after[i] * o.p) / posterior[i]),
+            unknownFault > 0 ? o.unknownFault / unknownFault : 0,
+          ]),
+        ),
+      ),
+      minutes: from.map((f) => Float64Array.from(suggestions, (s) => accessPaths.from(f, s.procedure).minutes)),
+    }
+  }
+}
+
 /**
  * What to do next: every test that can tell something, and the repairs by probability over cost.
  *
  * The saving of a test is the fall of the expected cost to the right repair, averaged over its outcomes; refined, the
  * tests that would follow are counted in.
  *
- * @param standing how machine and technician stand, for the minutes of each test
+ * @param workState how machine and technician stand, for the minutes of each test
  */
 export function plan(predictor: Predictor, belief: Belief, workState: WorkState, options: PlanOptions = {}): Plan {
-  const {
-    strategy: order = 'best',
-    taken = new Set(),
-    read = taken,
-    interventions = [],
-    stoppedRuns: stoppedRuns = new Map<number, number>(),
-    refine = true,
-    unlistedCandidates: unlistedCandidates = () => [],
-  } = options
-  const { machine, procedures, runs } = predictor.catalogue
-  const costs = costsOf(machine)
-  const { unknownFault: unknownFault } = belief
-  const requiredRepairs = needsOf(belief, interventions)
-  const costNow = costToGo(costs, requiredRepairs, belief.posterior, belief.unknownFault + belief.truncatedMass)
-  const counts = belief.posterior.map((p) => (p >= NEGLIGIBLE_POSTERIOR ? p : 0))
-  const counted = counts.reduce((s, p) => s + p, 0)
-  const countedNow = costToGo(costs, requiredRepairs, counts, unknownFault)
+  const { strategy = 'best', taken = new Set(), read = taken, interventions = [] } = options
+  const { stoppedRuns = new Map<number, number>(), refine = true, unlistedCandidates = () => [] } = options
+  const { procedures, runs } = predictor.catalogue
+  const { minSavingRatio } = predictor.calibration.plan
+  const planning = new Planning(predictor, belief, workState, interventions)
   const past = (p: Procedure) => arrivalTime(predictor, p) >= (stoppedRuns.get(p.run) ?? Infinity)
-  const listedNow = costToGo(costs, requiredRepairs, counts, 0)
-  const amongListed = (outcomes: readonly TestOutcome[]) =>
-    listedNow - outcomes.reduce((s, o) => s + (o.p > 0 ? o.p * costToGo(costs, requiredRepairs, o.after, 0) : 0), 0)
-  const weigh = (procedure: Procedure): Suggestion[] => {
-    if (taken.has(procedure.id) || past(procedure)) return []
-    const outcomes = testOutcomes(predictor, belief, procedure, interventions)
-    if (outcomes.length < 2) return []
-    const later = outcomes.reduce(
-      (s, o) =>
-        s +
-        (o.p > 0
-          ? o.p * costToGo(costs, requiredRepairs, o.after, o.unknownFault / o.p)
-          : costToGo(costs, [], o.after, o.unknownFault)),
-      0,
-    )
-    const saving = countedNow - later
-    if (saving < WORTH) return []
-    const { minutes, steps: moves } = accessPath(machine, workState, procedure)
-    if (unknownFault < ODD && amongListed(outcomes) < PATIENCE * minutes) return []
-    return [{ procedure, minutes, steps: moves, saving, outcomes }]
-  }
-  const goesOn = (s: Suggestion) => s.saving > s.minutes * PATIENCE
   // Something done by hand makes another run under every suspect: a quick answer does without, as long as it can.
   const byHand = (p: Procedure) => runs[p.run].interventions.length > 0
-  const suggestions = procedures.filter((p) => refine || !byHand(p)).flatMap(weigh)
-  if (!refine && !suggestions.some(goesOn)) suggestions.push(...procedures.filter(byHand).flatMap(weigh))
-  const schools = SCHOOLS[order]
-  const first = (s: Suggestion) => (schools === undefined || schools.includes(s.procedure.workMode) ? 0 : 1)
+  const weigh = (p: Procedure) => (taken.has(p.id) || past(p) ? [] : (planning.weigh(p) ?? []))
+  const goesOn = (s: Suggestion) => s.saving > s.minutes * minSavingRatio
+  const next = procedures.filter((p) => refine || !byHand(p)).flatMap(weigh)
+  if (!refine && !next.some(goesOn)) next.push(...procedures.filter(byHand).flatMap(weigh))
+  const first = (s: Suggestion) => (FIRST[strategy]?.includes(s.procedure.workMode) === false ? 1 : 0)
   const rate = (s: Suggestion) => s.saving / s.minutes
-  suggestions.sort((a, b) => first(a) - first(b) || rate(b) - rate(a) || a.procedure.index - b.procedure.index)
-  let stop = !suggestions.some(goesOn)
-  if (refine && suggestions.length) {
-    const open = schools === undefined ? suggestions : suggestions.filter((s) => first(s) === first(suggestions[0]))
-    const tabled = open.slice(0, TABLED)
-    const table = tableOf(machine, belief, workState, tabled, costs, requiredRepairs)
-    const chosen = lookAhead(table, Float64Array.from([...counts.filter((x) => x > 0), unknownFault])).map(
-      ({ test, saving }) => ({ ...tabled[test], saving: saving * (counted + unknownFault) }),
-    )
-    const net = (s: Suggestion) => s.saving - s.minutes * (counted + unknownFault)
-    stop = chosen.length === 0 || net(chosen[0]) <= 0
-    const rest = suggestions.filter((s) => !chosen.some((c) => c.procedure === s.procedure))
-    suggestions.splice(0, suggestions.length, ...chosen, ...rest)
+  next.sort((a, b) => first(a) - first(b) || rate(b) - rate(a) || a.procedure.index - b.procedure.index)
+  let stop = !next.some(goesOn)
+  if (refine && next.length) {
+    const refined = planning.refine(next.filter((s) => first(s) === first(next[0])))
+    stop = refined.stop
+    const rest = next.filter((s) => !refined.chosen.some((c) => c.procedure === s.procedure))
+    next.splice(0, next.length, ...refined.chosen, ...rest)
   }
+  const { costs, requiredRepairs, costNow } = planning
   const left = procedures.filter((p) => !byHand(p) && !read.has(p.id) && !past(p))
-  return {
-    next: suggestions,
-    costNow,
-    stop,
-    ...conclude(predictor, belief, {
-      requiredRepairs: requiredRepairs,
-      costs,
-      stop,
-      left,
-      workState,
-      interventions,
-      unlistedCandidates: unlistedCandidates,
-    }),
-  }
+  const situation = { requiredRepairs, costs, stop, left, workState, interventions, unlistedCandidates }
+  return { next, costNow, stop, ...conclude(predictor, belief, situation) }
 }

@@ -1,2 +1,4 @@
-export { DRIFT, interventionsKey, Predictor } from './predictor'
-export { varianceOf, type Hypothesis, type Prediction } from './types'
+export { interventionsKey } from './interventions-key'
+export { Predictor } from './predictor'
+export { warmUp } from './warm-up'
+export { varianceOf, type Prediction, type ValuePrediction } from './types'

@@ -1,9 +1,7 @@
-import { makeFaultedMachine } from '../../model/machine'
+import { makeFaultedMachine, type Machine } from '../../model/machine'
+import { influenceOf, newSimulationCache, simulate, type SimulationCache } from '../../simulation/simulate'
 import type { TestCatalogue } from '../catalogue'
-import { influenceOf, newSimulationCache, simulate, type Timeline } from '../../simulation/simulate'
-
-/** What readings can be made of a run. */
-export type RunRecord = Pick<Timeline, 'snapshots' | 'displayedCodes' | 'complaints' | 'phases'>
+import type { RunRecord } from './types'
 
 /** How a run changes when one parameter after another is one standard deviation up. */
 export interface RunSensitivity {
@@ -13,29 +11,33 @@ export interface RunSensitivity {
   states: (Float64Array | undefined)[][]
 }
 
+/** Parameters that can move water, heat or time. */
+function movingParams(machine: Machine, cache: SimulationCache): Set<number> {
+  const { onCircuit, onWater } = influenceOf(machine, cache)
+  const own = machine.parts.flatMap((p) => {
+    const [kind, params] = [machine.kinds[p.index], Object.values(p.param)]
+    if (Object.keys(p.ref).length || kind.returns !== undefined) return params
+    // Of a winding's ohms the water knows nothing as long as it pulls in.
+    return Object.keys(p.ports).length
+      ? params.filter((i) => kind.rates || onWater.param[i] || !onCircuit.param[i])
+      : []
+  })
+  return new Set([0, ...own])
+}
+
 /**
  * Runs the healthy machine again with each parameter that can move water, heat or time one standard deviation up.
  *
- * @param run index of the bench's run
+ * @param run index of the catalogue's run
  * @param healthy the same run as it usually goes
  */
-export function perturbRun(catalogue: TestCatalogue, run: number, healthy: RunRecord): RunSensitivity {
-  const { machine, runs } = catalogue
+export function perturbRun({ machine, runs }: TestCatalogue, run: number, healthy: RunRecord): RunSensitivity {
   const { script, interventions } = runs[run]
   const lengths = machine.phases.map(() => new Float64Array(machine.params.length))
   const states = script.moments.map((): (Float64Array | undefined)[] => machine.params.map(() => undefined))
   // Shared by these runs alone: most circuits and water networks are the same in all of them.
   const cache = newSimulationCache()
-  const { onCircuit, onWater } = influenceOf(machine, cache)
-  const moving = new Set([
-    0,
-    ...machine.parts.flatMap((p) => {
-      const [kind, own] = [machine.kinds[p.index], Object.values(p.param)]
-      if (Object.keys(p.ref).length || kind.returns !== undefined) return own
-      // Of a winding's ohms the water knows nothing as long as it pulls in.
-      return Object.keys(p.ports).length ? own.filter((i) => kind.rates || onWater.param[i] || !onCircuit.param[i]) : []
-    }),
-  ])
+  const moving = movingParams(machine, cache)
   for (const { index, sd } of machine.params) {
     if (sd === 0 || !moving.has(index)) continue
     const values = machine.values.slice()

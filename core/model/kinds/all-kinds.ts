@@ -1,4 +1,4 @@
-// Written by `npm run kinds` from the folders beside it. Not to be changed by hand.
+// Written by `npm run indexes` from the folders beside it. Not to be changed by hand.
 import type { Kind } from './contract'
 import { kindInterface as acSupplyInterface } from './ac-supply/interface'
 import { kindBehaviour as acSupplyBehaviour } from './ac-supply/behaviour'

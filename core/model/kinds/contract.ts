@@ -147,30 +147,23 @@ export interface KindBehaviour {
 }
 
 /**
- * Something an instrument or a sense can be put to. Words are left to `explain`. `b: '@return'` stands for the
- * return of the supply. `minutes` is the hand work of the reading itself where it differs from the usual.
+ * What each measurement that a part can offer needs to know of where it is taken, by its id. Every folder of
+ * `simulation/measurements` adds its own entry here, so that this contract knows no instrument.
  */
-export type MeasurementSpec = { minutes?: number } & (
-  | { id: string; type: 'ohms'; a: string; b: string; when: 'dead'; lifted: boolean }
-  | { id: string; type: 'volts'; a: string; b: string; when: 'active' | 'idle' | 'settled' }
-  | { id: string; type: 'amps'; when: 'active' }
-  | { id: string; type: 'pressure'; port: string; when: 'cold' }
-  | { id: string; type: 'bucket'; port: string; when: 'cold' }
-  /** `with`: modes of the part that a hand holds for the test, by name. */
-  | {
-      id: string
-      type: 'sense'
-      signal: string
-      sense: Sense
-      when: 'active' | 'idle' | 'dead' | 'cold'
-      with?: Record<string, string>
-    }
-  | { id: string; type: 'display'; signal: string; when: 'active' | 'settled'; by?: 'rule' | 'thermometer' }
-  /** A counter between two terminals: the signal, where its wave reaches them. */
-  | { id: string; type: 'hertz'; signal: string; a: string; b: string; when: 'active' | 'settled' }
-  /** Worked by hand many times on the bench, terminals taken off: how often it made and broke as it should. */
-  | { id: string; type: 'worked'; when: 'dead' }
-)
+// eslint-disable-next-line @typescript-eslint/no-empty-object-type
+export interface MeasurementFields {}
+
+export type OfferedMeasurement<Id extends keyof MeasurementFields> = {
+  id: string
+  type: Id
+  /** Hand work of the reading itself, min, where it differs from the usual. */
+  minutes?: number
+  /** Modes of the part that a hand holds for it, by name. */
+  held?: Record<string, string>
+} & MeasurementFields[Id]
+
+/** Something an instrument or a sense can be put to, as a kind offers it. Facts alone: `words` makes the sentences. */
+export type MeasurementSpec = { [Id in keyof MeasurementFields]: OfferedMeasurement<Id> }[keyof MeasurementFields]
 
 export type Sense = 'ear' | 'eye' | 'hand'
 

@@ -61,11 +61,30 @@ export const METERS: readonly Meter[] = [
   { id: 'display-frequency', title: 'service display', dimension: 'frequency', gain: 0, resolution: 5 },
 ]
 
+/** Instruments that may be used instead of the usual one, by its id. */
+const ALTERNATIVES: Record<string, readonly string[]> = {
+  volts: ['volts-lowz', 'neon'],
+  'volts-dc': ['volts-dc-lowz'],
+  ohms: ['beeper'],
+}
+
+/** Instruments that may be used instead of another; none for senses. */
+export const alternativeMeters = (meter: string | undefined): readonly string[] =>
+  meter === undefined ? [] : (ALTERNATIVES[meter] ?? [])
+
+/** Every instrument for a dimension, meters before testers, the usual ones first. */
+export const metersFor = (dimension: Dimension): readonly string[] => {
+  const own = METERS.filter((m) => m.dimension === dimension)
+  const order = (m: Meter) => (m.threshold ? 2 : 0) + ((m.inputResistance ?? Infinity) < 1e6 ? 1 : 0)
+  return own.sort((a, b) => order(a) - order(b)).map((m) => m.id)
+}
+
+/** The instrument of an id, `undefined` when there is none. */
 export const findMeter = (id: string): Meter | undefined => METERS.find((m) => m.id === id)
 
 /** How often each sense is wrong: says yes when it is no, says no when it is yes. */
-export const SENSES: Record<Sense, { title: string; falseYes: number; falseNo: number }> = {
-  ear: { title: 'listen', falseYes: 0.06, falseNo: 0.12 },
-  eye: { title: 'look', falseYes: 0.02, falseNo: 0.04 },
-  hand: { title: 'feel', falseYes: 0.08, falseNo: 0.12 },
+export const SENSES: Record<Sense, { falseYes: number; falseNo: number }> = {
+  ear: { falseYes: 0.06, falseNo: 0.12 },
+  eye: { falseYes: 0.02, falseNo: 0.04 },
+  hand: { falseYes: 0.08, falseNo: 0.12 },
 }

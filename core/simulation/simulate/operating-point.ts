@@ -65,6 +65,10 @@ export class OperatingPoint implements PointView {
     copy.phaseSince = this.phaseSince
     return copy
   }
+  /** The same modes in other states, with nothing shared. */
+  withStates(states: Float64Array): OperatingPoint {
+    return new OperatingPoint(this.faulted, this.modes, states, this.modeSince, scratchCache(this.cache))
+  }
   /** The same moment with values that may be changed afterwards: nothing solved for it is kept for others. */
   withScratchValues(values: Float64Array): OperatingPoint {
     const cache = scratchCache(this.cache)

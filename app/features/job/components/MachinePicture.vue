@@ -56,7 +56,7 @@ const folded = computed(() => {
   const levels = props.lines.levels.filter(
     (l) => l.chain.some(matters) || (vessels.includes(l.vessel) && l.chain.length <= SHORT_LEVEL),
   )
-  return foldSeries({ lanes, levels }, (p) => !matters(p) && (stateOf.value.get(p)?.state ?? 'open') === 'open')
+  return foldSeries({ lanes, levels }, (p) => !matters(p) && (stateOf.value.get(p)?.state ?? 'untested') === 'untested')
 })
 const picture = computed(() => (folded.value ? layoutPicture(folded.value.lines, shown.value) : everything.value))
 
@@ -135,10 +135,10 @@ function wrap(title: string): string[] {
 const nodes = computed(() =>
   picture.value.spots.map((s) => {
     const link = stateOf.value.get(s.part)
-    const state = link?.state ?? 'open'
+    const state = link?.state ?? 'untested'
     const chance = link ? (link.p < 0.005 ? '' : `${Math.round(link.p * 100)} %`) : ''
     const word =
-      state === 'open' ? '' : state === 'suspect' ? `? ${chance}` : state === 'faulty' ? `faulty ${chance}` : state
+      state === 'untested' ? '' : state === 'suspect' ? `? ${chance}` : state === 'faulty' ? `faulty ${chance}` : state
     const { title, line } = props.parts[s.part]
     const others = folded.value?.more.get(s.part)
     return {
@@ -187,7 +187,7 @@ const nodes = computed(() =>
         :transform="`translate(${n.x} ${n.y})`"
         role="button"
         tabindex="0"
-        :aria-label="`${n.title}: ${n.state === 'open' ? 'not looked at' : n.state}${n.state === 'suspect' ? `, ${n.word.replace('? ', '')}` : ''}${n.next ? ', the test on the card looks here' : ''}`"
+        :aria-label="`${n.title}: ${n.state === 'untested' ? 'not looked at' : n.state}${n.state === 'suspect' ? `, ${n.word.replace('? ', '')}` : ''}${n.next ? ', the test on the card looks here' : ''}`"
         @click="emit('pick', n.part)"
         @keydown.enter.prevent="emit('pick', n.part)"
       >

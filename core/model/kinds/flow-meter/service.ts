@@ -1,7 +1,7 @@
 import type { KindService } from '../contract'
 
 export const kindService: KindService = {
-  measurements: () => [{ id: 'ohms', type: 'ohms', a: 'out', b: 'com', when: 'dead', lifted: true }],
+  measurements: () => [{ id: 'ohms', type: 'ohms', a: 'out', b: 'com', when: 'isolated', lifted: true }],
   faults: {
     jammed: {
       title: 'flow meter jammed',

@@ -4,7 +4,7 @@ export const kindService: KindService = {
   measurements: () => [
     { id: 'supply-volts', type: 'volts', a: 'supply', b: 'com', when: 'active' },
     { id: 'hertz', type: 'hertz', signal: 'hertz', a: 'out', b: 'com', when: 'settled' },
-    { id: 'ohms', type: 'ohms', a: 'supply', b: 'com', when: 'dead', lifted: true },
+    { id: 'ohms', type: 'ohms', a: 'supply', b: 'com', when: 'isolated', lifted: true },
   ],
   faults: {
     silent: {

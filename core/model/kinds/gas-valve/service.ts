@@ -5,7 +5,7 @@ export const kindService: KindService = {
   measurements: () => [
     { id: 'volts', type: 'volts', a: 'a', b: 'b', when: 'active' },
     { id: 'idle-volts', type: 'volts', a: 'a', b: 'b', when: 'idle' },
-    { id: 'ohms', type: 'ohms', a: 'a', b: 'b', when: 'dead', lifted: true },
+    { id: 'ohms', type: 'ohms', a: 'a', b: 'b', when: 'isolated', lifted: true },
     { id: 'hum', type: 'sense', signal: 'hums', sense: 'ear', when: 'active' },
     { id: 'warm', type: 'sense', signal: 'open', sense: 'hand', when: 'idle' },
   ],

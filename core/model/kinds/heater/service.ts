@@ -4,7 +4,7 @@ export const kindService: KindService = {
   measurements: () => [
     { id: 'volts', type: 'volts', a: 'a', b: 'b', when: 'active' },
     { id: 'amps', type: 'amps', when: 'active' },
-    { id: 'ohms', type: 'ohms', a: 'a', b: 'b', when: 'dead', lifted: true },
+    { id: 'ohms', type: 'ohms', a: 'a', b: 'b', when: 'isolated', lifted: true },
   ],
   faults: {
     open: { title: 'heater open', effects: [{ mode: 'element', at: 'open' }], ratePerYear: 0.03, cure: 'replace' },

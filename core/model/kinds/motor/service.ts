@@ -3,7 +3,7 @@ import type { KindService } from '../contract'
 export const kindService: KindService = {
   measurements: () => [
     { id: 'volts', type: 'volts', a: 'a', b: 'b', when: 'active' },
-    { id: 'ohms', type: 'ohms', a: 'a', b: 'b', when: 'dead', lifted: true },
+    { id: 'ohms', type: 'ohms', a: 'a', b: 'b', when: 'isolated', lifted: true },
     { id: 'runs', type: 'sense', signal: 'runs', sense: 'ear', when: 'active' },
   ],
   faults: {

@@ -4,11 +4,11 @@ export const kindService: KindService = {
   measurements: (): MeasurementSpec[] => [
     { id: 'volts', type: 'volts', a: 'a', b: 'b', when: 'active' },
     { id: 'idle-volts', type: 'volts', a: 'a', b: 'b', when: 'idle' },
-    { id: 'ohms', type: 'ohms', a: 'a', b: 'b', when: 'dead', lifted: true },
+    { id: 'ohms', type: 'ohms', a: 'a', b: 'b', when: 'isolated', lifted: true },
     { id: 'hum', type: 'sense', signal: 'hums', sense: 'ear', when: 'active' },
     { id: 'runs', type: 'sense', signal: 'passes', sense: 'eye', when: 'active' },
-    { id: 'passes-off', type: 'sense', signal: 'passes', sense: 'eye', when: 'dead' },
-    { id: 'flow-control', type: 'sense', signal: 'throttled', sense: 'eye', when: 'dead', minutes: 1 },
+    { id: 'passes-off', type: 'sense', signal: 'passes', sense: 'eye', when: 'isolated' },
+    { id: 'flow-control', type: 'sense', signal: 'throttled', sense: 'eye', when: 'isolated', minutes: 1 },
     // By hand while another runs, so that the water is on as far as this valve.
     {
       id: 'by-bleed',
@@ -16,7 +16,7 @@ export const kindService: KindService = {
       signal: 'passes',
       sense: 'eye',
       when: 'idle',
-      with: { bleed: 'open' },
+      held: { bleed: 'open' },
       minutes: 2,
     },
     {
@@ -25,7 +25,7 @@ export const kindService: KindService = {
       signal: 'bleeds',
       sense: 'eye',
       when: 'idle',
-      with: { bleed: 'open' },
+      held: { bleed: 'open' },
       minutes: 1,
     },
     {
@@ -34,7 +34,7 @@ export const kindService: KindService = {
       signal: 'passes',
       sense: 'eye',
       when: 'idle',
-      with: { solenoid: 'turned' },
+      held: { solenoid: 'turned' },
       minutes: 2,
     },
   ],

@@ -2,9 +2,9 @@ import type { KindService } from '../contract'
 
 export const kindService: KindService = {
   measurements: () => [
-    { id: 'empty-ohms', type: 'ohms', a: 'com', b: 'empty', when: 'dead', lifted: true },
-    { id: 'full-ohms', type: 'ohms', a: 'com', b: 'full', when: 'dead', lifted: true },
-    { id: 'worked', type: 'worked', when: 'dead' },
+    { id: 'empty-ohms', type: 'ohms', a: 'com', b: 'empty', when: 'isolated', lifted: true },
+    { id: 'full-ohms', type: 'ohms', a: 'com', b: 'full', when: 'isolated', lifted: true },
+    { id: 'worked', type: 'worked', when: 'isolated' },
     { id: 'empty-across', type: 'volts', a: 'com', b: 'empty', when: 'active' },
     { id: 'full-to-return', type: 'volts', a: 'full', b: '@return', when: 'active' },
   ],

@@ -2,8 +2,8 @@ import type { KindService } from '../contract'
 
 export const kindService: KindService = {
   measurements: () => [
-    { id: 'look', type: 'sense', signal: 'coated', sense: 'eye', when: 'dead', minutes: 5 },
-    { id: 'ohms', type: 'ohms', a: 'tip', b: 'shell', when: 'dead', lifted: true },
+    { id: 'look', type: 'sense', signal: 'coated', sense: 'eye', when: 'isolated', minutes: 5 },
+    { id: 'ohms', type: 'ohms', a: 'tip', b: 'shell', when: 'isolated', lifted: true },
   ],
   faults: {
     scaled: { title: 'probe scaled over', effects: [{ mode: 'skin', at: 'scaled' }], ratePerYear: 0.08, cure: 'clean' },

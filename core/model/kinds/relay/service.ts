@@ -3,7 +3,7 @@ import type { KindService } from '../contract'
 export const kindService: KindService = {
   measurements: () => [
     { id: 'coil-volts', type: 'volts', a: 'a', b: 'b', when: 'active' },
-    { id: 'coil-ohms', type: 'ohms', a: 'a', b: 'b', when: 'dead', lifted: true },
+    { id: 'coil-ohms', type: 'ohms', a: 'a', b: 'b', when: 'isolated', lifted: true },
     { id: 'contact', type: 'volts', a: 'com', b: 'no', when: 'active' },
     { id: 'click', type: 'sense', signal: 'pulled', sense: 'ear', when: 'active' },
   ],

@@ -2,8 +2,8 @@ import type { KindService } from '../contract'
 
 export const kindService: KindService = {
   measurements: () => [
-    { id: 'look', type: 'sense', signal: 'dirty', sense: 'eye', when: 'dead', minutes: 6 },
-    { id: 'torn', type: 'sense', signal: 'torn', sense: 'eye', when: 'dead', minutes: 6 },
+    { id: 'look', type: 'sense', signal: 'dirty', sense: 'eye', when: 'isolated', minutes: 6 },
+    { id: 'torn', type: 'sense', signal: 'torn', sense: 'eye', when: 'isolated', minutes: 6 },
   ],
   faults: {
     blocked: {

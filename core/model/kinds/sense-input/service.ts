@@ -14,7 +14,7 @@ export const kindService: KindService = {
             signal: 'closed',
             sense: 'eye',
             when: 'idle',
-            with: { bridge: 'on' },
+            held: { bridge: 'on' },
             minutes: 2,
           } as const,
         ]

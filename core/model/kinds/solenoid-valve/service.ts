@@ -4,12 +4,12 @@ export const kindService: KindService = {
   measurements: () => [
     { id: 'volts', type: 'volts', a: 'a', b: 'b', when: 'active' },
     { id: 'idle-volts', type: 'volts', a: 'a', b: 'b', when: 'idle' },
-    { id: 'ohms', type: 'ohms', a: 'a', b: 'b', when: 'dead', lifted: true },
+    { id: 'ohms', type: 'ohms', a: 'a', b: 'b', when: 'isolated', lifted: true },
     { id: 'amps', type: 'amps', when: 'active' },
     { id: 'hum', type: 'sense', signal: 'hums', sense: 'ear', when: 'active' },
     { id: 'buzz', type: 'sense', signal: 'buzzes', sense: 'hand', when: 'active' },
     { id: 'runs', type: 'sense', signal: 'passes', sense: 'ear', when: 'active' },
-    { id: 'passes-off', type: 'sense', signal: 'passes', sense: 'eye', when: 'dead' },
+    { id: 'passes-off', type: 'sense', signal: 'passes', sense: 'eye', when: 'isolated' },
   ],
   faults: {
     'coil-open': { title: 'coil open', effects: [{ mode: 'coil', at: 'open' }], ratePerYear: 0.02, cure: 'replace' },

@@ -2,8 +2,8 @@ import type { KindService } from '../contract'
 
 export const kindService: KindService = {
   measurements: () => [
-    { id: 'ohms', type: 'ohms', a: '1', b: '2', when: 'dead', lifted: true },
-    { id: 'worked', type: 'worked', when: 'dead' },
+    { id: 'ohms', type: 'ohms', a: '1', b: '2', when: 'isolated', lifted: true },
+    { id: 'worked', type: 'worked', when: 'isolated' },
     { id: 'across', type: 'volts', a: '1', b: '2', when: 'active' },
     { id: 'to-return', type: 'volts', a: '2', b: '@return', when: 'active' },
   ],

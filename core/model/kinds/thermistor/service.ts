@@ -2,8 +2,8 @@ import type { KindService } from '../contract'
 
 export const kindService: KindService = {
   measurements: () => [
-    { id: 'ohms', type: 'ohms', a: '1', b: '2', when: 'dead', lifted: true },
-    { id: 'seated', type: 'sense', signal: 'loose', sense: 'hand', when: 'dead' },
+    { id: 'ohms', type: 'ohms', a: '1', b: '2', when: 'isolated', lifted: true },
+    { id: 'seated', type: 'sense', signal: 'loose', sense: 'hand', when: 'isolated' },
   ],
   faults: {
     open: { title: 'thermistor open', effects: [{ mode: 'bead', at: 'open' }], ratePerYear: 0.008, cure: 'replace' },

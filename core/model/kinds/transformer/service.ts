@@ -4,7 +4,7 @@ export const kindService: KindService = {
   measurements: () => [
     { id: 'primary-volts', type: 'volts', a: 'p1', b: 'p2', when: 'active' },
     { id: 'secondary-volts', type: 'volts', a: 's1', b: 's2', when: 'active' },
-    { id: 'primary-ohms', type: 'ohms', a: 'p1', b: 'p2', when: 'dead', lifted: true },
+    { id: 'primary-ohms', type: 'ohms', a: 'p1', b: 'p2', when: 'isolated', lifted: true },
   ],
   faults: {
     open: {

@@ -2,7 +2,7 @@ import type { KindService } from '../contract'
 
 export const kindService: KindService = {
   measurements: () => [
-    { id: 'sealed', type: 'sense', signal: 'sealed', sense: 'eye', when: 'dead' },
+    { id: 'sealed', type: 'sense', signal: 'sealed', sense: 'eye', when: 'isolated' },
     { id: 'runs', type: 'sense', signal: 'runs', sense: 'eye', when: 'idle' },
   ],
   faults: {

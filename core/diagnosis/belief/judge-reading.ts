@@ -1,0 +1,58 @@
+import type { ReadingValue } from '../../foundation/quantity'
+import { varianceOf, type Prediction, type Predictor, type ValuePrediction } from '../predict'
+import type { ContextualReading } from './types'
+
+export type Finding = 'good' | 'near-edge' | 'low' | 'high' | 'open' | 'wrong' | 'never-came' | 'not-taken'
+
+export interface Verdict {
+  test: string
+  /** Lower and upper end of what a healthy machine shows, SI; `undefined` for anything but numbers. */
+  band: { low: number; high: number } | undefined
+  /** Distance from the middle of the band in half widths; 1 is the edge. */
+  distance: number
+  finding: Finding
+}
+
+type Judgement = Omit<Verdict, 'test'>
+const plain = (finding: Finding): Judgement => ({
+  band: undefined,
+  distance: finding === 'good' ? 0 : Infinity,
+  finding,
+})
+
+/** A value against the band of a healthy one: two standard deviations either side. */
+function judgeValue(predictor: Predictor, healthy: ValuePrediction, value: ReadingValue): Judgement {
+  const { inBand, nearEdge } = predictor.calibration.belief
+  const sd = Math.sqrt(varianceOf(healthy))
+  const band = { low: Math.max(0, healthy.mean - 2 * sd), high: healthy.mean + 2 * sd }
+  if (value.type === 'open') return { band, distance: Infinity, finding: 'open' }
+  if (value.type === 'never') return { band, distance: Infinity, finding: 'never-came' }
+  if (value.type !== 'value') return { band, distance: Infinity, finding: 'wrong' }
+  const distance = Math.abs(value.si - healthy.mean) / (2 * sd)
+  if (distance <= inBand) return { band, distance, finding: 'good' }
+  if (distance <= nearEdge) return { band, distance, finding: 'near-edge' }
+  return { band, distance, finding: value.si < healthy.mean ? 'low' : 'high' }
+}
+
+function isRight(healthy: Exclude<Prediction, { type: 'value' }>, value: ReadingValue): boolean {
+  if (healthy.type === 'sense') return (value.type === 'yes') === healthy.yes > 0.5
+  if (healthy.type === 'word') return value.type === 'word' && value.word === healthy.word
+  return healthy.type === value.type
+}
+
+function judge(predictor: Predictor, { procedure, value, meter, interventions }: ContextualReading): Judgement {
+  if (value.type === 'could-not') return { ...plain('good'), finding: 'not-taken' }
+  if (value.type === 'times') return plain(value.clean === value.of ? 'good' : 'wrong')
+  const healthy = predictor.predict(predictor.healthy, procedure, meter, interventions)
+  if (healthy.type === 'value') return judgeValue(predictor, healthy, value)
+  // A machine that never comes to it when it is well is as it should be when it does not.
+  if (value.type === 'never')
+    return { ...plain('never-came'), finding: healthy.type === 'never' ? 'good' : 'never-came' }
+  return plain(isRight(healthy, value) ? 'good' : 'wrong')
+}
+
+/** Judges a reading against what the healthy machine shows there. */
+export const judgeReading = (predictor: Predictor, reading: ContextualReading): Verdict => ({
+  test: reading.procedure.id,
+  ...judge(predictor, reading),
+})

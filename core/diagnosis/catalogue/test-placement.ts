@@ -1,0 +1,93 @@
+import type { MeasurementSpec, Part } from '../../model/kinds'
+import type { Machine } from '../../model/machine'
+import { MEASUREMENTS, type MeasurementType } from '../../simulation/measurements'
+import type { OperatingPoint } from '../../simulation/simulate'
+import { PROGRAM_START } from './run-healthy'
+import type { HealthyRuns, ReadingMoment } from './types'
+
+/** Turns after which something goes to and fro. */
+const TO_AND_FRO = 4
+/** Share of its time by which an event may come sooner or later on a machine within its tolerances. */
+const MAY_SHIFT = 0.06
+/** Current from which a part counts as called, A. */
+const CALLED_ABOVE = 1e-3
+
+/** Whether the control calls for a part at an operating point. */
+export function isActive({ kinds }: Machine, part: Part, point: OperatingPoint): boolean {
+  const { active } = kinds[part.index]
+  return active === undefined ? point.amps(part) > CALLED_ABOVE : point.signal(part.index, active) > 0.5
+}
+
+/** Finds the moments at which tests are taken, in the runs of the healthy machine. */
+export class TestPlacement {
+  /** Phases and moments of the sheet. */
+  readonly inPrograms: readonly ReadingMoment[]
+  readonly start: ReadingMoment | undefined
+  readonly end: ReadingMoment | undefined
+  readonly off: ReadingMoment | undefined
+
+  constructor(private readonly runs: HealthyRuns) {
+    const first = (type: 'start' | 'end' | 'off') => runs.readingMoments.find((m) => m.position.type === type)
+    this.inPrograms = runs.readingMoments.filter(({ position: { type } }) => type === 'phase' || type === 'moment')
+    this.start = first('start')
+    this.end = first('end')
+    this.off = first('off')
+  }
+  phase(phase: number): ReadingMoment | undefined {
+    return this.inPrograms.find(({ position }) => position.type === 'phase' && position.phase === phase)
+  }
+  /** A phase or a moment of the sheet by its id. */
+  named(id: string): ReadingMoment | undefined {
+    const has = (type: 'phase' | 'moment') => this.inPrograms.find((m) => m.position.type === type && m.id === id)
+    return has('phase') ?? has('moment')
+  }
+
+  /** Where a test of a part is taken; `undefined` where its moment never comes or what it would read says nothing. */
+  momentFor(part: Part, spec: MeasurementSpec): ReadingMoment | undefined {
+    const type = MEASUREMENTS[spec.type] as MeasurementType
+    switch (spec.when) {
+      case 'isolated':
+        return type.contactAsItStands && this.off && this.standsByChance(part, this.off) ? undefined : this.off
+      case 'cold':
+        return this.start
+      case 'settled':
+        return this.end
+      case 'active':
+        return this.alwaysActive(part) ?? this.inPrograms.find((m) => this.isActive(part, m))
+      case 'idle':
+        return (
+          (type.idleBeforeStart ? this.idleBeforeStart(part) : undefined) ??
+          this.inPrograms.find((m) => !m.final && !this.isActive(part, m))
+        )
+    }
+  }
+  private isActive(part: Part, { point }: ReadingMoment): boolean {
+    return isActive(this.runs.machine, part, point)
+  }
+  private isWet(part: Part): boolean {
+    return this.runs.machine.kinds[part.index].ports.length > 0
+  }
+  /** Parts that work as soon as the supply is on are read then, whether or not a program can be started. */
+  private alwaysActive(part: Part): ReadingMoment | undefined {
+    const { start } = this
+    return (this.runs.machine.idlePhase < 0 || !this.isWet(part)) && start && this.isActive(part, start)
+      ? start
+      : undefined
+  }
+  /** What should not be there is looked for before a program is started: no fault can keep a machine from coming to that. */
+  private idleBeforeStart(part: Part): ReadingMoment | undefined {
+    const { start } = this
+    return start && this.isWet(part) && !this.isActive(part, start) ? start : undefined
+  }
+  /**
+   * A contact that follows a level to and fro stands, when the power goes, where the level happens to be: its ohms in place
+   * say nothing of it. Worked by hand they do.
+   */
+  private standsByChance(part: Part, { run }: ReadingMoment): boolean {
+    if (part.line !== 'level' || !Object.keys(part.ref).length) return false
+    const { machine, runs, healthy } = this.runs
+    const cut = PROGRAM_START + machine.programs[runs[run].program].duration
+    const turns = healthy[run].events.filter((e) => e.type === 'mode' && machine.modeOwner[e.mode] === part.index)
+    return turns.length >= TO_AND_FRO && turns.some(({ time }) => Math.abs(time - cut) < MAY_SHIFT * cut)
+  }
+}

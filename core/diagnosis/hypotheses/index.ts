@@ -1,0 +1,3 @@
+export { HypothesisSpace, type RunOracle } from './hypothesis-space'
+export { ThresholdSearch, type ThresholdBranch } from './threshold-branches'
+export type { Hypothesis, ParamShift } from './types'

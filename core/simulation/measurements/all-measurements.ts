@@ -1,0 +1,45 @@
+// Written by `npm run indexes` from the folders beside it. Not to be changed by hand.
+import type { MeasurementId, MeasurementOf, MeasurementType } from './contract'
+import { measurementInterface as ampsInterface } from './amps/interface'
+import { measurementPrediction as ampsPrediction } from './amps/predict'
+import { measurementInterface as betweenInterface } from './between/interface'
+import { measurementPrediction as betweenPrediction } from './between/predict'
+import { measurementInterface as bucketInterface } from './bucket/interface'
+import { measurementPrediction as bucketPrediction } from './bucket/predict'
+import { measurementInterface as codeInterface } from './code/interface'
+import { measurementPrediction as codePrediction } from './code/predict'
+import { measurementInterface as displayInterface } from './display/interface'
+import { measurementPrediction as displayPrediction } from './display/predict'
+import { measurementInterface as durationInterface } from './duration/interface'
+import { measurementPrediction as durationPrediction } from './duration/predict'
+import { measurementInterface as hertzInterface } from './hertz/interface'
+import { measurementPrediction as hertzPrediction } from './hertz/predict'
+import { measurementInterface as ohmsInterface } from './ohms/interface'
+import { measurementPrediction as ohmsPrediction } from './ohms/predict'
+import { measurementInterface as pressureInterface } from './pressure/interface'
+import { measurementPrediction as pressurePrediction } from './pressure/predict'
+import { measurementInterface as senseInterface } from './sense/interface'
+import { measurementPrediction as sensePrediction } from './sense/predict'
+import { measurementInterface as voltsInterface } from './volts/interface'
+import { measurementPrediction as voltsPrediction } from './volts/predict'
+import { measurementInterface as watchInterface } from './watch/interface'
+import { measurementPrediction as watchPrediction } from './watch/predict'
+import { measurementInterface as workedInterface } from './worked/interface'
+import { measurementPrediction as workedPrediction } from './worked/predict'
+
+/** Every type of measurement, by its id. */
+export const MEASUREMENTS: { readonly [Id in MeasurementId]: MeasurementType<MeasurementOf<Id>> } = {
+  amps: { ...ampsInterface, ...ampsPrediction },
+  between: { ...betweenInterface, ...betweenPrediction },
+  bucket: { ...bucketInterface, ...bucketPrediction },
+  code: { ...codeInterface, ...codePrediction },
+  display: { ...displayInterface, ...displayPrediction },
+  duration: { ...durationInterface, ...durationPrediction },
+  hertz: { ...hertzInterface, ...hertzPrediction },
+  ohms: { ...ohmsInterface, ...ohmsPrediction },
+  pressure: { ...pressureInterface, ...pressurePrediction },
+  sense: { ...senseInterface, ...sensePrediction },
+  volts: { ...voltsInterface, ...voltsPrediction },
+  watch: { ...watchInterface, ...watchPrediction },
+  worked: { ...workedInterface, ...workedPrediction },
+}

@@ -1,0 +1,9 @@
+import { waterIndication } from '../../instrument'
+import type { MeasurementOf, MeasurementPrediction } from '../contract'
+
+export const measurementPrediction: MeasurementPrediction<MeasurementOf<'bucket'>> = {
+  observe: (m, { point }) => ({
+    type: 'indication',
+    indication: waterIndication(point, point.faulted.parts[m.part], m.port, 'bucket'),
+  }),
+}

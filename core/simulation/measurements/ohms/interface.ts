@@ -1,0 +1,17 @@
+import type { MeasurementInterface, MeasurementOf } from '../contract'
+
+declare module '../../../model/kinds/contract' {
+  interface MeasurementFields {
+    /** Resistance between two terminals. `lifted`: of the part alone, its leads taken off. */
+    ohms: { a: string; b: string; when: 'isolated'; lifted: boolean }
+  }
+}
+
+export const measurementInterface: MeasurementInterface<MeasurementOf<'ohms'>> = {
+  shape: () => ({ type: 'number', dimension: 'resistance' }),
+  meter: () => 'ohms',
+  minutes: 2,
+  opens: 'terminals',
+  contactAsItStands: true,
+  partAlone: (m) => m.lifted,
+}

@@ -1,0 +1,17 @@
+import type { MeasurementInterface, MeasurementOf } from '../contract'
+
+declare module '../../../model/kinds/contract' {
+  interface MeasurementFields {
+    /** A signal of the part looked at, listened to or felt. */
+    sense: { signal: string; sense: Sense; when: 'active' | 'idle' | 'isolated' | 'cold' }
+  }
+}
+
+export const measurementInterface: MeasurementInterface<MeasurementOf<'sense'>> = {
+  shape: () => ({ type: 'yes-no' }),
+  meter: () => undefined,
+  minutes: 0.4,
+  opens: 'nothing',
+  touches: (m) => m.sense === 'hand' || Object.keys(m.held ?? {}).length > 0,
+  partAlone: (m) => m.when === 'isolated' && !m.held,
+}

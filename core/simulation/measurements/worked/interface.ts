@@ -1,0 +1,16 @@
+import type { MeasurementInterface, MeasurementOf } from '../contract'
+
+declare module '../../../model/kinds/contract' {
+  interface MeasurementFields {
+    /** Worked by hand many times on the bench, leads taken off: how often it made and broke as it should. */
+    worked: { when: 'isolated' }
+  }
+}
+
+export const measurementInterface: MeasurementInterface<MeasurementOf<'worked'>> = {
+  shape: () => ({ type: 'times' }),
+  meter: () => undefined,
+  minutes: 3,
+  opens: 'terminals',
+  partAlone: () => true,
+}

@@ -1,0 +1,208 @@
+import type { ReadingValue } from '../foundation/quantity'
+import { makeFaultedMachine, type ActiveFault, type Machine } from '../model/machine'
+import type { Procedure, TestCatalogue } from '../diagnosis/catalogue'
+import { findMeter, SENSES } from '../simulation/instrument'
+import type { Measurement } from '../simulation/measurements'
+import { ohmsOf, supplyReturn, voltsWith, waterAt } from './plain-instruments'
+import type { PlainPoint } from './plain-point'
+import { flat, normal, pick, type Random } from './random'
+import { phaseTimes, runPlain, type PlainRun } from './run'
+
+/** Chance that a hand slips: another scale, another test's terminals, any number. */
+const SLIPS = 0.03
+/** A counter needs a wave of this mean, V. */
+const COUNTS_ABOVE = 0.5
+/** Above this an ohmmeter shows OL, Ω. */
+const LARGEST_OHMS = 40e6
+/** Times that a switch is worked, and how often a good one is misjudged. */
+const TIMES_WORKED = 10
+const MISJUDGED = 0.002
+/** Spread of a hand on a stopwatch, s. */
+const REACTION = 0.4
+/** Step of the plain runs, s: a small part of what a hand on a stopwatch is late. Phases of many minutes move by a second or two. */
+const TRUE_STEP = 0.1
+
+/** How far the truth may be from the sheet, beyond its tolerances: shares, drawn flat, each value by itself. `none`: the sheet's own values. */
+export interface SheetErrors {
+  values: number
+  times: number
+}
+
+/** A machine that really stands there: its own values, its faults, meters of its own, run by the plain simulator alone. */
+export class DrawnMachine {
+  readonly values: Float64Array
+  private readonly gains = new Map<string, number>()
+  private readonly dull = new Map<string, number>()
+  private runs = new Map<number, PlainRun>()
+  private steady = false
+
+  constructor(
+    readonly catalogue: TestCatalogue,
+    public activeFaults: readonly ActiveFault[],
+    private next: Random,
+    errors?: SheetErrors | 'none',
+    /** Chance that a hand slips. */
+    private readonly slips = SLIPS,
+  ) {
+    const { machine } = catalogue
+    this.values = Float64Array.from(machine.params, ({ id, nominal, sd, dimension }) => {
+      if (errors === 'none') return nominal
+      const off =
+        errors && id !== 'ambient' ? 1 + (dimension === 'time' ? errors.times : errors.values) * (2 * next() - 1) : 1
+      const value = nominal * off + flat(next) * sd
+      return nominal > 0 ? Math.max(value, nominal * 0.05) : value
+    })
+  }
+
+  /** The same machine on another visit: other meters, other slips, and as it was before any repair. */
+  again(next: Random): DrawnMachine {
+    const other = Object.create(DrawnMachine.prototype) as DrawnMachine
+    return Object.assign(other, this, { next, gains: new Map(), dull: new Map(), runs: this.runs })
+  }
+  /** The same machine after a repair. */
+  repair(repair: number): void {
+    this.activeFaults = this.activeFaults.filter((p) => p.fault.repair !== repair)
+    this.runs = new Map()
+  }
+  run(index: number): PlainRun {
+    let run = this.runs.get(index)
+    if (!run) {
+      const { interventions, script } = this.catalogue.runs[index]
+      const faulted = makeFaultedMachine(this.machine, this.activeFaults, interventions, this.values)
+      this.runs.set(index, (run = runPlain(faulted, script, TRUE_STEP)))
+    }
+    return run
+  }
+  private get machine(): Machine {
+    return this.catalogue.machine
+  }
+  /** Complaints that come true in some plain run of a program. */
+  complaints(): string[] {
+    const { complaints } = this.machine
+    const runs = this.catalogue.runs.filter(
+      (r) => !r.interventions.length && this.machine.programs[r.program].serviceMinutes === undefined,
+    )
+    // What comes and goes is complained of on the days when it acts.
+    const acting = this.activeFaults.map(({ fault, severity }) => ({ fault, severity }))
+    const on = (index: number) =>
+      this.activeFaults.some((p) => p.missProbability !== undefined)
+        ? runPlain(
+            makeFaultedMachine(this.machine, acting, [], this.values),
+            this.catalogue.runs[index].script,
+            TRUE_STEP,
+          )
+        : this.run(index)
+    const shown = runs.map((r) => on(r.index).complaints)
+    return complaints.filter((_, k) => shown.some((s) => s[k])).map((c) => c.id)
+  }
+
+  /** What a perfect instrument would show in a perfect hand. */
+  exact(procedure: Procedure): ReadingValue {
+    this.steady = true
+    const shown = this.shown(procedure)
+    this.steady = false
+    return shown
+  }
+
+  /** What somebody writes down who takes a test on this machine. */
+  read(procedure: Procedure): ReadingValue {
+    const value = this.shown(procedure)
+    if (this.next() >= this.slips) return value
+    if (value.type === 'yes') return { type: 'no' }
+    if (value.type === 'no') return { type: 'yes' }
+    if (value.type !== 'value') return value
+    switch (pick(this.next, ['scale', 'neighbour', 'any'] as const)) {
+      case 'scale':
+        return { type: 'value', si: value.si * (this.next() < 0.5 ? 1000 : 1e-3) }
+      case 'neighbour': {
+        // The probes sit on the terminals of another part, at the same moment.
+        const like = this.catalogue.procedures.filter(
+          (p) =>
+            p !== procedure &&
+            p.run === procedure.run &&
+            p.moment === procedure.moment &&
+            JSON.stringify(p.shape) === JSON.stringify(procedure.shape),
+        )
+        return like.length ? this.shown(pick(this.next, like)) : value
+      }
+      default:
+        return { type: 'value', si: value.si * Math.exp(2 * normal(this.next)) }
+    }
+  }
+
+  private shown(procedure: Procedure): ReadingValue {
+    const { measurement: m } = procedure
+    const run = this.run(procedure.run)
+    if (m.type === 'code') return { type: 'word', word: run.snapshots[procedure.moment]?.code ?? 'none' }
+    if (m.type === 'duration') {
+      const { from, to } = phaseTimes(this.machine, run)[m.phase]
+      if (Number.isNaN(to - from)) return { type: 'never' }
+      return this.metered('stopwatch', to - from + (this.steady ? 0 : REACTION * normal(this.next)))
+    }
+    const snapshot = run.snapshots[procedure.moment]
+    return snapshot ? this.shownAt(snapshot.point, m, procedure.meter) : { type: 'never' }
+  }
+
+  private shownAt(
+    point: PlainPoint,
+    m: Exclude<Measurement, { type: 'code' | 'duration' }>,
+    meter: string | undefined,
+  ): ReadingValue {
+    if (m.type === 'between') throw new Error('A drawn machine takes listed tests only.')
+    const part = point.faulted.parts[m.part]
+    switch (m.type) {
+      case 'watch':
+      case 'sense':
+        return this.sensed(point.signal(m.part, m.signal), m.sense)
+      case 'volts': {
+        const b = m.b === '@return' ? supplyReturn(point) : part.nodes[m.b]
+        return this.metered(meter!, voltsWith(point, part.nodes[m.a], b, findMeter(meter!)!))
+      }
+      case 'ohms': {
+        const ohms = ohmsOf(point, part.nodes[m.a], part.nodes[m.b], m.lifted ? part : undefined)
+        return ohms > LARGEST_OHMS ? { type: 'open' } : this.metered('ohms', ohms)
+      }
+      case 'amps':
+        return this.metered('clamp', point.amps(part))
+      case 'pressure':
+      case 'bucket':
+        return this.metered(meter!, waterAt(point, this.machine.parts[m.part].ports[m.port], m.type))
+      case 'worked':
+        return this.worked(m.part)
+      case 'hertz': {
+        const there = Math.abs(point.dcVolts(part.nodes[m.a], part.nodes[m.b])) > COUNTS_ABOVE
+        return this.metered('counter', there ? point.signal(m.part, m.signal) : 0)
+      }
+      case 'display':
+        return this.metered(meter!, point.signal(m.part, m.signal))
+    }
+  }
+  private worked(part: number): ReadingValue {
+    const own = this.activeFaults.filter((p) => p.fault.part === part)
+    const hard = own.some((p) => p.missProbability === undefined)
+    const clean = Array.from({ length: TIMES_WORKED }).filter(
+      () => !hard && own.every((p) => this.next() >= p.missProbability!) && this.next() > MISJUDGED,
+    ).length
+    return { type: 'times', clean, of: TIMES_WORKED }
+  }
+
+  private sensed(signal: number, sense: keyof typeof SENSES): ReadingValue {
+    if (this.steady) return { type: signal > 0.5 ? 'yes' : 'no' }
+    const { falseYes, falseNo } = SENSES[sense]
+    // Whoever hears badly hears everything badly.
+    let dull = this.dull.get(sense)
+    if (dull === undefined) this.dull.set(sense, (dull = 0.3 + 1.4 * this.next()))
+    return {
+      type: signal > 0.5 ? (this.next() < dull * falseNo ? 'no' : 'yes') : this.next() < dull * falseYes ? 'yes' : 'no',
+    }
+  }
+  /** One instrument has one gain for the whole visit. */
+  private metered(id: string, truth: number): ReadingValue {
+    const { gain, resolution, dimension } = findMeter(id)!
+    if (this.steady) return { type: 'value', si: truth }
+    let own = this.gains.get(id)
+    if (own === undefined) this.gains.set(id, (own = 1 + gain * flat(this.next)))
+    const si = truth * own + resolution * normal(this.next)
+    return { type: 'value', si: dimension === 'temperature' ? si : Math.max(0, si) }
+  }
+}

@@ -1,0 +1,64 @@
+import type { Component } from '../physics/circuit'
+import type { WaterLink } from '../physics/water'
+import type { Part } from '../model/kinds'
+import type { Meter } from '../simulation/instrument'
+import { plainVolts, solveBoth } from './circuit'
+import type { PlainPoint } from './plain-point'
+import { waterSolver } from './water'
+
+/** Volts as a meter shows them: it is one more resistor in the network, which is solved again as a whole. */
+export function voltsWith(
+  point: PlainPoint,
+  a: number,
+  b: number,
+  { inputResistance: input, coupling }: Meter,
+): number {
+  const loaded: Component[] = [...point.electrics.components().components, { type: 'R', a, b, ohms: input! }]
+  const { ac, dc } = solveBoth(point.faulted.machine.nodeCount, loaded, point.omega)
+  return plainVolts(coupling === 'dc' ? dc : ac, a, b)
+}
+
+/** One volt behind 10 kΩ is put across the points; the resistance follows from what is left of it. @param alone that part with its leads lifted */
+export function ohmsOf(point: PlainPoint, a: number, b: number, alone: Part | undefined): number {
+  const { machine } = point.faulted
+  const own: Component[] = []
+  if (alone) machine.kinds[alone.index].stamp?.(alone, point, (c) => own.push(c))
+  else own.push(...point.electrics.components().components)
+  const dead = own
+    .filter((c) => c.type !== 'RECT')
+    .map((c) => (c.type === 'VAC' || c.type === 'VDC' ? { ...c, volts: 0 } : c))
+  const { dc } = solveBoth(machine.nodeCount, [...dead, { type: 'VDC', a, b, ohms: 1e4, volts: 1 }], 1)
+  const volts = plainVolts(dc, a, b)
+  return volts > 1 - 1e-9 ? Infinity : (1e4 * volts) / (1 - volts)
+}
+
+/** The node that readings to the return are taken against. */
+export function supplyReturn({ faulted }: PlainPoint): number {
+  const { kinds } = faulted.machine
+  const supply = kinds.findIndex((k) => k.returns !== undefined)
+  return faulted.parts[supply].nodes[kinds[supply].returns!]
+}
+
+/** Opens a joint and lets the water run into a bucket, or through a needle of known resistance before a gauge. */
+export function waterAt(point: PlainPoint, node: number, quantity: 'pressure' | 'bucket'): number {
+  const upstream = point.water.links().links.filter((s) => s.from !== node)
+  const fixedPressures = point.water.fixedPressures().slice()
+  if (quantity === 'bucket') {
+    fixedPressures[node] = 0
+    const flow = waterSolver(upstream, fixedPressures)(fixedPressures)
+    return upstream.reduce((q, s, k) => q + (s.to === node ? flow[k] : 0), 0)
+  }
+  const needle: WaterLink = {
+    from: node,
+    to: fixedPressures.length,
+    quadratic: 1e22,
+    linear: 0,
+    ratedFlow: Infinity,
+    regulatorSlope: 0,
+    pressureRise: 0,
+    oneWay: false,
+  }
+  const open = Float64Array.from([...fixedPressures, 0])
+  const q = waterSolver([...upstream, needle], open)(open)[upstream.length]
+  return needle.quadratic * q * q
+}

@@ -1,0 +1,59 @@
+import type { Procedure, WorkStep } from '../diagnosis/catalogue'
+import { formatQuantity } from '../foundation/quantity'
+import type { Machine } from '../model/machine'
+import type { Meter } from '../simulation/instrument'
+import { describeTiming } from './describe-timing'
+import { wordsOf, type MeasurementFacts } from './measurements'
+
+const factsOf = (
+  machine: Machine,
+  { timing, needs }: Procedure,
+  meter: Meter | undefined,
+  timesWorked: number,
+): MeasurementFacts => ({
+  machine,
+  meter,
+  when: describeTiming(machine, timing),
+  inProgram: needs.arrival !== undefined,
+  atMoment: needs.arrival !== undefined || needs.power === 'off',
+  timesWorked,
+})
+
+/** The name of a test in lists: what is taken, where. */
+export const describeTest = (machine: Machine, p: Procedure, timesWorked: number): string =>
+  wordsOf(p.measurement).name(p.measurement, factsOf(machine, p, undefined, timesWorked))
+
+/** What the hands do, the verb first; after a service mode, the way out of it. */
+export function describeHow(machine: Machine, p: Procedure, meter: Meter | undefined, timesWorked: number): string {
+  const hands = wordsOf(p.measurement).instruction(p.measurement, factsOf(machine, p, meter, timesWorked))
+  const service = p.needs.arrival && machine.sheet.programs[p.needs.arrival.program].service
+  return service ? `${hands} Then leave the service mode: ${service.leave}.` : hands
+}
+
+/** A step on the way to a test. */
+export function describeStep({ sheet }: Machine, step: WorkStep): string {
+  switch (step.type) {
+    case 'isolate':
+      return 'Isolate and prove it dead'
+    case 'restore':
+      return 'Put everything back on, then power up'
+    case 'open':
+      return `Open the ${sheet.panels.find((p) => p.id === step.panel)!.title}`
+    case 'start': {
+      const { title, service } = sheet.programs[step.program]
+      return service ? `Enter ${title}: ${service.enter}` : `Start ${title}`
+    }
+    case 'wait':
+      return `Wait ${formatQuantity(step.minutes * 60, 'time')}`
+  }
+}
+
+/** The cautions at a test: those of its work, from the sheet, and its own. */
+export const describeCautions = ({ sheet }: Machine, { workMode, caution }: Procedure): string[] => [
+  ...sheet.cautions.filter((c) => c.appliesTo === workMode).map((c) => c.text),
+  ...(caution === undefined ? [] : [caution]),
+]
+
+/** What taking a test ends. */
+export const describeLoss = ({ destroys }: Procedure): string | undefined =>
+  destroys && 'switching off ends what the machine shows now: codes, levels and voltages'

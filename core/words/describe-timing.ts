@@ -1,0 +1,30 @@
+import type { RunPosition, Timing } from '../diagnosis/catalogue'
+import type { Machine } from '../model/machine'
+
+/** Where a machine stands in a run, in words. */
+export function describePosition({ phases, programs }: Machine, position: RunPosition): string {
+  switch (position.type) {
+    case 'phase':
+      return `while ${phases[position.phase].title} runs`
+    case 'moment':
+      return position.title
+    case 'start':
+      return 'with the supply on, before a program is started'
+    case 'end':
+      return `after ${programs[position.program].title} has run out or stopped`
+    case 'off':
+      return 'switched off and proved dead'
+  }
+}
+
+/** When a test is taken, in words. */
+export function describeTiming(machine: Machine, timing: Timing): string {
+  switch (timing.type) {
+    case 'any-time':
+      return 'at any time'
+    case 'whole-phase':
+      return `from the start of ${machine.phases[timing.phase].title} to its end`
+    case 'at':
+      return describePosition(machine, timing.position)
+  }
+}

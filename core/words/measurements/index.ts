@@ -1,0 +1,35 @@
+import type { Measurement, MeasurementId, MeasurementOf } from '../../simulation/measurements'
+import { amps } from './amps'
+import { between } from './between'
+import { bucket } from './bucket'
+import { code } from './code'
+import type { MeasurementWords } from './contract'
+import { display } from './display'
+import { duration } from './duration'
+import { hertz } from './hertz'
+import { ohms } from './ohms'
+import { pressure } from './pressure'
+import { sense } from './sense'
+import { volts } from './volts'
+import { watch } from './watch'
+import { worked } from './worked'
+
+/** The sentences about every type of measurement: one that has none does not compile. */
+const WORDS: { readonly [Id in MeasurementId]: MeasurementWords<MeasurementOf<Id>> } = {
+  amps,
+  between,
+  bucket,
+  code,
+  display,
+  duration,
+  hertz,
+  ohms,
+  pressure,
+  sense,
+  volts,
+  watch,
+  worked,
+}
+
+export const wordsOf = (m: Measurement): MeasurementWords<Measurement> => WORDS[m.type] as MeasurementWords<Measurement>
+export type { MeasurementFacts } from './contract'

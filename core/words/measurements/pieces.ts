@@ -1,0 +1,35 @@
+import type { Machine } from '../../model/machine'
+import type { Meter } from '../../simulation/instrument'
+
+export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
+
+export const titleOf = ({ parts }: Machine, part: number): string => parts[part].title
+
+/** What a signal of a part says, in words: "water runs through it". */
+export const signalOf = ({ kinds }: Machine, part: number, signal: string): string =>
+  kinds[part].signals![signal].description
+
+export const terminalOf = (machine: Machine, part: number, terminal: string): string =>
+  terminal === '@return' ? 'the return of the supply' : `terminal ${terminal} of the ${titleOf(machine, part)}`
+
+/** How many terminals a part has. */
+export const terminalCount = ({ parts }: Machine, part: number): number => Object.keys(parts[part].nodes).length
+
+/** `{ bleed: 'open' }` as the hand's work: "bleed open". */
+export const handWork = (modes: Record<string, string>): string =>
+  Object.entries(modes)
+    .map(([name, value]) => `${name} ${value}`)
+    .join(', ')
+
+/** The meter and where its probes go. @param both the part whose two terminals they are */
+export function probesAt(meter: Meter, a: string, b: string, both?: string): string {
+  if (meter.threshold && meter.dimension === 'voltage') return `Hold the ${meter.title} to ${a}. Yes if it glows`
+  const where = both === undefined ? `one probe on ${a}, one on ${b}` : `one probe on each terminal of the ${both}`
+  return meter.threshold ? `Meter on ${meter.title}, ${where}. Yes if it sounds` : `Meter on ${meter.title}, ${where}`
+}
+
+/** Probes at two terminals of one part. */
+export function probesOn(machine: Machine, meter: Meter, m: { part: number; a: string; b: string }): string {
+  const both = m.b !== '@return' && terminalCount(machine, m.part) === 2 ? titleOf(machine, m.part) : undefined
+  return probesAt(meter, terminalOf(machine, m.part, m.a), terminalOf(machine, m.part, m.b), both)
+}

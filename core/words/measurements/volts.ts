@@ -1,0 +1,13 @@
+import type { MeasurementOf } from '../../simulation/measurements'
+import type { MeasurementWords } from './contract'
+import { probesOn, terminalCount, titleOf } from './pieces'
+
+export const volts: MeasurementWords<MeasurementOf<'volts'>> = {
+  name(m, { machine }) {
+    const title = titleOf(machine, m.part)
+    if (m.b === '@return') return `Volts behind the ${title}, to the return`
+    if (m.when === 'idle') return `Volts at the ${title} while not called`
+    return `Volts across the ${title}${terminalCount(machine, m.part) > 2 ? ` (${m.a}–${m.b})` : ''}`
+  },
+  instruction: (m, { machine, meter, when }) => `${probesOn(machine, meter!, m)}. Read it ${when}.`,
+}

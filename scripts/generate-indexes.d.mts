@@ -1,0 +1,1 @@
+export declare function indexes(): { file: string; text: string }[]
