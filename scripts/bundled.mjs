@@ -1,6 +1,6 @@
 // Runs a TypeScript entry as the application's build would have it: bundled, without the loader's extra work in hot loops.
 //
-//     node scripts/bundled.mjs bench/run.ts [arguments]
+//     node scripts/bundled.mjs benchmark/run.ts [arguments]
 import { spawnSync } from 'node:child_process'
 import { basename, join } from 'node:path'
 import { build } from 'esbuild'

@@ -1,9 +1,9 @@
 import { buildCatalogue, checkRuns } from '../../core/diagnosis/catalogue'
-import { InputError } from '../../core/foundation/result'
+import { InputError, orThrow } from '../../core/foundation/result'
 import { buildMachine } from '../../core/model/machine'
-import { locateProblems } from '../../core/model/sheet'
+import { readSheetWithSource } from '../../core/model/sheet'
 import type { Command } from '../command'
-import { fail, loadSheet, sourceOf } from '../input'
+import { fail, sourceOf } from '../input'
 import { findShipped } from '../library'
 
 /** Reads and runs sheets, and says every mistake in them. */
@@ -16,8 +16,8 @@ export const check: Command = {
     const problems = sheets.flatMap((name) => {
       try {
         const { text, file } = sourceOf(name)
-        const found = checkRuns(buildCatalogue(buildMachine(loadSheet(name))))
-        return locateProblems(text, file, findShipped, found)
+        const { sheet, sourceMap } = orThrow(readSheetWithSource(text, file, findShipped))
+        return sourceMap.locate(checkRuns(buildCatalogue(buildMachine(sheet))))
       } catch (error) {
         if (error instanceof InputError) return error.problems
         throw error

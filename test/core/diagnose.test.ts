@@ -5,6 +5,7 @@ import { inferBelief } from '../../core/diagnosis/belief'
 import type { Evidence } from '../../core/evidence'
 import { foldJob, type Payload, type SequencedEvent } from '../../core/job'
 import { advise, createEngine, reasons } from '../../core/advice'
+import { calibrate } from '../../core/diagnosis/calibration'
 import { dimensionOf } from '../../core/diagnosis/catalogue'
 import { describeDoubt, describeVerdict, formatFinding } from '../../core/words'
 import { withShopHistory, type Acceptance, type ShopHistory, type KnownGood } from '../../core/model/machine'
@@ -473,6 +474,21 @@ describe('what makes a coil good', () => {
     const [book, shop] = [band({}), band({ 'cold-valve.ohms': [902, 895, 905, 899, 901, 898, 903, 900] })]
     expect((shop.low + shop.high) / 2).toBeCloseTo((2 * 820 + 8 * 900.375) / 10, 0)
     expect(book.low).toBeLessThan(800)
+  })
+})
+
+describe('constants of the model', () => {
+  const sheet = sheetOf(findShipped('orrisk-tl40')!.text)
+  const coil = (calibration?: Parameters<typeof calibrate>[0]) => {
+    const { predictor } = createEngine(sheet, calibration && { calibration: calibrate(calibration) })
+    const a = top(predictor, { complaint: 'no-fill' }, { test: 'cold-valve.ohms', reading: 'OL' })
+    return { p: a.links[predictor.catalogue.machine.partIndex.get('cold-valve')!].p, unknown: a.belief.unknownFault }
+  }
+  it('are handed in: who trusts meters less is moved less, who expects the unknown sees more of it, the next engine neither', () => {
+    const before = coil()
+    expect(coil({ belief: { grossError: 0.4 } }).p).toBeLessThan(before.p - 0.02)
+    expect(coil({ belief: { unknownFault: 0.3 } }).unknown).toBeGreaterThan(2 * before.unknown)
+    expect(coil()).toEqual(before)
   })
 })
 

@@ -1,7 +1,7 @@
 import { warmUp } from '../../core/diagnosis/predict'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { wideSheet, WIDE_ZONES } from '../../bench/wide-sheet'
+import { wideSheet, WIDE_ZONES } from '../../benchmark/wide-sheet'
 import { findShipped } from '../../cli/library'
 import { inferBelief } from '../../core/diagnosis/belief'
 import { advise } from '../../core/advice'

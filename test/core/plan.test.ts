@@ -19,7 +19,7 @@ import {
 } from '../../core/foundation/linear'
 import { STANDARD } from '../../core/diagnosis/calibration'
 import { RepairCosts, lookAhead, plan, type DecisionTable } from '../../core/diagnosis/plan'
-import { achieved, cutMachine, optimum } from '../../bench/optimum'
+import { achieved, cutMachine, optimum } from '../../benchmark/optimum'
 import { random } from '../../core/truth'
 import { evidenceOf, mini, predictorOf, sheetOf } from './sheets'
 

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { lookThrough, meet, tossUps } from '../../bench/self-check'
+import { lookThrough, meet, tossUps } from '../../benchmark/self-check'
 import { findShipped, shippedIds } from '../../cli/library'
 import { createEngine } from '../../core/advice'
 import { edit, sheetOf } from './sheets'

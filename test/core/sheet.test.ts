@@ -2,11 +2,21 @@ import { describe, expect, it } from 'vitest'
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { z } from 'zod'
+import { describeCalibration } from '../../scripts/describe-calibration'
 import { describeKinds } from '../../cli/describe-kinds'
 import { findShipped, shippedIds } from '../../cli/library'
 import { describeProblem } from '../../core/words'
 import { checkRuns, buildCatalogue } from '../../core/diagnosis/catalogue'
-import { locateProblems, parseCondition, readSheet, sheetSchema, flattenSheet } from '../../core/model/sheet'
+import {
+  dependenciesOf,
+  parseCondition,
+  readSheet,
+  readSheetWithSource,
+  sheetSchema,
+  flattenSheet,
+} from '../../core/model/sheet'
+import { orThrow } from '../../core/foundation/result'
+import { buildMachine } from '../../core/model/machine'
 import { edit, FAMILY, machineOf, mini } from './sheets'
 
 const problemsOf = (text: string) => {
@@ -23,6 +33,7 @@ describe('sheets', () => {
   it('what docs say of the language is what the language is', () => {
     const page = (name: string) => readFileSync(join(import.meta.dirname, '../../docs', name), 'utf8')
     expect(page('kinds.md')).toBe(describeKinds())
+    expect(page('calibration.md')).toBe(describeCalibration())
     expect(JSON.parse(page('sheet.schema.json'))).toEqual(
       JSON.parse(JSON.stringify(z.toJSONSchema(sheetSchema, { io: 'input' }))),
     )
@@ -41,6 +52,22 @@ describe('sheets', () => {
     }
     expect(ids(text)).not.toContain('inlet-b.coil-open')
     expect(ids(edit(text, '  inlet-b.coil-open: null\n', ''))).toContain('inlet-b.coil-open')
+  })
+  it('names the sheets that it leads to, however it is written, and nothing that only looks like one', () => {
+    const text = `
+sheet: 1
+id: x
+title: "assembly: not-this"
+# extends: nor-this
+parts:
+  a: { assembly: hose, with: { tray: t } }
+  b:
+    "assembly": 'drain'
+  c: { kind: fuse }
+extends:   base
+`
+    expect(dependenciesOf(text, 'x.yaml')).toEqual(['base', 'hose', 'drain'])
+    expect(dependenciesOf('a: [', 'x.yaml')).toEqual([])
   })
   it('the family has its fault modes on all three lines', () => {
     const { faults, parts } = machineOf(FAMILY)
@@ -141,11 +168,13 @@ describe('sub-assemblies that lead back to themselves', () => {
 })
 
 describe('what only shows when a sheet is run', () => {
-  const found = (text: string) =>
-    locateProblems(text, 'run.yaml', findShipped, checkRuns(buildCatalogue(machineOf(text)))).map((p) => ({
+  const found = (text: string) => {
+    const { sheet, sourceMap } = orThrow(readSheetWithSource(text, 'run.yaml', findShipped))
+    return sourceMap.locate(checkRuns(buildCatalogue(buildMachine(sheet)))).map((p) => ({
       code: p.code,
       line: text.split('\n')[p.place.line! - 1].trim(),
     }))
+  }
   it('nothing on the sheets that are right', () => {
     for (const name of ['boiler', 'irrigation', 'interlocks', 'heater-tank'])
       expect(found(mini(name)), name).toEqual([])

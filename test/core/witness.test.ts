@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { compare, kept, SAME } from '../../bench/witness'
+import { compare, kept, SAME } from '../../benchmark/witness'
 
 /** All of them: `npm run witness`. */
 const HERE = ['orrisk-tl40', 'brindlow-s12', 'ulldale-f9', 'quenby-c25']

@@ -24,7 +24,7 @@ const MOST_AGAINST = 50
  */
 export function linkStatuses(predictor: Predictor, belief: Belief, jumpers: readonly number[]): LinkStatus[] {
   const { machine } = predictor.catalogue
-  const { provenBelow, faultyAbove } = predictor.calibration.belief
+  const { provenBelow, provenRatio, faultyAbove } = predictor.calibration.belief
   const count = machine.parts.length
   const [acts, rests] = [new Float64Array(count), new Float64Array(count)]
   const [against, weight] = [new Float64Array(count), new Float64Array(count)]
@@ -42,7 +42,7 @@ export function linkStatuses(predictor: Predictor, belief: Belief, jumpers: read
     if (jumpers.includes(part)) return 'bypassed'
     if (acts[part] >= faultyAbove) return 'faulty'
     if (acts[part] >= provenBelow) return 'suspect'
-    return weight[part] > 0 && against[part] < weight[part] / 2 ? 'proven' : 'untested'
+    return weight[part] > 0 && against[part] < weight[part] * provenRatio ? 'proven' : 'untested'
   }
   return machine.parts.map(({ index: part }) => ({
     part,

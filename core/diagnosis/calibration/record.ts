@@ -1,9 +1,9 @@
 import type { Constant } from './constant'
 
 /** Chosen by judgement; what another value does is shown by the benchmark. */
-const JUDGED = 'judgement; its effect: npm run benchmark'
+const JUDGED = 'judgement; its effect: npm run bench'
 /** Cost and exactness of the computation, chosen by the benchmark's speed and optimum tables. */
-const TUNED = 'npm run benchmark'
+const TUNED = 'npm run bench'
 
 const of = <T>(value: T, unit: string, meaning: string, source = JUDGED): Constant<T> => ({
   value,
@@ -137,6 +137,7 @@ export const CALIBRATION = {
     boundReached: share(0.3, 'share of their bound that pairs come to before any has been run', TUNED),
     boundReachedLeast: share(0.05, 'pairs not run are never taken for less than this share of their bound', TUNED),
     provenBelow: share(0.01, 'remaining probability under which a link counts as proven'),
+    provenRatio: share(0.5, 'a proven link: readings are at most this likely with its faults as without'),
     faultyAbove: share(0.9, 'probability above which a link counts as faulty'),
     inBand: of(0.85, 'half widths', 'a reading up to here is as it should be'),
     nearEdge: of(1.25, 'half widths', 'a reading up to here is near the edge'),
@@ -162,6 +163,7 @@ export const CALIBRATION = {
     minSavingRatio: share(0.5, 'share of its minutes that a test must save to go on, one step looked at'),
     negligiblePosterior: of(2e-3, '1', 'hypotheses below this do not count when tests are compared', TUNED),
     bins: count(12, 'most distinct ranges of values that a test may end in'),
+    cutFrom: of(0.5, 'standard deviations', 'gap between two predicted values from which a cut is worth it', TUNED),
     negligibleBin: share(1e-6, 'a range that a hypothesis falls into more seldom is no outcome of it', TUNED),
     healthyOutcome: share(0.5, 'what only a healthy machine shows is an outcome from this chance on', TUNED),
     timesWorked: count(10, 'times that a switch is worked when nobody says otherwise', 'the trade’s ten dips'),

@@ -3,9 +3,6 @@ import { chanceOfYes, predictiveGiven, type Conditioning } from '../belief'
 import type { Prediction } from '../predict'
 import { normalCdf } from './normal-cdf'
 
-/** Gap between two predicted values, over their spreads, from which a cut is worth it. */
-const CUT_FROM = 0.5
-
 export interface TestOutcome {
   p: number
   /** Range of values in SI, or the kind of outcome. */
@@ -20,17 +17,18 @@ export interface TestOutcome {
 }
 
 /** Cuts the axis between clusters of predicted values so that each bin holds what a reading could not tell apart. */
-export function binEdges(values: { mean: number; sd: number }[], most: number): number[] {
+export function binEdges(values: { mean: number; sd: number }[], calibration: Calibration): number[] {
+  const { bins, cutFrom } = calibration.plan
   const sorted = [...values].sort((a, b) => a.mean - b.mean)
   const cuts: { at: number; gap: number }[] = []
   for (let i = 1; i < sorted.length; i++) {
     const [a, b] = [sorted[i - 1], sorted[i]]
     const gap = (b.mean - a.mean) / (a.sd + b.sd)
-    if (gap > CUT_FROM) cuts.push({ at: a.mean + ((b.mean - a.mean) * a.sd) / (a.sd + b.sd), gap })
+    if (gap > cutFrom) cuts.push({ at: a.mean + ((b.mean - a.mean) * a.sd) / (a.sd + b.sd), gap })
   }
   return cuts
     .sort((a, b) => b.gap - a.gap)
-    .slice(0, most - 1)
+    .slice(0, bins - 1)
     .map((c) => c.at)
     .sort((a, b) => a - b)
 }

@@ -15,7 +15,7 @@ export function testOutcomes(
   interventions: readonly Intervention[] = [],
 ): TestOutcome[] {
   const { calibration } = predictor
-  const { negligiblePosterior, healthyOutcome, bins: most } = calibration.plan
+  const { negligiblePosterior, healthyOutcome } = calibration.plan
   const rows: { i: number; p: number; prediction: Prediction }[] = []
   const key = readingKey({ procedure, meter: undefined, interventions })
   const values: { mean: number; sd: number }[] = []
@@ -27,7 +27,7 @@ export function testOutcomes(
     const { mean, variance } = predictiveGiven(prediction, belief.conditionings[i], key)
     values.push({ mean, sd: Math.sqrt(variance) })
   })
-  const edges = binEdges(values, most)
+  const edges = binEdges(values, calibration)
   const bins = new Map<string, TestOutcome>()
   let listed = 0
   for (const { i, p, prediction } of rows)

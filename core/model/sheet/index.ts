@@ -1,4 +1,6 @@
-export { locateProblems, readSheet, flattenSheet, type FindSheet } from './read'
+export { dependenciesOf } from './dependencies'
+export type { FindSheet } from './merge-sheet'
+export { readSheet, readSheetWithSource, flattenSheet } from './read'
 export {
   atomsOf,
   eversOf,

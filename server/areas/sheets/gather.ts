@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto'
-import { SHEET_LANGUAGE } from '../../../core/model/sheet'
+import { dependenciesOf, SHEET_LANGUAGE } from '../../../core/model/sheet'
 import type { SheetFile } from '../../database/models'
 
 /** A sheet leads to no more than these. */
@@ -16,8 +16,9 @@ export async function gatherFiles(id: string, find: FindSheet): Promise<SheetFil
     if (out.some((s) => s.id === next)) continue
     const text = await find(next)
     if (text === undefined) continue
-    out.push({ id: next, file: `library/${next}.yaml`, text })
-    for (const [, other] of text.matchAll(/(?:^extends|assembly):\s*([\w-]+)/gm)) wanted.push(other!)
+    const file = `library/${next}.yaml`
+    out.push({ id: next, file, text })
+    wanted.push(...dependenciesOf(text, file))
   }
   return out
 }

@@ -1,0 +1,17 @@
+export const isMap = (x: unknown): x is Record<string, unknown> =>
+  typeof x === 'object' && x !== null && !Array.isArray(x)
+
+/** Child over base: maps merge, everything else replaces. A `null` stays until all has been merged: what it takes away may come in last. */
+export function merge(base: unknown, over: unknown): unknown {
+  if (!isMap(base) || !isMap(over)) return over
+  const out = new Map(Object.entries(base))
+  for (const [k, v] of Object.entries(over)) out.set(k, out.has(k) ? merge(out.get(k), v) : v)
+  return Object.fromEntries(out)
+}
+
+/** Takes out every entry that a `null` stands for. */
+export function withoutNulls(taken: unknown): unknown {
+  if (!isMap(taken)) return taken
+  const kept = Object.entries(taken).filter(([, v]) => v !== null)
+  return Object.fromEntries(kept.map(([k, v]) => [k, withoutNulls(v)]))
+}
