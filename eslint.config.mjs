@@ -8,7 +8,7 @@ const { default: withNuxt } = await import('./.nuxt/eslint.config.mjs')
 
 const { walls } = await import('./eslint.walls.mjs')
 
-export default withNuxt({ ignores: ['.output/**', '.data/**', 'test-results/**', 'docs/**'] }, ...walls, {
+export default withNuxt({ ignores: ['.output/**', '.data/**', '.types/**', 'test-results/**', 'docs/**'] }, ...walls, {
   rules: {
     'vue/multi-word-component-names': 'off',
     'vue/html-self-closing': 'off',

@@ -31,6 +31,8 @@ const UPWARDS = [
 const CORE = {
   ...Object.fromEntries(UPWARDS.map((room, i) => [room, UPWARDS.slice(0, i)])),
   diagram: UPWARDS.slice(0, UPWARDS.indexOf('hypotheses')),
+  // Where the lines of a picture go: nothing of the engine in it.
+  layout: [],
   words: ['foundation', 'evidence', 'job'],
   search: ['foundation'],
   job: ['foundation', 'evidence'],
@@ -41,7 +43,7 @@ const CORE = {
 CORE.advice.push('job', 'words')
 
 /** What a page may run of core; the engine runs in the worker. */
-const FOR_PAGES = ['foundation', 'words', 'job', 'sync', 'search']
+const FOR_PAGES = ['foundation', 'words', 'job', 'sync', 'search', 'layout']
 /** What the server may run of core outside its worker pool. */
 const FOR_SERVER = ['foundation', 'words', 'job', 'sync']
 
@@ -56,7 +58,7 @@ const same = (type, key) => ({
 })
 
 const elements = [
-  ...['physics', 'model', 'simulation', 'diagnosis'].map((group) => ({
+  ...['physics', 'model', 'simulation', 'diagnosis', 'diagram'].map((group) => ({
     type: 'core',
     pattern: `core/${group}/*`,
     capture: ['room'],
@@ -102,7 +104,7 @@ const policies = [
   ...allow(is('engine'), is('core')),
   // Types are nowhere at run time.
   ...['feature', 'ui', 'data'].map((t) => ({ from: is(t), allow: { to: is('core'), dependency: { kind: 'type' } } })),
-  { from: rooms(['words', 'job', 'truth']), allow: { to: is('core'), dependency: { kind: 'type' } } },
+  { from: rooms(['words', 'job', 'truth', 'layout']), allow: { to: is('core'), dependency: { kind: 'type' } } },
 
   ...allow(is('route'), is('area'), is('platform'), is('contracts')),
   ...allow(is('area'), door('area', 'service'), is('platform'), is('database'), is('contracts'), rooms(FOR_SERVER)),

@@ -95,6 +95,6 @@ export default defineNuxtConfig({
       },
     ],
   },
-  typescript: { tsConfig: { compilerOptions: { noUncheckedIndexedAccess: false } } },
+  typescript: { tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } },
   eslint: { config: { standalone: true } },
 })

@@ -16,9 +16,10 @@ const FILES = { prediction: 'predict' }
 /**
  * The list of one room: file, and its text as the folders stand now.
  *
+ * @param declares the role whose types must be seen with the list, also where only declarations are read
  * @param write one line of the list, from the folder's name and the names of its roles
  */
-function listOf({ room, file, prefix, roles, head, write, tail }) {
+function listOf({ room, file, prefix, roles, declares, head, write, tail }) {
   const folders = readdirSync(join(core, room), { withFileTypes: true })
     .filter((entry) => entry.isDirectory())
     .map(({ name }) => name)
@@ -26,8 +27,13 @@ function listOf({ room, file, prefix, roles, head, write, tail }) {
   const entries = folders.map((folder) => ({ folder, roles: roles.map((role) => importOf(folder, prefix, role)) }))
   const text = [
     '// Written by `npm run indexes` from the folders beside it. Not to be changed by hand.',
+    ...(declares
+      ? ['/* eslint-disable import/no-duplicates -- once for the values, once for the declarations */']
+      : []),
     ...head.slice(0, 1),
     ...entries.flatMap((e) => e.roles.map((r) => r.line)),
+    ...(declares ? ['// Each declares its own fields: their declarations go where this file goes.'] : []),
+    ...(declares ? entries.map((e) => `import './${e.folder}/${declares}'`) : []),
     '',
     ...head.slice(1),
     ...entries.map((e) => write(e.folder, e.roles.map((r) => `...${r.name}`).join(', '))),
@@ -57,6 +63,7 @@ export const indexes = () => [
     file: 'all-measurements.ts',
     prefix: 'measurement',
     roles: ['interface', 'prediction'],
+    declares: 'interface',
     head: [
       "import type { MeasurementId, MeasurementOf, MeasurementType } from './contract'",
       '/** Every type of measurement, by its id. */',

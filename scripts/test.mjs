@@ -55,6 +55,7 @@ count(await step('Lint, with the walls of the house', bin('eslint'), ['.', '--ma
 count(await step('Exports and packages that nobody uses', bin('knip'), ['--no-progress']))
 count(await step('Types: core and command line', bin('tsc'), ['--noEmit', '-p', 'tsconfig.core.json']))
 count(await step('Types: tests', bin('tsc'), ['--noEmit', '-p', 'tsconfig.tests.json']))
+count(await step('Types: declarations of the core', bin('tsc'), ['--build', 'tsconfig.declarations.json']))
 count(await step('Types: application and server', bin('vue-tsc'), ['--noEmit', '-p', 'tsconfig.json']))
 
 const unit = await step('Unit tests, and services against a PostgreSQL of their own', bin('vitest'), [

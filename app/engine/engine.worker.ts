@@ -69,7 +69,9 @@ const api: EngineApi = {
       newest.clear()
       engines.clear()
       preparing = undefined
-      sheet = orThrow(readSheet(sheets[0].text, sheets[0].file, (id) => sheets.find((s) => s.id === id)))
+      const [own] = sheets
+      if (!own) throw new Error('A sheet is given first, then what it leads to.')
+      sheet = orThrow(readSheet(own.text, own.file, (id) => sheets.find((s) => s.id === id)))
       opened()
     } catch (error) {
       if (error instanceof InputError) throw new Error(error.problems.map((p) => describeProblem(p)).join(' '))

@@ -1,1 +1,2 @@
-export { traceLines, type TracedLine, type TracedLines } from './trace-lines'
+export { traceLines } from './trace-lines'
+export type { TracedLine, TracedLines } from './types'

@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { foldSeries } from '../../app/features/job/picture/fold'
-import { layoutPicture, type Picture } from '../../app/features/job/picture/layout'
+import { foldSeries, layoutPicture, type Picture } from '../../core/diagram/layout'
 import { traceLines, type TracedLines } from '../../core/diagram'
 import { edit, FAMILY, mini, predictorOf } from './sheets'
 

@@ -1,4 +1,5 @@
 // Written by `npm run indexes` from the folders beside it. Not to be changed by hand.
+/* eslint-disable import/no-duplicates -- once for the values, once for the declarations */
 import type { MeasurementId, MeasurementOf, MeasurementType } from './contract'
 import { measurementInterface as ampsInterface } from './amps/interface'
 import { measurementPrediction as ampsPrediction } from './amps/predict'
@@ -26,6 +27,20 @@ import { measurementInterface as watchInterface } from './watch/interface'
 import { measurementPrediction as watchPrediction } from './watch/predict'
 import { measurementInterface as workedInterface } from './worked/interface'
 import { measurementPrediction as workedPrediction } from './worked/predict'
+// Each declares its own fields: their declarations go where this file goes.
+import './amps/interface'
+import './between/interface'
+import './bucket/interface'
+import './code/interface'
+import './display/interface'
+import './duration/interface'
+import './hertz/interface'
+import './ohms/interface'
+import './pressure/interface'
+import './sense/interface'
+import './volts/interface'
+import './watch/interface'
+import './worked/interface'
 
 /** Every type of measurement, by its id. */
 export const MEASUREMENTS: { readonly [Id in MeasurementId]: MeasurementType<MeasurementOf<Id>> } = {

@@ -2,8 +2,7 @@
 import { computed, ref, onMounted, onBeforeUnmount, useTemplateRef } from 'vue'
 import type { View } from '../../../../core/advice'
 import type { TracedLines } from '../../../../core/diagram'
-import { foldSeries } from '../picture/fold'
-import { layoutPicture, type Run } from '../picture/layout'
+import { foldSeries, layoutPicture, type Run } from '../../../../core/diagram/layout'
 
 const props = defineProps<{
   lines: TracedLines
@@ -18,7 +17,7 @@ const frame = useTemplateRef<HTMLElement>('frame')
 const width = ref(1200)
 let watcher: ResizeObserver | undefined
 onMounted(() => {
-  watcher = new ResizeObserver(([entry]) => (width.value = entry.contentRect.width))
+  watcher = new ResizeObserver((entries) => (width.value = entries.at(-1)?.contentRect.width ?? width.value))
   watcher.observe(frame.value!)
 })
 onBeforeUnmount(() => watcher?.disconnect())
@@ -130,16 +129,19 @@ function wrap(title: string): string[] {
     if (last !== undefined && `${last} ${word}`.length <= room) lines[lines.length - 1] = `${last} ${word}`
     else lines.push(word)
   }
-  return lines.length > 2 ? [lines[0], `${lines[1].slice(0, room - 1)}…`] : lines
+  const [first, second, ...rest] = lines
+  return first !== undefined && second !== undefined && rest.length ? [first, `${second.slice(0, room - 1)}…`] : lines
 }
 const nodes = computed(() =>
-  picture.value.spots.map((s) => {
+  picture.value.spots.flatMap((s) => {
+    const part = props.parts[s.part]
+    if (!part) return []
     const link = stateOf.value.get(s.part)
     const state = link?.state ?? 'untested'
     const chance = link ? (link.p < 0.005 ? '' : `${Math.round(link.p * 100)} %`) : ''
     const word =
       state === 'untested' ? '' : state === 'suspect' ? `? ${chance}` : state === 'faulty' ? `faulty ${chance}` : state
-    const { title, line } = props.parts[s.part]
+    const { title, line } = part
     const others = folded.value?.more.get(s.part)
     return {
       ...s,

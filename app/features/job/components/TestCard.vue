@@ -46,7 +46,7 @@ watch(text, () => (refusal.value = ''))
 function take(value = text.value) {
   const r = parseReading(value, props.card.shape)
   if (!r.ok) {
-    refusal.value = describeProblem(r.problems[0])
+    refusal.value = r.problems.map((p) => describeProblem(p)).join(' ')
     return
   }
   emit('taken', value.trim(), r.value)

@@ -40,7 +40,7 @@ const rows = computed(() => {
 <template>
   <section class="card chooser" aria-label="All tests">
     <div class="row">
-      <h2>{{ part < 0 ? 'A test of your own choice' : `Tests of the ${parts[part].title}` }}</h2>
+      <h2>{{ part < 0 ? 'A test of your own choice' : `Tests of the ${parts[part]?.title}` }}</h2>
       <button v-if="part >= 0" type="button" class="text push" @click="emit('clear')">All tests</button>
     </div>
     <div v-if="own && (own.jumper || own.byHand)" class="acts">

@@ -1,4 +1,4 @@
-import type { TracedLines } from '../../../../core/diagram'
+import type { TracedLines } from '../types'
 
 /** Fewest parts in series that are drawn as one. */
 const SERIES = 3
