@@ -202,7 +202,7 @@ function broken(story: Story) {
     const complaints = truth.complaints()
     if (complaints.length) {
       if (fault.id !== story.fault) process.stdout.write(`${story.sheet}: ${fault.id} instead of ${story.fault}\n`)
-      return { predictor, catalogue, truth, fault, complaint: complaints[0]! }
+      return { predictor, catalogue, truth, fault, complaint: complaints[0] }
     }
   }
   throw new Error(`No fault of ${story.sheet} is complained of.`)
@@ -238,7 +238,7 @@ function play(story: Story): Seeded {
       put({ type: 'reading', test: test.procedure.id, text }, Math.max(1, Math.round(test.minutes)))
     }
   }
-  const remedy = () => sheet.repairs[advise(predictor, evidence).plan.remedies[0]!.repair]!
+  const remedy = () => sheet.repairs[advise(predictor, evidence).plan.remedies[0].repair]
   put({ type: 'opened', unit: unit(story.unit), complaints: [complaint], words: story.words })
   readOn(story.readings)
   if (story.ends === 'bypass') {

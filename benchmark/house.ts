@@ -155,7 +155,7 @@ interface Round {
 async function round(long: string, clients: pg.Client[]): Promise<Round> {
   const calibration = calibrate()
   await loopDelay()
-  const bareList = quantile(await inTurn(60, () => clients[0]!.query(PAGE)), 0.95)
+  const bareList = quantile(await inTurn(60, () => clients[0].query(PAGE)), 0.95)
   const list = quantile(await inTurn(60, () => ask('/api/jobs')), 0.95)
   const search = quantile(await inTurn(60, (i) => ask(`/api/jobs?q=number+${(i * 79) % LISTED}`)), 0.95)
   const jobs = await Promise.all(Array.from({ length: SENDERS }, newJob))
@@ -294,7 +294,7 @@ try {
       most: 50,
     },
     { what: 'spread of the calibration loop', figure: 100 * spread, unit: '%' },
-    { what: 'load of the machine, one minute', figure: loadavg()[0]!, unit: '' },
+    { what: 'load of the machine, one minute', figure: loadavg()[0], unit: '' },
   ])
   if (spread > BUSY_FROM) console.log('  machine busy: the ratios of this run say little')
 } finally {

@@ -57,7 +57,7 @@ export function upcast(row: WrittenEvent): JobEvent {
   const { id, at, device, seq } = row
   if (!(row.version <= EVENT_VERSION)) throw new Error(`Event version ${row.version} is newer than this program.`)
   let { payload } = row
-  for (let version = row.version; version < EVENT_VERSION; version++) payload = STEPS[version]!(payload)
+  for (let version = row.version; version < EVENT_VERSION; version++) payload = STEPS[version](payload)
   return {
     id,
     version: EVENT_VERSION,

@@ -33,7 +33,7 @@ export function splitQuantity(si: number, dimension: Dimension): { number: strin
   if (scales) {
     const threshold = dimension === 'time' ? 120 : 0
     const [factor, unit] =
-      scales.find(([f]) => Math.abs(si) >= (f === 60 ? threshold : f) * 0.9995) ?? scales[scales.length - 1]!
+      scales.find(([f]) => Math.abs(si) >= (f === 60 ? threshold : f) * 0.9995) ?? scales[scales.length - 1]
     const small = dimension === 'current' && Math.abs(si) < 1e-3 ? DEFAULT_UNIT.current : undefined
     return { number: digits(small ? si : si / factor), unit: small ? small.symbol : unit }
   }

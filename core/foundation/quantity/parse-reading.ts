@@ -100,14 +100,14 @@ export function parseReading(text: string, shape: ReadingShape): Result<ReadingV
   const squeezed = plain.replaceAll(' ', '')
   const coded = CODED.exec(squeezed)
   if (coded && dimension === 'resistance')
-    return ok({ type: 'value', si: Number(`${coded[1]}.${coded[3]}`) * CODE_FACTOR[coded[2]!]! })
+    return ok({ type: 'value', si: Number(`${coded[1]}.${coded[3]}`) * CODE_FACTOR[coded[2]] })
   const match = PLAIN.exec(plain)
   if (!match) return refuse('bad-reading', example(shape))
-  const digits = match[1]!.replace('−', '-')
+  const digits = match[1].replace('−', '-')
   if (/^[-+]?[1-9]\d{0,2},\d{3}$/.test(digits))
     return refuse('ambiguous', `${digits.replace(',', '')} or ${digits.replace(',', '.')}, without the comma`)
   const number = Number(digits.replace(',', '.'))
-  const unitText = match[2]!.trim()
+  const unitText = match[2].trim()
   const unit =
     unitText === ''
       ? DEFAULT_UNIT[dimension]

@@ -26,8 +26,8 @@ export function portBetween(solution: Solution, a: number, b: number): Port {
   const factor = blocks[block[a]]
   const ur = new Float64Array(factor.n)
   const ui = new Float64Array(factor.n)
-  if (row[a]! >= 0) ur[row[a]!]! += 1
-  if (row[b]! >= 0) ur[row[b]!]! -= 1
+  if (row[a] >= 0) ur[row[a]] += 1
+  if (row[b] >= 0) ur[row[b]] -= 1
   solveInPlace(factor, ur, ui)
   const adjointRe = new Float64Array(row.length)
   const adjointIm = new Float64Array(row.length)
@@ -37,10 +37,10 @@ export function portBetween(solution: Solution, a: number, b: number): Port {
       adjointIm[i] = ui[row[i]]
     }
   return {
-    re: re[a]! - re[b]!,
-    im: im[a]! - im[b]!,
-    zRe: adjointRe[a]! - adjointRe[b]!,
-    zIm: adjointIm[a]! - adjointIm[b]!,
+    re: re[a] - re[b],
+    im: im[a] - im[b],
+    zRe: adjointRe[a] - adjointRe[b],
+    zIm: adjointIm[a] - adjointIm[b],
     connected: true,
     adjointRe,
     adjointIm,
@@ -58,8 +58,8 @@ export function portVoltageChange(s: Solution, port: Port, before: Component, ch
   const y1 = admittanceOf(changed, s.analysis, s.omega, newAdmittance())
   const onDcSide = before.type === 'RECT' && s.analysis === 'dc'
   const [a, b] = onDcSide ? [before.c, before.d] : [before.a, before.b]
-  const [ur, ui] = [port.adjointRe[a]! - port.adjointRe[b]!, port.adjointIm[a]! - port.adjointIm[b]!]
-  const [xr, xi] = [s.re[a]! - s.re[b]!, s.im[a]! - s.im[b]!]
+  const [ur, ui] = [port.adjointRe[a] - port.adjointRe[b], port.adjointIm[a] - port.adjointIm[b]]
+  const [xr, xi] = [s.re[a] - s.re[b], s.im[a] - s.im[b]]
   const [gr, gi] = onDcSide ? [y1.re22 - y0.re22, 0] : [y1.re - y0.re, y1.im - y0.im]
   let jr = y1.amps - y0.amps - (gr * xr - gi * xi)
   let ji = -(gr * xi + gi * xr)
@@ -67,8 +67,8 @@ export function portVoltageChange(s: Solution, port: Port, before: Component, ch
   let im = 0
   if (before.type === 'T') {
     const { c, d } = before
-    const [wr, wi] = [s.re[c]! - s.re[d]!, s.im[c]! - s.im[d]!]
-    const [tr, ti] = [port.adjointRe[c]! - port.adjointRe[d]!, port.adjointIm[c]! - port.adjointIm[d]!]
+    const [wr, wi] = [s.re[c] - s.re[d], s.im[c] - s.im[d]]
+    const [tr, ti] = [port.adjointRe[c] - port.adjointRe[d], port.adjointIm[c] - port.adjointIm[d]]
     const [hr, hi] = [y1.re12 - y0.re12, y1.im12 - y0.im12]
     const [sr, si] = [y1.re22 - y0.re22, y1.im22 - y0.im22]
     jr -= hr * wr - hi * wi

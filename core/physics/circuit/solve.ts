@@ -106,12 +106,12 @@ function assemble(
   })
   const y = newAdmittance()
   const add = (p: number, q: number, gr: number, gi: number) => {
-    const i = row[p]!
-    const j = row[q]!
+    const i = row[p]
+    const j = row[q]
     if (i < 0 || j < 0 || i < j || (only && !only.has(block[p]))) return
     const { n, re, im } = blocks[block[p]]
-    re[i * n + j]! += gr
-    im[i * n + j]! += gi
+    re[i * n + j] += gr
+    im[i * n + j] += gi
   }
   const branch = (a: number, b: number, gr: number, gi: number) => {
     add(a, a, gr, gi)
