@@ -1,6 +1,9 @@
+import { join } from 'node:path'
 import { defineNuxtConfig } from 'nuxt/config'
-import license from 'rollup-plugin-license'
+import { licenceNotices } from './scripts/setup/licences.mjs'
 import { bundleSheetWorker } from './scripts/setup/sheet-worker.mjs'
+
+const notices = licenceNotices(join(import.meta.dirname, 'package.json'), join(import.meta.dirname, '.nuxt/licences'))
 
 export default defineNuxtConfig({
   compatibilityDate: '2026-01-01',
@@ -85,15 +88,9 @@ export default defineNuxtConfig({
     hooks: { compiled: ({ options }) => bundleSheetWorker(options.output.serverDir) },
   },
   vite: {
-    worker: { format: 'es' },
+    worker: { format: 'es', plugins: notices.workers },
     build: { modulePreload: { polyfill: false } },
-    // The notices of everything that is shipped to a browser, made from what is really in it.
-    plugins: [
-      {
-        ...license({ thirdParty: { output: '.nuxt/licences/licences.txt' } }),
-        apply: (_, { isSsrBuild }) => !isSsrBuild,
-      },
-    ],
+    plugins: notices.pages,
   },
   typescript: { tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } },
   eslint: { config: { standalone: true } },

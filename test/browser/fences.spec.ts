@@ -1,4 +1,4 @@
-import { readdirSync } from 'node:fs'
+import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { expect, test, type APIRequestContext, type APIResponse } from '@playwright/test'
 import { v7 as uuidv7 } from 'uuid'
@@ -71,6 +71,21 @@ async function oneShape(answer: APIResponse, what: string): Promise<string> {
   expect(body, what).not.toMatch(/\bat .*\.m?[jt]s:\d+|stack|SELECT|node_modules/)
   return body
 }
+
+test('what is shipped comes with its licences: pages, workers, the service worker and the font', async ({
+  request,
+}) => {
+  const notices = (await (await request.get(`${place.url}/licences.txt`)).text()).split('-'.repeat(80))
+  const licenceOf = (name: string) => notices.find((n) => n.trim().startsWith(`${name} `)) ?? ''
+  const { dependencies } = JSON.parse(readFileSync('package.json', 'utf8')) as { dependencies: Record<string, string> }
+  expect(licenceOf('@fontsource-variable/atkinson-hyperlegible-next')).toMatch(/OFL-1\.1[^]*SIL OPEN FONT LICENSE/)
+  expect(licenceOf('comlink')).toMatch(/Apache-2\.0[^]*Apache License/)
+  expect(licenceOf('workbox-core')).toContain('MIT')
+  // In the engine's worker alone.
+  expect(licenceOf('yaml')).toContain('ISC')
+  const client = ['dexie', 'papaparse', 'pinia', 'primevue', 'uuid', 'vue-router', 'zod'] as const
+  for (const name of client) expect(licenceOf(name), name).toContain(dependencies[name])
+})
 
 test('every route of the server has a contract, and every contract a route', () => {
   const files = readdirSync(join(import.meta.dirname, '../../server/api'), { recursive: true, encoding: 'utf8' })
