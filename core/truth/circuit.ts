@@ -2,7 +2,7 @@ import { WAVES, type Component } from '../physics/circuit'
 
 /**
  * A plain second solver for circuits: nodal analysis with full complex Gaussian elimination and partial pivoting,
- * one dense matrix, nothing kept. Written apart from `core/circuit` so that each can be held against the other.
+ * one dense matrix, nothing kept. Written apart from `core/physics/circuit` so that each can be held against the other.
  */
 export interface PlainSolution {
   re: Float64Array
@@ -39,123 +39,154 @@ const inverse = ([re, im]: [number, number]): [number, number] => {
   return [re / d, -im / d]
 }
 
+type Load = { ohms: number; volts: number }
+
+/** The nodal equations of a network at one frequency: one dense complex matrix, rows of re and im in turn. */
+class PlainEquations {
+  readonly y: Float64Array[]
+  readonly drive: Float64Array
+  readonly island: Int32Array
+
+  constructor(
+    private readonly nodes: number,
+    private readonly omega: number,
+  ) {
+    this.y = Array.from({ length: nodes }, () => new Float64Array(2 * nodes))
+    this.drive = new Float64Array(2 * nodes)
+    this.island = Int32Array.from({ length: nodes }, (_, i) => i)
+  }
+  private put(i: number, j: number, [re, im]: [number, number], sign = 1): void {
+    this.y[i][2 * j] += sign * re
+    this.y[i][2 * j + 1] += sign * im
+  }
+  private branch(a: number, b: number, g: [number, number]): void {
+    this.put(a, a, g)
+    this.put(b, b, g)
+    this.put(a, b, g, -1)
+    this.put(b, a, g, -1)
+    const { island } = this
+    const [from, to] = [Math.max(island[a], island[b]), Math.min(island[a], island[b])]
+    for (let i = 0; i < this.nodes; i++) if (island[i] === from) island[i] = to
+  }
+  private inject(into: number, outOf: number, amps: number): void {
+    this.drive[2 * into] += amps
+    this.drive[2 * outOf] -= amps
+  }
+  /** @param load of a rectifier, the resistance it is to the AC side and the volts it gives to the DC side */
+  add(c: Component, load: Load | undefined): void {
+    const { omega } = this
+    if (c.type === 'T') return this.addTransformer(c)
+    if (c.type === 'RECT') {
+      if (omega > 0 && load && Number.isFinite(load.ohms)) this.branch(c.a, c.b, [1 / load.ohms, 0])
+      if (omega > 0) return
+      this.branch(c.c, c.d, [1 / c.ohms, 0])
+      return this.inject(c.c, c.d, (load?.volts ?? 0) / c.ohms)
+    }
+    const z = impedance(c, omega)
+    if (!z) return
+    if (c.a !== c.b) this.branch(c.a, c.b, inverse(z))
+    if ((c.type === 'VAC' && omega > 0) || (c.type === 'VDC' && omega === 0)) this.inject(c.a, c.b, c.volts / c.ohms)
+  }
+  /** Two coupled windings: the 2×2 impedance matrix inverted; det written out so that Zm² drops out of it. */
+  private addTransformer(c: Component & { type: 'T' }): void {
+    if (this.omega === 0) {
+      this.branch(c.a, c.b, [1 / c.ohms, 0])
+      this.branch(c.c, c.d, [1 / c.ohms2, 0])
+      return
+    }
+    const x = this.omega * c.henries
+    const n = c.ratio
+    const over = inverse([c.ohms * c.ohms2, x * (c.ohms / (n * n) + c.ohms2)])
+    const y12 = times([0, -x / n], over)
+    this.branch(c.a, c.b, times([c.ohms2, x / (n * n)], over))
+    this.branch(c.c, c.d, times([c.ohms, x], over))
+    for (const [p, q, sign] of [
+      [c.a, c.c, 1],
+      [c.b, c.d, 1],
+      [c.a, c.d, -1],
+      [c.b, c.c, -1],
+    ] as const) {
+      this.put(p, q, y12, sign)
+      this.put(q, p, y12, sign)
+    }
+  }
+  /** The lowest node of each island is its zero. */
+  ground(): void {
+    for (let i = 0; i < this.nodes; i++)
+      if (this.island[i] === i) {
+        this.y[i].fill(0)
+        this.y[i][2 * i] = 1
+        this.drive[2 * i] = this.drive[2 * i + 1] = 0
+      }
+  }
+  /** The largest entry of a column, from the diagonal down, comes to the diagonal. */
+  private pivot(k: number): void {
+    const { y, drive } = this
+    const size = (i: number) => Math.hypot(y[i][2 * k], y[i][2 * k + 1])
+    let pivot = k
+    for (let i = k + 1; i < this.nodes; i++) if (size(i) > size(pivot)) pivot = i
+    if (pivot === k) return
+    ;[y[k], y[pivot]] = [y[pivot], y[k]]
+    for (const half of [0, 1]) {
+      const kept = drive[2 * k + half]
+      drive[2 * k + half] = drive[2 * pivot + half]
+      drive[2 * pivot + half] = kept
+    }
+  }
+  /** Gaussian elimination with partial pivoting, to an upper triangle. */
+  eliminate(): void {
+    const { nodes, y, drive } = this
+    for (let k = 0; k < nodes; k++) {
+      this.pivot(k)
+      const over = inverse([y[k][2 * k], y[k][2 * k + 1]])
+      for (let i = k + 1; i < nodes; i++) {
+        const own: [number, number] = [y[i][2 * k], y[i][2 * k + 1]]
+        if (own[0] === 0 && own[1] === 0) continue
+        const [fr, fi] = times(own, over)
+        for (let j = k; j < nodes; j++) {
+          const [ar, ai] = [y[k][2 * j], y[k][2 * j + 1]]
+          y[i][2 * j] -= fr * ar - fi * ai
+          y[i][2 * j + 1] -= fr * ai + fi * ar
+        }
+        drive[2 * i] -= fr * drive[2 * k] - fi * drive[2 * k + 1]
+        drive[2 * i + 1] -= fr * drive[2 * k + 1] + fi * drive[2 * k]
+      }
+    }
+  }
+  substitute(): PlainSolution {
+    const { nodes, y, drive, island } = this
+    const [re, im] = [new Float64Array(nodes), new Float64Array(nodes)]
+    for (let i = nodes - 1; i >= 0; i--) {
+      let sum: [number, number] = [drive[2 * i], drive[2 * i + 1]]
+      for (let j = i + 1; j < nodes; j++) {
+        const part = times([y[i][2 * j], y[i][2 * j + 1]], [re[j], im[j]])
+        sum = [sum[0] - part[0], sum[1] - part[1]]
+      }
+      ;[re[i], im[i]] = times(sum, inverse([y[i][2 * i], y[i][2 * i + 1]]))
+    }
+    return { re, im, island }
+  }
+}
+
 /**
  * Solves a network at one frequency.
  *
  * @param omega rad/s; 0 is DC
  * @param loads for each rectifier, the resistance it is to the AC side and the volts it gives to the DC side
+ * @returns node voltages as re and im in V, from the lowest node of each island
  */
 export function solvePlain(
   nodes: number,
   components: readonly Component[],
   omega: number,
-  loads: readonly { ohms: number; volts: number }[] = [],
+  loads: readonly Load[] = [],
 ): PlainSolution {
-  const island = Int32Array.from({ length: nodes }, (_, i) => i)
-  const y: Float64Array[] = Array.from({ length: nodes }, () => new Float64Array(2 * nodes))
-  const drive = new Float64Array(2 * nodes)
-  const meet = (a: number, b: number) => {
-    const [from, to] = [Math.max(island[a], island[b]), Math.min(island[a], island[b])]
-    for (let i = 0; i < nodes; i++) if (island[i] === from) island[i] = to
-  }
-  const put = (i: number, j: number, [re, im]: [number, number], sign = 1) => {
-    y[i][2 * j] += sign * re
-    y[i][2 * j + 1] += sign * im
-  }
-  const branch = (a: number, b: number, g: [number, number]) => {
-    put(a, a, g)
-    put(b, b, g)
-    put(a, b, g, -1)
-    put(b, a, g, -1)
-    meet(a, b)
-  }
+  const equations = new PlainEquations(nodes, omega)
   let rectifier = 0
-  for (const c of components) {
-    const z = impedance(c, omega)
-    if (z) {
-      if (c.a !== c.b) branch(c.a, c.b, inverse(z))
-      if ((c.type === 'VAC' && omega > 0) || (c.type === 'VDC' && omega === 0)) {
-        drive[2 * c.a] += c.volts / c.ohms
-        drive[2 * c.b] -= c.volts / c.ohms
-      }
-    } else if (c.type === 'RECT') {
-      const load = loads[rectifier++]
-      if (omega > 0 && load && Number.isFinite(load.ohms)) branch(c.a, c.b, [1 / load.ohms, 0])
-      if (omega === 0) {
-        branch(c.c, c.d, [1 / c.ohms, 0])
-        drive[2 * c.c] += (load?.volts ?? 0) / c.ohms
-        drive[2 * c.d] -= (load?.volts ?? 0) / c.ohms
-      }
-    } else if (c.type === 'T') {
-      if (omega === 0) {
-        branch(c.a, c.b, [1 / c.ohms, 0])
-        branch(c.c, c.d, [1 / c.ohms2, 0])
-        continue
-      }
-      // Two coupled windings: the 2×2 impedance matrix inverted; det written out so that Zm² drops out of it.
-      const x = omega * c.henries
-      const n = c.ratio
-      const over = inverse([c.ohms * c.ohms2, x * (c.ohms / (n * n) + c.ohms2)])
-      const y11 = times([c.ohms2, x / (n * n)], over)
-      const y22 = times([c.ohms, x], over)
-      const y12 = times([0, -x / n], over)
-      branch(c.a, c.b, y11)
-      branch(c.c, c.d, y22)
-      for (const [p, q, sign] of [
-        [c.a, c.c, 1],
-        [c.b, c.d, 1],
-        [c.a, c.d, -1],
-        [c.b, c.c, -1],
-      ] as const) {
-        put(p, q, y12, sign)
-        put(q, p, y12, sign)
-      }
-    }
-  }
-  // The lowest node of each island is its zero.
-  for (let i = 0; i < nodes; i++)
-    if (island[i] === i) {
-      y[i].fill(0)
-      y[i][2 * i] = 1
-      drive[2 * i] = drive[2 * i + 1] = 0
-    }
-  for (let k = 0; k < nodes; k++) {
-    let pivot = k
-    const size = (i: number) => Math.hypot(y[i][2 * k], y[i][2 * k + 1])
-    for (let i = k + 1; i < nodes; i++) if (size(i) > size(pivot)) pivot = i
-    if (pivot !== k) {
-      ;[y[k], y[pivot]] = [y[pivot], y[k]]
-      for (const half of [0, 1]) {
-        const kept = drive[2 * k + half]
-        drive[2 * k + half] = drive[2 * pivot + half]
-        drive[2 * pivot + half] = kept
-      }
-    }
-    const over = inverse([y[k][2 * k], y[k][2 * k + 1]])
-    for (let i = k + 1; i < nodes; i++) {
-      const own: [number, number] = [y[i][2 * k], y[i][2 * k + 1]]
-      if (own[0] === 0 && own[1] === 0) continue
-      const [fr, fi] = times(own, over)
-      for (let j = k; j < nodes; j++) {
-        const [ar, ai] = [y[k][2 * j], y[k][2 * j + 1]]
-        y[i][2 * j] -= fr * ar - fi * ai
-        y[i][2 * j + 1] -= fr * ai + fi * ar
-      }
-      drive[2 * i] -= fr * drive[2 * k] - fi * drive[2 * k + 1]
-      drive[2 * i + 1] -= fr * drive[2 * k + 1] + fi * drive[2 * k]
-    }
-  }
-  const re = new Float64Array(nodes)
-  const im = new Float64Array(nodes)
-  for (let i = nodes - 1; i >= 0; i--) {
-    let sum: [number, number] = [drive[2 * i], drive[2 * i + 1]]
-    for (let j = i + 1; j < nodes; j++) {
-      const part = times([y[i][2 * j], y[i][2 * j + 1]], [re[j], im[j]])
-      sum = [sum[0] - part[0], sum[1] - part[1]]
-    }
-    ;[re[i], im[i]] = times(sum, inverse([y[i][2 * i], y[i][2 * i + 1]]))
-  }
-  return { re, im, island }
+  for (const c of components) equations.add(c, c.type === 'RECT' ? loads[rectifier++] : undefined)
+  equations.ground()
+  equations.eliminate()
+  return equations.substitute()
 }
 
 export const plainVolts = (s: PlainSolution, a: number, b: number): number =>

@@ -1,15 +1,8 @@
 export { dependenciesOf } from './dependencies'
 export type { FindSheet } from './merge-sheet'
 export { readSheet, readSheetWithSource, flattenSheet } from './read'
-export {
-  atomsOf,
-  eversOf,
-  isControlOnly,
-  mapCondition,
-  parseCondition,
-  type Condition,
-  type EverCondition,
-} from './condition'
+export { atomsOf, eversOf, isControlOnly, mapCondition, type Condition, type EverCondition } from './condition'
+export { parseCondition } from './parse-condition'
 export { templateEffects } from './resolve/faults'
 export { sheetSchema } from './schema'
 export type * from './types'

@@ -53,6 +53,47 @@ export const lossSlope = (s: WaterLink, q: number): number =>
   (q > s.ratedFlow ? s.regulatorSlope : 0) +
   (s.oneWay && q < 0 ? BACKWARD : 0)
 
+/** Nodes that hang together with a fixed pressure. */
+function reachedFrom(nodes: number, links: readonly WaterLink[], fixed: Float64Array): boolean[] {
+  const reached = Array.from({ length: nodes }, (_, i) => !Number.isNaN(fixed[i]))
+  for (let again = true; again;) {
+    again = false
+    for (const { from, to } of links)
+      if (reached[from] !== reached[to]) {
+        reached[from] = reached[to] = true
+        again = true
+      }
+  }
+  return reached
+}
+
+/** Adds one link to the equations of the unknown pressures, linearised at its flow; only the lower triangle is kept. */
+function addLink(
+  { a, b, n, row }: { a: Float64Array; b: Float64Array; n: number; row: Int32Array },
+  s: WaterLink,
+  flow: number,
+  pressure: Float64Array,
+): void {
+  const g = 1 / lossSlope(s, flow)
+  // Next flow = base + g·(p_from − p_to)
+  const base = flow - g * pressureLoss(s, flow)
+  const [i, j] = [row[s.from], row[s.to]]
+  if (i >= 0) {
+    a[i * n + i] += g
+    b[i] -= base
+    if (j < 0) b[i] += g * pressure[s.to]
+  }
+  if (j >= 0) {
+    a[j * n + j] += g
+    b[j] += base
+    if (i < 0) b[j] += g * pressure[s.from]
+  }
+  if (i >= 0 && j >= 0) a[Math.max(i, j) * n + Math.min(i, j)] -= g
+}
+
+/** Flow that a link begins with, m³/s. */
+const FIRST_FLOW = 1e-4
+
 /**
  * Steady flow through a network of links between nodes of fixed and of unknown pressure.
  *
@@ -60,61 +101,30 @@ export const lossSlope = (s: WaterLink, q: number): number =>
  *
  * @param nodes number of nodes
  * @param fixed pressure in Pa per node, NaN where unknown
- * @returns pressures and flows; nodes cut off from every fixed pressure get 0
+ * @returns pressures in Pa by node and flows in m³/s by link, positive from `from` to `to`; nodes cut off from every fixed
+ *   pressure get 0. `converged` is false where rounds ran out or the equations were singular
  */
 export function solveWater(nodes: number, links: readonly WaterLink[], fixed: Float64Array): WaterSolution {
-  const pressure = new Float64Array(nodes)
-  const flow = new Float64Array(links.length)
-  const reached = new Uint8Array(nodes)
-  for (let i = 0; i < nodes; i++)
-    if (!Number.isNaN(fixed[i])) {
-      reached[i] = 1
-      pressure[i] = fixed[i]
-    }
-  for (let again = true; again;) {
-    again = false
-    for (const s of links)
-      if (reached[s.from] !== reached[s.to]) {
-        reached[s.from] = reached[s.to] = 1
-        again = true
-      }
-  }
+  const reached = reachedFrom(nodes, links, fixed)
+  const pressure = Float64Array.from({ length: nodes }, (_, i) => (Number.isNaN(fixed[i]) ? 0 : fixed[i]))
+  const flow = Float64Array.from(links, (s) => (reached[s.from] ? Math.min(FIRST_FLOW, s.ratedFlow) : 0))
   const row = new Int32Array(nodes).fill(-1)
   let n = 0
   for (let i = 0; i < nodes; i++) if (reached[i] && Number.isNaN(fixed[i])) row[i] = n++
-  links.forEach((s, k) => {
-    flow[k] = reached[s.from] ? Math.min(1e-4, s.ratedFlow) : 0
-  })
-  const a = new Float64Array(n * n)
-  const b = new Float64Array(n)
+  const equations = { a: new Float64Array(n * n), b: new Float64Array(n), n, row }
   let settled = false
   for (let round = 0; round < MAX_ROUNDS && !settled; round++) {
-    a.fill(0)
-    b.fill(0)
+    equations.a.fill(0)
+    equations.b.fill(0)
     links.forEach((s, k) => {
-      if (!reached[s.from]) return
-      const g = 1 / lossSlope(s, flow[k])
-      // Next flow = base + g·(p_from − p_to)
-      const base = flow[k] - g * pressureLoss(s, flow[k])
-      const [i, j] = [row[s.from], row[s.to]]
-      if (i >= 0) {
-        a[i * n + i] += g
-        b[i] -= base
-        if (j < 0) b[i] += g * pressure[s.to]
-      }
-      if (j >= 0) {
-        a[j * n + j] += g
-        b[j] += base
-        if (i < 0) b[j] += g * pressure[s.from]
-      }
-      if (i >= 0 && j >= 0) a[Math.max(i, j) * n + Math.min(i, j)] -= g
+      if (reached[s.from]) addLink(equations, s, flow[k], pressure)
     })
     if (n > 0) {
-      if (!choleskyInPlace(a, n)) break
-      forwardSolve(a, n, b)
-      backwardSolve(a, n, b)
+      if (!choleskyInPlace(equations.a, n)) break
+      forwardSolve(equations.a, n, equations.b)
+      backwardSolve(equations.a, n, equations.b)
     }
-    for (let i = 0; i < nodes; i++) if (row[i] >= 0) pressure[i] = b[row[i]]
+    for (let i = 0; i < nodes; i++) if (row[i] >= 0) pressure[i] = equations.b[row[i]]
     settled = true
     links.forEach((s, k) => {
       if (!reached[s.from]) return

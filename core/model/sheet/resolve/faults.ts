@@ -9,7 +9,7 @@ import type { Scope } from './scope'
 type WrittenFault = NonNullable<NonNullable<WrittenSheet['faults']>[string]>
 
 /** Machine-years that a rate counts as when the sheet does not say. */
-const USUAL_WEIGHT = 100
+const USUAL_EXPOSURE_YEARS = 100
 
 /** Effects of a fault template, on a part. */
 export const templateEffects = (part: string, effects: FaultTemplate['effects']): SheetEffect[] =>
@@ -80,23 +80,75 @@ function writtenEffect(scope: Scope, e: NonNullable<WrittenFault['effects']>[num
   return [{ ...base, op, value: collector.quantity(raw, dimension, [...path, op]).value }]
 }
 
-function fault(scope: Scope, id: string, f: WrittenFault): SheetFault[] {
-  const { collector, find, parts, repairs, written } = scope
+/** The part that a fault is of, and the fault of its kind that it goes by where it is named PART.FAULT. */
+function subjectOf({ collector, find }: Scope, id: string, f: WrittenFault) {
   const path: Path = ['faults', id]
   const [partId, templateId] = id.split('.')
-  const part =
-    templateId === undefined ? (f.part === undefined ? undefined : find(f.part, [...path, 'part'])) : find(partId, path)
-  if (templateId === undefined && f.part === undefined)
-    collector.report('missing', path, { found: 'no part', expected: 'part and effects, or the name PART.FAULT' })
-  if (!part) return []
-  const template = templateId === undefined ? undefined : part.kind.faults?.[templateId]
-  if (templateId !== undefined && !template) {
-    collector.report('unknown-fault', path, {
-      found: id,
-      expected: oneOf(Object.keys(part.kind.faults ?? {}).map((n) => `${part.id}.${n}`)),
-    })
-    return []
+  if (templateId === undefined) {
+    if (f.part === undefined) {
+      collector.report('missing', path, { found: 'no part', expected: 'part and effects, or the name PART.FAULT' })
+      return undefined
+    }
+    const part = find(f.part, [...path, 'part'])
+    return part && { part, template: undefined }
   }
+  const part = find(partId, path)
+  if (!part) return undefined
+  const template = part.kind.faults?.[templateId]
+  if (template) return { part, template }
+  const expected = oneOf(Object.keys(part.kind.faults ?? {}).map((n) => `${part.id}.${n}`))
+  collector.report('unknown-fault', path, { found: id, expected })
+  return undefined
+}
+
+/** The range of a severity, in SI of the parameter that it sets, or a factor. */
+function severityOf(
+  { collector, parts }: Scope,
+  written: WrittenFault['severity'],
+  usual: Severity | undefined,
+  effects: readonly SheetEffect[],
+  path: Path,
+): Severity | undefined {
+  let severity = usual
+  if (written) {
+    const by = effects.find((e) => e.type === 'param' && e.value === 'severity')
+    const dimension =
+      by?.type === 'param' && by.op !== 'times' ? parts.get(by.part)!.kind.params[by.param].dimension : 'ratio'
+    severity = {
+      from: collector.quantity(written.from, dimension, [...path, 'from']).value,
+      to: collector.quantity(written.to, dimension, [...path, 'to']).value,
+      scale: written.scale,
+    }
+  }
+  if (severity && !(severity.from < severity.to && (severity.scale === 'linear' || severity.from > 0)))
+    collector.report('out-of-range', path, {
+      found: `${severity.from} to ${severity.to}`,
+      expected: 'from below to; above 0 on a log scale',
+    })
+  return severity
+}
+
+/** A rate in 1/year, above 0. */
+function rateOf({ collector }: Scope, written: string | undefined, usual: number, path: Path): number {
+  const rate = written === undefined ? usual : collector.quantity(written, 'rate', path).value
+  if (!(rate > 0))
+    collector.report('out-of-range', path, { found: String(written ?? 'none'), expected: 'a rate above 0 /year' })
+  return rate
+}
+
+const causesOf = ({ collector, written }: Scope, causes: WrittenFault['causes'], path: Path): SheetFault['causes'] =>
+  Object.entries(causes ?? {}).map(([other, chance]) => {
+    if (!written.faults?.[other])
+      collector.report('unknown-fault', [...path, other], { found: other, expected: 'a fault of this sheet' })
+    return { fault: other, chance: collector.quantity(chance, 'ratio', [...path, other]).value }
+  })
+
+function resolveFault(scope: Scope, id: string, f: WrittenFault): SheetFault[] {
+  const { collector, repairs } = scope
+  const path: Path = ['faults', id]
+  const subject = subjectOf(scope, id, f)
+  if (!subject) return []
+  const { part, template } = subject
   const effects: SheetEffect[] = f.effects
     ? f.effects.flatMap((e, i) => writtenEffect(scope, e, [...path, 'effects', i]))
     : templateEffects(part.id, template?.effects ?? [])
@@ -104,52 +156,22 @@ function fault(scope: Scope, id: string, f: WrittenFault): SheetFault[] {
   const repair = f.repair ?? ''
   if (!repairs.has(repair))
     collector.report('missing', [...path, 'repair'], { found: repair || 'no repair', expected: oneOf(repairs) })
-  let severity: Severity | undefined = template?.severity
-  if (f.severity) {
-    const by = effects.find((e) => e.type === 'param' && e.value === 'severity')
-    const dimension =
-      by?.type === 'param' && by.op !== 'times' ? parts.get(by.part)!.kind.params[by.param].dimension : 'ratio'
-    severity = {
-      from: collector.quantity(f.severity.from, dimension, [...path, 'severity', 'from']).value,
-      to: collector.quantity(f.severity.to, dimension, [...path, 'severity', 'to']).value,
-      scale: f.severity.scale,
-    }
-  }
-  if (severity && !(severity.from < severity.to && (severity.scale === 'linear' || severity.from > 0)))
-    collector.report('out-of-range', [...path, 'severity'], {
-      found: `${severity.from} to ${severity.to}`,
-      expected: 'from below to; above 0 on a log scale',
-    })
-  const rate =
-    f.rate === undefined ? (template?.ratePerYear ?? 0) : collector.quantity(f.rate, 'rate', [...path, 'rate']).value
-  if (!(rate > 0))
-    collector.report('out-of-range', [...path, 'rate'], {
-      found: String(f.rate ?? 'none'),
-      expected: 'a rate above 0 /year',
-    })
   return [
     {
       id,
       part: part.id,
       title: f.title ?? `${part.title}: ${template?.title ?? 'fault'}`,
       effects,
-      ratePerYear: rate,
+      ratePerYear: rateOf(scope, f.rate, template?.ratePerYear ?? 0, [...path, 'rate']),
       latent: f.latent ?? false,
-      priorExposureYears: f.weight ?? USUAL_WEIGHT,
-      severity,
+      priorExposureYears: f.weight ?? USUAL_EXPOSURE_YEARS,
+      severity: severityOf(scope, f.severity, template?.severity, effects, [...path, 'severity']),
       repair,
       intermittentShare:
         f.sometimes === undefined
           ? (template?.intermittentShare ?? 0)
           : collector.quantity(f.sometimes, 'ratio', [...path, 'sometimes']).value,
-      causes: Object.entries(f.causes ?? {}).map(([other, chance]) => {
-        if (!written.faults?.[other])
-          collector.report('unknown-fault', [...path, 'causes', other], {
-            found: other,
-            expected: 'a fault of this sheet',
-          })
-        return { fault: other, chance: collector.quantity(chance, 'ratio', [...path, 'causes', other]).value }
-      }),
+      causes: causesOf(scope, f.causes, [...path, 'causes']),
     },
   ]
 }
@@ -157,5 +179,5 @@ function fault(scope: Scope, id: string, f: WrittenFault): SheetFault[] {
 /** The faults of the parts that are fitted. */
 export const resolveFaults = (scope: Scope): SheetFault[] =>
   entries(scope.written.faults).flatMap(([id, f]) =>
-    scope.isAbsent(id) || scope.isAbsent(f.part ?? '') ? [] : fault(scope, id, f),
+    scope.isAbsent(id) || scope.isAbsent(f.part ?? '') ? [] : resolveFault(scope, id, f),
   )

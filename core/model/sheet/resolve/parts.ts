@@ -1,10 +1,74 @@
-import { findKind, KINDS } from '../../kinds'
+import { findKind, KINDS, type ParamSpec } from '../../kinds'
 import type { WrittenSheet } from '../schema'
 import type { SheetPart } from '../types'
 import { entries, oneOf, type ProblemCollector, type Path } from './problem-collector'
 import type { Scope } from './scope'
 
 const RESERVED = new Set(['kind', 'title', 'panel', 'option'])
+
+/** A part while it is resolved: what stands in the sheet, and where problems of it are reported. */
+interface PartReader {
+  collector: ProblemCollector
+  written: Record<string, unknown>
+  part: SheetPart
+  at: (field: string) => Path
+}
+
+function reportUnknown({ collector, written, part: { kind }, at }: PartReader): void {
+  const known = [kind.params, kind.choices, kind.refs, kind.optionalRefs].flatMap((x) => Object.keys(x ?? {}))
+  for (const field of Object.keys(written))
+    if (!RESERVED.has(field) && !known.includes(field))
+      collector.report('unknown-param', at(field), { found: field, expected: oneOf(known) })
+}
+
+/** The range that a parameter may have, in words of the problem record. */
+const rangeOf = ({ min, max }: ParamSpec): string =>
+  `${min === undefined ? '' : `at least ${min}`}${max === undefined ? '' : ` at most ${max}`} (SI)`.trim()
+
+function resolveParams({ collector, written, part, at }: PartReader): void {
+  const { kind, params, id } = part
+  for (const [name, spec] of Object.entries(kind.params)) {
+    const text = written[name] ?? spec.typical
+    if (text === undefined) {
+      collector.report('missing', ['parts', id], { found: `no ${name}`, expected: `${name}, a ${spec.dimension}` })
+      continue
+    }
+    const q = collector.quantity(text, spec.dimension, at(name))
+    if ((spec.min !== undefined && q.value < spec.min) || (spec.max !== undefined && q.value > spec.max))
+      collector.report('out-of-range', at(name), { found: String(text), expected: rangeOf(spec) })
+    params[name] = { ...q, origin: name in written ? 'sheet' : 'typical' }
+  }
+  for (const [upper, lower] of kind.hysteresis ?? []) {
+    const [above, below] = [params[upper], params[lower]]
+    const shown = (name: string) => `${name} ${String(written[name] ?? kind.params[name].typical)}`
+    if (above && below && !(above.value > below.value))
+      collector.report('no-hysteresis', at(written[upper] === undefined ? lower : upper), {
+        found: `${shown(upper)}, ${shown(lower)}`,
+        expected: `${upper} above ${lower}`,
+      })
+  }
+}
+
+function resolveChoices({ collector, written, part, at }: PartReader): void {
+  for (const [name, options] of Object.entries(part.kind.choices ?? {})) {
+    const word = String(written[name] ?? options[0])
+    if (!options.includes(word)) collector.report('out-of-range', at(name), { found: word, expected: oneOf(options) })
+    part.choices[name] = word
+  }
+}
+
+function resolveRefs({ collector, written, part }: PartReader): void {
+  for (const name of Object.keys(part.kind.refs ?? {})) {
+    if (written[name] === undefined)
+      collector.report('missing', ['parts', part.id], {
+        found: `no ${name}`,
+        expected: `${name}, the name of another part`,
+      })
+    part.refs[name] = String(written[name])
+  }
+  for (const name of Object.keys(part.kind.optionalRefs ?? {}))
+    if (written[name] !== undefined) part.refs[name] = String(written[name])
+}
 
 function resolvePart(
   collector: ProblemCollector,
@@ -15,10 +79,8 @@ function resolvePart(
   const at = (field: string): Path => ['parts', id, field]
   const kind = findKind(String(written.kind))
   if (!kind) {
-    collector.report('unknown-kind', at('kind'), {
-      found: String(written.kind),
-      expected: oneOf(KINDS.map((k) => k.id)),
-    })
+    const expected = oneOf(KINDS.map((k) => k.id))
+    collector.report('unknown-kind', at('kind'), { found: String(written.kind), expected })
     return undefined
   }
   const part: SheetPart = {
@@ -32,48 +94,11 @@ function resolvePart(
   }
   if (part.panel !== undefined && !panels.has(part.panel))
     collector.report('missing', at('panel'), { found: part.panel, expected: `a panel of this sheet: ${oneOf(panels)}` })
-  for (const field of Object.keys(written)) {
-    const known = [kind.params, kind.choices ?? {}, kind.refs ?? {}, kind.optionalRefs ?? {}].flatMap((x) =>
-      Object.keys(x),
-    )
-    if (RESERVED.has(field) || known.includes(field)) continue
-    collector.report('unknown-param', at(field), { found: field, expected: oneOf(known) })
-  }
-  for (const [name, spec] of Object.entries(kind.params)) {
-    const text = written[name] ?? spec.typical
-    if (text === undefined) {
-      collector.report('missing', ['parts', id], { found: `no ${name}`, expected: `${name}, a ${spec.dimension}` })
-      continue
-    }
-    const q = collector.quantity(text, spec.dimension, at(name))
-    if ((spec.min !== undefined && q.value < spec.min) || (spec.max !== undefined && q.value > spec.max))
-      collector.report('out-of-range', at(name), {
-        found: String(text),
-        expected:
-          `${spec.min === undefined ? '' : `at least ${spec.min}`}${spec.max === undefined ? '' : ` at most ${spec.max}`} (SI)`.trim(),
-      })
-    part.params[name] = { ...q, origin: name in written ? 'sheet' : 'typical' }
-  }
-  for (const [upper, lower] of kind.hysteresis ?? []) {
-    const [above, below] = [part.params[upper], part.params[lower]]
-    if (above && below && !(above.value > below.value))
-      collector.report('no-hysteresis', at(written[upper] === undefined ? lower : upper), {
-        found: `${upper} ${String(written[upper] ?? kind.params[upper].typical)}, ${lower} ${String(written[lower] ?? kind.params[lower].typical)}`,
-        expected: `${upper} above ${lower}`,
-      })
-  }
-  for (const [name, options] of Object.entries(kind.choices ?? {})) {
-    const word = String(written[name] ?? options[0])
-    if (!options.includes(word)) collector.report('out-of-range', at(name), { found: word, expected: oneOf(options) })
-    part.choices[name] = word
-  }
-  for (const name of Object.keys(kind.refs ?? {})) {
-    if (written[name] === undefined)
-      collector.report('missing', ['parts', id], { found: `no ${name}`, expected: `${name}, the name of another part` })
-    part.refs[name] = String(written[name])
-  }
-  for (const name of Object.keys(kind.optionalRefs ?? {}))
-    if (written[name] !== undefined) part.refs[name] = String(written[name])
+  const reader = { collector, written, part, at }
+  reportUnknown(reader)
+  resolveParams(reader)
+  resolveChoices(reader)
+  resolveRefs(reader)
   return part
 }
 

@@ -1,7 +1,8 @@
 import { problem, type Problem, type ProblemCode } from '../../../foundation/issues'
 import type { Result } from '../../../foundation/result'
 import { parseQuantity, type Dimension, type Quantity } from '../../../foundation/quantity'
-import { parseCondition, type Condition } from '../condition'
+import type { Condition } from '../condition'
+import { parseCondition } from '../parse-condition'
 
 export type Path = (string | number)[]
 

@@ -1,0 +1,80 @@
+import type { Action } from '../../evidence'
+import type { Intervention, Machine } from '../../model/machine'
+import type { Procedure, WorkState } from '../catalogue'
+
+export const initialWorkState: WorkState = { power: 'on', open: [], running: undefined }
+
+const ascending = (parts: Iterable<number>): number[] => [...new Set(parts)].sort((a, b) => a - b)
+
+/** How machine and technician stand while a log of evidence is gone through, one entry after another. */
+export class VisitState {
+  work: WorkState = initialWorkState
+  readonly repairs: number[] = []
+  /** Parts with a jumper across them. */
+  readonly jumpers = new Set<number>()
+  /** Parts whose plug is pulled or whose tap is shut by hand. */
+  readonly parted = new Set<number>()
+
+  constructor(private readonly machine: Machine) {}
+
+  repairsDone(): Intervention[] {
+    return ascending(this.repairs).map((repair) => ({ repair }))
+  }
+
+  /** All that hands have left in the machine. */
+  interventions(): Intervention[] {
+    return [
+      ...this.repairsDone(),
+      ...ascending(this.parted).map((part) => this.byHand(part)),
+      ...ascending(this.jumpers).map((jumper) => ({ jumper })),
+    ]
+  }
+
+  /** What a reading leaves behind: the power it wants, the panels it opens, the program it lets run. */
+  read({ needs: { power, panels, arrival } }: Procedure): void {
+    const stopped = power === 'off' ? undefined : this.work.running
+    this.work = {
+      power: power === 'any' ? this.work.power : power,
+      open: [...new Set([...this.work.open, ...panels])],
+      running: arrival ? { program: arrival.program, seconds: arrival.seconds } : stopped,
+    }
+  }
+
+  act({ verb, target }: Action): void {
+    const part = target === undefined ? -1 : (this.machine.partIndex.get(target) ?? -1)
+    const { open } = this.work
+    switch (verb) {
+      case 'isolate':
+        return this.change({ power: 'off', running: undefined })
+      case 'restore':
+        return this.change({ power: 'on' })
+      case 'open':
+        return this.change({ open: [...new Set([...open, target!])] })
+      case 'close':
+        return this.change({ open: open.filter((p) => p !== target) })
+      case 'start':
+        return this.change({
+          running: { program: this.machine.programs.findIndex((p) => p.id === target), seconds: 0 },
+        })
+      case 'unplug':
+        return void this.parted.add(part)
+      case 'plug':
+        return void this.parted.delete(part)
+      case 'jumper':
+        return void this.jumpers.add(part)
+      case 'unjumper':
+        return void this.jumpers.delete(part)
+      case 'repair':
+        return void this.repairs.push(this.machine.repairs.findIndex((r) => r.id === target))
+    }
+  }
+
+  private change(change: Partial<WorkState>): void {
+    this.work = { ...this.work, ...change }
+  }
+
+  private byHand(part: number): Intervention {
+    const { mode, disconnected } = this.machine.kinds[part].manual!
+    return { hold: { mode: this.machine.parts[part].mode[mode], value: disconnected } }
+  }
+}
