@@ -8,17 +8,32 @@ const { default: withNuxt } = await import('./.nuxt/eslint.config.mjs')
 
 const { walls } = await import('./eslint.walls.mjs')
 
-export default withNuxt({ ignores: ['.output/**', '.data/**', '.types/**', 'test-results/**', 'docs/**'] }, ...walls, {
-  rules: {
-    'vue/multi-word-component-names': 'off',
-    'vue/html-self-closing': 'off',
-    'vue/max-attributes-per-line': 'off',
-    'vue/singleline-html-element-content-newline': 'off',
-    'vue/multiline-html-element-content-newline': 'off',
-    'vue/html-indent': 'off',
-    'vue/html-closing-bracket-newline': 'off',
-    'vue/first-attribute-linebreak': 'off',
-    'vue/attributes-order': 'off',
-    '@typescript-eslint/unified-signatures': 'off',
+/** A file or a function that is longer says why beside it. */
+const sizes = [
+  {
+    files: ['{core,app,server,shared,cli,benchmark,scripts}/**/*.{ts,mjs,vue}'],
+    rules: { 'max-lines': ['error', 300], 'max-lines-per-function': ['error', { max: 60, IIFEs: true }] },
   },
-})
+]
+
+export default withNuxt(
+  { ignores: ['.output/**', '.data/**', '.types/**', 'test-results/**', 'docs/**'] },
+  ...walls,
+  ...sizes,
+  {
+    rules: {
+      'no-useless-rename': 'error',
+      'object-shorthand': ['error', 'properties'],
+      'vue/multi-word-component-names': 'off',
+      'vue/html-self-closing': 'off',
+      'vue/max-attributes-per-line': 'off',
+      'vue/singleline-html-element-content-newline': 'off',
+      'vue/multiline-html-element-content-newline': 'off',
+      'vue/html-indent': 'off',
+      'vue/html-closing-bracket-newline': 'off',
+      'vue/first-attribute-linebreak': 'off',
+      'vue/attributes-order': 'off',
+      '@typescript-eslint/unified-signatures': 'off',
+    },
+  },
+)

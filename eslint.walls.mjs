@@ -181,7 +181,7 @@ export const walls = [
   {
     files: ['server/api/**/*.ts'],
     rules: doors(
-      ['**/database/**', '**/repository', 'sequelize', 'pg'],
+      ['**/database/**', '**/*repository', 'sequelize', 'pg'],
       'A route parses, asks who it is, calls one service, answers.',
     ),
   },

@@ -17,7 +17,7 @@ export async function chromiumRows(
 ): Promise<Row[]> {
   const root = process.cwd()
   const { outputFiles } = await build({
-    entryPoints: [join(root, 'bench/in-browser.ts')],
+    entryPoints: [join(root, 'benchmark/in-browser.ts')],
     bundle: true,
     format: 'iife',
     minify: true,

@@ -194,7 +194,7 @@ const nextId = () => `01940000-0000-7000-8000-${String(++made).padStart(12, '0')
 function broken(story: Story) {
   const { text, file } = findShipped(story.sheet)!
   const predictor = createEngine(orThrow(readSheet(text, file, findShipped))).predictor
-  const { catalogue: catalogue } = predictor
+  const { catalogue } = predictor
   const named = catalogue.machine.faults.filter((f) => f.id === story.fault)
   for (const fault of [...named, ...catalogue.machine.faults]) {
     const severity = fault.severity && Math.sqrt(fault.severity.from * fault.severity.to)

@@ -1,8 +1,8 @@
 /**
- * `npm run catalogue:house`: how fast and how light the application round the engine is, as ratios to a bare reference in
+ * `npm run bench:house`: how fast and how light the application round the engine is, as ratios to a bare reference in
  * the same run. Five interleaved rounds; a fixed loop before each says whether the machine was busy.
  *
- *     node scripts/bundled.mjs bench/house.ts
+ *     node scripts/bundled.mjs benchmark/house.ts
  */
 import { readFileSync } from 'node:fs'
 import { Agent, request } from 'node:http'
@@ -18,6 +18,7 @@ import { ensureBuild } from '../scripts/setup/build.mjs'
 import { serve } from '../scripts/setup/serve.mjs'
 import { printRows, type Row } from './table'
 import { quantile } from './time-jobs'
+import { calibrate, inTurn, timed } from './timing'
 
 const root = process.cwd()
 const ROUNDS = 5
@@ -29,24 +30,6 @@ const UNIT = '01900000-0000-7000-8000-000000000101'
 const BUSY_FROM = 0.2
 
 const median = (list: readonly number[]) => quantile(list, 0.5)
-async function timed(act: () => Promise<unknown>): Promise<number> {
-  const start = performance.now()
-  await act()
-  return performance.now() - start
-}
-/** A fixed piece of arithmetic, ms. */
-function calibrate(): number {
-  const start = performance.now()
-  let x = 1
-  for (let i = 0; i < 2e7; i++) x = (x * 1103515245 + 12345) % 2147483648
-  return performance.now() - start + (x < 0 ? 1 : 0)
-}
-async function inTurn(times: number, act: (i: number) => Promise<unknown>): Promise<number[]> {
-  const out: number[] = []
-  for (let i = 0; i < times; i++) out.push(await timed(() => act(i)))
-  return out
-}
-
 await ensureBuild(root)
 const cluster = await startCluster(root, 'bench', { fresh: true })
 const appUrl = await prepareDatabase(root, cluster.url, { bare: true })
@@ -54,7 +37,7 @@ if (!appUrl) throw new Error('The database could not be prepared.')
 const port = await freePort()
 const delayFile = join(tmpdir(), `loop-delay-${port}.json`)
 process.env.LOOP_DELAY_FILE = delayFile
-process.env.NODE_OPTIONS = `--import=${join(root, 'bench/loop-delay.mjs')}`
+process.env.NODE_OPTIONS = `--import=${join(root, 'benchmark/loop-delay.mjs')}`
 const server = await serve(root, { port, databaseUrl: appUrl })
 delete process.env.NODE_OPTIONS
 const base = `http://127.0.0.1:${port}`

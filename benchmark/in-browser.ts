@@ -12,7 +12,7 @@ export interface BrowserTimes {
 type Texts = Record<string, { text: string; file: string }>
 
 declare global {
-  /** What the bench calls in the browser. */
+  /** What the benchmark calls in the browser. */
   var timeSheet: (id: string, texts: Texts, jobs: number, seed: number) => BrowserTimes
 }
 

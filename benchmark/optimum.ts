@@ -83,7 +83,7 @@ function split(
     return { minutes: table.minutes[from][step.test], wrongRepair: 0, parts, at: step.test + 1 }
   }
   const left = mask(bits.filter((i) => table.requiredRepairs[i][0] !== step.repair))
-  const { repair, wrongRepair: wrongRepair } = table.costs
+  const { repair, wrongRepair } = table.costs
   return { minutes: repair[step.repair!], wrongRepair: wrongRepair[step.repair!], parts: left ? [left] : [], at: from }
 }
 
@@ -141,7 +141,7 @@ export function achieved(cut: Cut): number {
 function firstRepair({ table }: Cut, p: Float64Array): number {
   const mass = new Map<number, number>()
   p.forEach((x, i) => mass.set(table.requiredRepairs[i][0], (mass.get(table.requiredRepairs[i][0]) ?? 0) + x))
-  const { repair, wrongRepair: wrongRepair } = table.costs
+  const { repair, wrongRepair } = table.costs
   const due = (r: number) => repair[r] + wrongRepair[r]
   return [...mass].sort((a, b) => b[1] / due(b[0]) - a[1] / due(a[0]))[0][0]
 }

@@ -33,7 +33,7 @@ function permutation(
   }
 }
 
-export const policiesFor = ({ catalogue: catalogue }: Predictor): Policy[] => [
+export const policiesFor = ({ catalogue }: Predictor): Policy[] => [
   follow,
   permutation('live first', ['observe', 'energised', 'water', 'isolated'], catalogue.procedures, true),
   permutation('dead first', ['observe', 'isolated', 'energised', 'water'], catalogue.procedures, true),
@@ -66,67 +66,70 @@ export interface Played {
   named: string[]
 }
 
+const UNPLAYED: Played = {
+  minutes: 0,
+  tests: 0,
+  wrongParts: 0,
+  wrongRepairs: 0,
+  rightFirst: false,
+  solved: false,
+  stated: 0,
+  unexplained: false,
+  verdict: false,
+  undecided: false,
+  named: [],
+}
+
+/** What the advice says where the first repair is chosen. */
+const statement = ({ plan }: Advice): Pick<Played, 'stated' | 'unexplained' | 'verdict' | 'undecided' | 'named'> => ({
+  stated: plan.remedies[0]?.p ?? 0,
+  unexplained: plan.state === 'unexplained',
+  verdict: plan.state === 'cause-stands',
+  undecided: plan.state === 'undecided',
+  named: plan.unlistedCandidates.slice(0, 4).map((b) => b.fault.id),
+})
+
+/** Where nothing fits, the readings in doubt are taken once more, as the advice says. */
+function doubtedReadings({ calibration }: Predictor, a: Advice, again: ReadonlySet<string>): Procedure[] {
+  if (a.plan.state !== 'unexplained') return []
+  return a.interpreted.case.readings
+    .filter((r, i) => a.belief.doubts[i].grossError >= calibration.belief.doubtAbove && !again.has(r.procedure.id))
+    .map((r) => r.procedure)
+}
+
 /** Plays one call to its end: tests by the policy, the likeliest cheap repair, and on until it works or nobody knows. */
 export function play(predictor: Predictor, call: Call, policy: Policy): Played {
-  const { machine } = predictor.catalogue
+  const { machine, accessPaths } = predictor.catalogue
   const evidence: Evidence[] = [{ type: 'complaint', complaint: call.complaint }]
-  const taken = new Set<string>()
-  const again = new Set<string>()
+  const [taken, again] = [new Set<string>(), new Set<string>()]
   const open = new Set(call.repairs)
-  const out: Played = {
-    minutes: 0,
-    tests: 0,
-    wrongParts: 0,
-    wrongRepairs: 0,
-    rightFirst: false,
-    solved: false,
-    stated: 0,
-    unexplained: false,
-    verdict: false,
-    undecided: false,
-    named: [],
+  const out: Played = { ...UNPLAYED }
+  const read = (test: Procedure, minutes: number) => {
+    out.minutes += minutes
+    out.tests++
+    evidence.push({ type: 'reading', test: test.id, value: call.truth.read(test), instrument: undefined })
   }
   let repairs = 0
   for (let step = 0; step < MOST_STEPS; step++) {
     const a = advise(predictor, evidence)
+    const minutesTo = (test: Procedure) => accessPaths.from(a.interpreted.workState, test).minutes
     const test = policy.choose(a, taken)
     if (test) {
-      const suggested = a.plan.next.find((s) => s.procedure === test)
-      out.minutes += suggested?.minutes ?? predictor.catalogue.accessPaths.from(a.interpreted.workState, test).minutes
-      out.tests++
+      read(test, a.plan.next.find((s) => s.procedure === test)?.minutes ?? minutesTo(test))
       taken.add(test.id)
-      evidence.push({ type: 'reading', test: test.id, value: call.truth.read(test), instrument: undefined })
       continue
     }
-    // Where nothing fits, the readings in doubt are taken once more, as the advice says.
-    const doubted =
-      a.plan.state === 'unexplained'
-        ? a.interpreted.case.readings.filter(
-            (r, i) =>
-              a.belief.doubts[i].grossError >= predictor.calibration.belief.doubtAbove && !again.has(r.procedure.id),
-          )
-        : []
-    if (doubted.length) {
-      for (const { procedure } of doubted) {
-        again.add(procedure.id)
-        out.minutes += predictor.catalogue.accessPaths.from(a.interpreted.workState, procedure).minutes
-        out.tests++
-        evidence.push({ type: 'reading', test: procedure.id, value: call.truth.read(procedure), instrument: undefined })
-      }
-      continue
+    const doubted = doubtedReadings(predictor, a, again)
+    for (const procedure of doubted) {
+      again.add(procedure.id)
+      read(procedure, minutesTo(procedure))
     }
+    if (doubted.length) continue
     const best = a.plan.remedies[0]
-    if (repairs === 0) {
-      out.stated = best?.p ?? 0
-      out.unexplained = a.plan.state === 'unexplained'
-      out.verdict = a.plan.state === 'cause-stands'
-      out.undecided = a.plan.state === 'undecided'
-      out.named = a.plan.unlistedCandidates.slice(0, 4).map((b) => b.fault.id)
-    }
+    if (repairs === 0) Object.assign(out, statement(a))
     if (!best || repairs === MOST_REPAIRS || a.plan.state === 'unexplained') return out
     const right = open.delete(best.repair)
-    if (repairs === 0) out.rightFirst = right
-    repairs++
+    if (repairs++ === 0) out.rightFirst = right
     out.minutes += best.minutes + PROVE
     if (!right) {
       out.wrongRepairs++

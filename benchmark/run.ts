@@ -1,5 +1,5 @@
 /**
- * `npm run catalogue`: how good and how fast the advice is. The truth is a machine with values of its own, run by the plain
+ * `npm run bench`: how good and how fast the advice is. The truth is a machine with values of its own, run by the plain
  * simulator alone. One table a sheet; a figure not reached is printed as not reached. Same seed, same table.
  *
  *     npm run bench -- [--sheet ID]... [--seed N] [--singles N] [--pairs N] [--unlisted N] [--left-out N] [--only speed|browser|optimum|quality]

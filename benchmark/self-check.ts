@@ -94,7 +94,7 @@ export function tossUps(predictor: Predictor): string[] {
 }
 
 /** Look-alikes, and the test that would be needed to tell them apart: one at a part of theirs that nothing is put to yet. */
-function sayAlike({ catalogue: catalogue }: Predictor, { faults, share }: AmbiguityGroup): string {
+function sayAlike({ catalogue }: Predictor, { faults, share }: AmbiguityGroup): string {
   const { parts } = catalogue.machine
   const places = [...new Set(faults.map((f) => parts[f.part].title))]
   const needed =

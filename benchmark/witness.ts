@@ -2,8 +2,8 @@
  * The witness of the engine: drawn evidence on shipped sheets, and every number the advice gives for it. A change that
  * keeps behaviour keeps these numbers to 1e-12.
  *
- *     node scripts/bundled.mjs bench/witness.ts            compares every shipped sheet with the kept record
- *     node scripts/bundled.mjs bench/witness.ts --write    draws the evidence anew and keeps what is said now
+ *     node scripts/bundled.mjs benchmark/witness.ts            compares every shipped sheet with the kept record
+ *     node scripts/bundled.mjs benchmark/witness.ts --write    draws the evidence anew and keeps what is said now
  */
 import { readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
@@ -68,7 +68,7 @@ function draw(id: string): Call[] {
   const next = random(11)
   return Array.from({ length: CALLS }, () => {
     const predictor = predictorOf(id)
-    const { catalogue: catalogue } = predictor
+    const { catalogue } = predictor
     for (;;) {
       const fault = pick(next, catalogue.machine.faults)
       const severity = fault.severity && Math.sqrt(fault.severity.from * fault.severity.to)

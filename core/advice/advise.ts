@@ -58,7 +58,7 @@ export function advise(
     if (!repeats || times.get(r.procedure.id)! > 1) taken.add(r.procedure.id)
   })
   return {
-    interpreted: interpreted,
+    interpreted,
     belief,
     suspects: suspects(belief),
     links: linkStatuses(predictor, belief, interpreted.jumpers),

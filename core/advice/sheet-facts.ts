@@ -5,7 +5,7 @@ import { vocabularyOf } from './vocabulary'
 
 /** What a job's guard and the lists must know of a machine, as plain data. */
 export function factsOf(catalogue: TestCatalogue): SheetFacts {
-  const { machine, procedures, readingMoments: readingMoments } = catalogue
+  const { machine, procedures, readingMoments } = catalogue
   const { sheet, parts, kinds } = machine
   const unique = (texts: readonly string[]) => [...new Set(texts)]
   return {

@@ -49,6 +49,7 @@ function homeOf(root, name) {
  *
  * @returns its address and `stop`, which ends it only if this call started it
  */
+// eslint-disable-next-line max-lines-per-function -- one sequence of commands
 export async function startCluster(root, name, { fresh = false } = {}) {
   const bin = postgresBin()
   const home = homeOf(root, name)

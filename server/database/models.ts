@@ -126,6 +126,7 @@ const moment = () => ({ type: DataTypes.DATE, allowNull: false })
 const given = () => DataTypes.DATE
 
 /** Binds the models to a connection. The tables are made by the migrations, never from here. */
+// eslint-disable-next-line max-lines-per-function -- one declaration a table
 export function defineModels(sequelize: Sequelize): void {
   const common = { sequelize, timestamps: false, underscored: true }
   const id = () => ({ ...uuid(), primaryKey: true })

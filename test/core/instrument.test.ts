@@ -133,7 +133,7 @@ describe('sensitivities are what a re-run with the changed value shows', () => {
     ['cold-hose.bucket', 'cold', 'cold-main.pressure'],
   ])('%s (%s) to %s', (test, _, id) => {
     const p = predictorOf(FAMILY)
-    const { catalogue: catalogue } = p
+    const { catalogue } = p
     const procedure = catalogue.procedures.find((x) => x.id === test)!
     const param = catalogue.machine.params.find((x) => x.id === id)!
     const base = p.predict(p.healthy, procedure)

@@ -4,7 +4,7 @@ import { traceLines, type TracedLines } from '../../core/diagram'
 import { edit, FAMILY, mini, predictorOf } from './sheets'
 
 const draw = (text: string, shown?: (lines: TracedLines) => Set<number>) => {
-  const { catalogue: catalogue } = predictorOf(text)
+  const { catalogue } = predictorOf(text)
   const lines = traceLines(catalogue)
   const picture = layoutPicture(lines, shown?.(lines))
   const id = (part: number) => (part < 0 ? 'return' : catalogue.machine.parts[part].id)

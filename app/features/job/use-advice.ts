@@ -36,6 +36,7 @@ const questionOf = (job: Job): Question => ({
  * What the engine says of a job: first the quick answer, then the settled one. Only the newest question counts, and a
  * card on which somebody writes stays.
  */
+// eslint-disable-next-line max-lines-per-function -- a composable: one closure over what a page shows
 export function useAdvice(job: Ref<Job>, revision: Ref<string | undefined>, text: Ref<string>) {
   const engine = useEngine()
   const facts = shallowRef<MachineFacts>()

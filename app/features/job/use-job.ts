@@ -17,6 +17,7 @@ const AGAIN_AFTER = 3000
  * One job on one page: what the server has, what waits on this device, and their fold. Every page has its own: an
  * answer that comes late belongs to the job it was asked for.
  */
+// eslint-disable-next-line max-lines-per-function -- a composable: one closure over what a page shows
 export function useJob(id: string) {
   const session = useSession()
   const person = { id: session.person!.id, name: session.person!.name }

@@ -11,6 +11,7 @@ const PAUSE_IN_TYPING = 250
 const AGAIN_AFTER = 3000
 
 /** The list of jobs: filtered, searched, a page at a time, and fresh when news come. */
+// eslint-disable-next-line max-lines-per-function -- a composable: one closure over what a page shows
 export function useJobs() {
   const session = useSession()
   const filter = ref<Filter>('all')

@@ -32,7 +32,7 @@ export function unlistedCandidates(predictor: Predictor, c: Case, belief: Belief
     const [{ fault }] = hypothesis.activeFaults
     const share = Math.exp(scoreHypothesis(predictor, hypothesis, c, readings).log - belief.logEvidence)
     const known = found.get(fault)
-    if (!known) found.set(fault, { fault, share, hypothesis: hypothesis, heaviest: share })
+    if (!known) found.set(fault, { fault, share, hypothesis, heaviest: share })
     else {
       known.share += share
       if (share > known.heaviest) Object.assign(known, { hypothesis, heaviest: share })
@@ -41,5 +41,5 @@ export function unlistedCandidates(predictor: Predictor, c: Case, belief: Belief
   return [...found.values()]
     .filter((b) => b.share >= candidateFrom)
     .sort((a, b) => b.share - a.share)
-    .map(({ fault, share, hypothesis: hypothesis }) => ({ fault, share, hypothesis }))
+    .map(({ fault, share, hypothesis }) => ({ fault, share, hypothesis }))
 }

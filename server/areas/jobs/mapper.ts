@@ -1,5 +1,5 @@
 import type { JobRow } from '../../../shared/contracts/jobs'
-import type { ListedJob } from './repository'
+import type { ListedJob } from './list-repository'
 
 export function toJobRow({ id, unit, listed, standing, created_at, touched_at }: ListedJob): JobRow {
   const { words, readings, repairs, bypasses, closed, by } = standing

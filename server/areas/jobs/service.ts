@@ -7,7 +7,8 @@ import { apiError, notFound } from '../../platform/errors'
 import { currentRevision } from '../sheets/service'
 import { appendEvents } from './append'
 import { fromCursor, toCursor, toJobRow } from './mapper'
-import { eventsAfter, findJob, listJobs } from './repository'
+import { findJob, listJobs } from './list-repository'
+import { eventsAfter } from './repository'
 
 /** Jobs on one page of the list. */
 const PAGE = 50

@@ -2,7 +2,9 @@
 import { computed, ref, onMounted, onBeforeUnmount, useTemplateRef } from 'vue'
 import type { View } from '../../../../core/advice'
 import type { TracedLines } from '../../../../core/diagram'
-import { foldSeries, layoutPicture, type Run } from '../../../../core/diagram/layout'
+import { layoutPicture, type Run } from '../../../../core/diagram/layout'
+import { foldedLines, lanesThatMatter } from '../picture-choice'
+import { boxOf, curveOf, pointsOf, returnOf, wrapTitle } from '../picture-geometry'
 
 const props = defineProps<{
   lines: TracedLines
@@ -24,133 +26,54 @@ onBeforeUnmount(() => watcher?.disconnect())
 
 const upright = computed(() => width.value < 700)
 const whole = ref(false)
-const stateOf = computed(() => new Map(props.links.map((l) => [l.part, l])))
+const standing = computed(() => ({ links: new Map(props.links.map((l) => [l.part, l])), next: props.next }))
 const everything = computed(() => layoutPicture(props.lines, undefined))
 /** Rows above which a picture would push the next test off a laptop's screen. */
 const MOST_ROWS = 6
 const tooMuch = computed(() => upright.value || everything.value.rows > MOST_ROWS)
 /** Where there is no room for all, only lanes that still matter are drawn, unless the whole machine is asked for. */
-const shown = computed(() => {
-  if (!tooMuch.value || whole.value) return undefined
-  const weight = (l: TracedLines['lanes'][number]) => {
-    const own = [l.center, ...l.water, ...l.waterOut, ...l.back, ...l.feed]
-    // What several lanes share counts for each, but less.
-    return (
-      own.reduce((s, p) => s + (stateOf.value.get(p)?.p ?? 0) * (l.feed.includes(p) ? 0.5 : 1), 0) +
-      (own.includes(props.next) ? 1 : 0) +
-      (l.center === props.next ? 1 : 0)
-    )
-  }
-  const most = upright.value ? 3 : 4
-  const ranked = [...props.lines.lanes].sort((a, b) => weight(b) - weight(a))
-  return new Set(ranked.filter((l, i) => i < 1 || (i < most && weight(l) > 0.04)).map((l) => l.center))
-})
-/** Longest level line that is drawn though nothing on it is suspected. */
-const SHORT_LEVEL = 3
-const matters = (p: number) => p === props.next || (stateOf.value.get(p)?.p ?? 0) > 0.01
-const folded = computed(() => {
-  if (!shown.value) return undefined
-  const lanes = props.lines.lanes.filter((l) => shown.value!.has(l.center))
-  const vessels = lanes.flatMap((l) => l.vessel ?? [])
-  const levels = props.lines.levels.filter(
-    (l) => l.chain.some(matters) || (vessels.includes(l.vessel) && l.chain.length <= SHORT_LEVEL),
-  )
-  return foldSeries({ lanes, levels }, (p) => !matters(p) && (stateOf.value.get(p)?.state ?? 'untested') === 'untested')
-})
+const shown = computed(() =>
+  tooMuch.value && !whole.value ? lanesThatMatter(props.lines, standing.value, upright.value ? 3 : 4) : undefined,
+)
+const folded = computed(() => shown.value && foldedLines(props.lines, shown.value, standing.value))
 const picture = computed(() => (folded.value ? layoutPicture(folded.value.lines, shown.value) : everything.value))
 
-const box = computed(() => {
-  const { ranks, rows } = picture.value
-  const count = ranks.most - ranks.least + 1
-  if (upright.value) {
-    const w = Math.min(150, width.value / rows)
-    return { along: 47, across: w, nodeW: w - 8, nodeH: 37, width: width.value, height: count * 47 + 4 }
-  }
-  const step = Math.max(86, width.value / count)
-  return {
-    along: step,
-    across: 49,
-    nodeW: Math.min(step - (step < 100 ? 10 : 18), 120),
-    nodeH: 42,
-    width: step * count,
-    height: rows * 49 + 4,
-  }
-})
-const at = (rank: number, row: number) => {
-  const { along, across, width: w } = box.value
-  const u = (rank - picture.value.ranks.least + 0.5) * along
-  const pad = upright.value ? (w - picture.value.rows * across) / 2 : 0
-  const v = (row + 0.5) * across + pad
-  return upright.value ? { x: v, y: u } : { x: u, y: v }
-}
-const spotOf = computed(() => new Map(picture.value.spots.map((s) => [s.part, at(s.rank, s.row)])))
-
-function curve({ from, to, line }: Run): string {
-  const a = spotOf.value.get(from)!
-  const end = spotOf.value.get(to)
-  const b =
-    end ?? (upright.value ? { x: a.x, y: a.y + box.value.along * 0.85 } : { x: a.x + box.value.along * 0.85, y: a.y })
-  const same = upright.value ? Math.abs(a.y - b.y) < 1 : Math.abs(a.x - b.x) < 1
-  if (same) {
-    // Down from a valve into its vessel, beside whatever stands between.
-    const off = line === 'water' ? -box.value.nodeW * 0.38 : box.value.nodeW * 0.3
-    return upright.value
-      ? `M${a.x} ${a.y + off * 0.3}L${b.x} ${b.y + off * 0.3}`
-      : `M${a.x + off} ${a.y}L${b.x + off} ${b.y}`
-  }
-  // Straight along the lane, bending only beside the part that feeds it.
-  const bend = (from: number, end: number) => {
-    const dir = Math.sign(from - end)
-    const k = Math.abs(from - end) > box.value.along ? from - dir * box.value.along : end
-    return { k, c: (k + from) / 2 }
-  }
-  if (upright.value) {
-    const { k, c } = bend(a.y, b.y)
-    return `M${b.x} ${b.y}L${b.x} ${k}C${b.x} ${c} ${a.x} ${c} ${a.x} ${a.y}`
-  }
-  const { k, c } = bend(a.x, b.x)
-  return `M${b.x} ${b.y}L${k} ${b.y}C${c} ${b.y} ${c} ${a.y} ${a.x} ${a.y}`
-}
-const solid = (r: Run) => [r.from, r.to].every((p) => stateOf.value.get(p)?.state === 'proven')
-const ends = computed(() =>
-  picture.value.runs.flatMap((r) => {
-    if (r.to !== -1) return []
-    const a = spotOf.value.get(r.from)!
-    return upright.value ? [{ x: a.x, y: a.y + box.value.along * 0.85 }] : [{ x: a.x + box.value.along * 0.85, y: a.y }]
+const box = computed(() => boxOf(picture.value, width.value, upright.value))
+const points = computed(() => pointsOf(picture.value, box.value))
+const runs = computed(() =>
+  picture.value.runs.map((r: Run) => {
+    const a = points.value.get(r.from)!
+    return {
+      line: r.line,
+      path: curveOf(r.line, a, points.value.get(r.to) ?? returnOf(a, box.value), box.value),
+      solid: [r.from, r.to].every((p) => standing.value.links.get(p)?.state === 'proven'),
+    }
   }),
 )
-
-function wrap(title: string): string[] {
-  const size = upright.value ? 6.1 : 6.6
-  const room = Math.max(8, Math.floor(box.value.nodeW / size))
-  const lines: string[] = []
-  for (const word of title.split(' ')) {
-    const last = lines.at(-1)
-    if (last !== undefined && `${last} ${word}`.length <= room) lines[lines.length - 1] = `${last} ${word}`
-    else lines.push(word)
-  }
-  const [first, second, ...rest] = lines
-  return first !== undefined && second !== undefined && rest.length ? [first, `${second.slice(0, room - 1)}…`] : lines
+const ends = computed(() =>
+  picture.value.runs.flatMap((r) => (r.to === -1 ? [returnOf(points.value.get(r.from)!, box.value)] : [])),
+)
+/** What stands in a node under its title. */
+function wordOf(link: View['links'][number] | undefined): string {
+  if (!link || link.state === 'untested') return ''
+  const chance = link.p < 0.005 ? '' : `${Math.round(link.p * 100)} %`
+  if (link.state === 'suspect') return `? ${chance}`
+  return link.state === 'faulty' ? `faulty ${chance}` : link.state
 }
 const nodes = computed(() =>
   picture.value.spots.flatMap((s) => {
     const part = props.parts[s.part]
     if (!part) return []
-    const link = stateOf.value.get(s.part)
-    const state = link?.state ?? 'untested'
-    const chance = link ? (link.p < 0.005 ? '' : `${Math.round(link.p * 100)} %`) : ''
-    const word =
-      state === 'untested' ? '' : state === 'suspect' ? `? ${chance}` : state === 'faulty' ? `faulty ${chance}` : state
-    const { title, line } = part
+    const link = standing.value.links.get(s.part)
     const others = folded.value?.more.get(s.part)
     return {
       ...s,
-      ...spotOf.value.get(s.part)!,
-      state,
-      word: others ? `and ${others} more` : word,
-      title,
-      line,
-      lines: wrap(title),
+      ...points.value.get(s.part)!,
+      state: link?.state ?? 'untested',
+      word: others ? `and ${others} more` : wordOf(link),
+      title: part.title,
+      line: part.line,
+      lines: wrapTitle(part.title, box.value),
       next: s.part === props.next,
     }
   }),
@@ -171,13 +94,7 @@ const nodes = computed(() =>
           <rect width="2.2" height="6" fill="currentColor" opacity="0.28" />
         </pattern>
       </defs>
-      <path
-        v-for="(r, i) in picture.runs"
-        :key="i"
-        :d="curve(r)"
-        class="run fade"
-        :class="[r.line, { solid: solid(r) }]"
-      />
+      <path v-for="(r, i) in runs" :key="i" :d="r.path" class="run fade" :class="[r.line, { solid: r.solid }]" />
       <text v-for="(e, i) in ends" :key="`n${i}`" :x="e.x" :y="e.y + 4" class="neutral" text-anchor="middle">
         return
       </text>
