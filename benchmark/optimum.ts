@@ -5,7 +5,7 @@ import type { WorkState } from '../core/diagnosis/catalogue'
 import { random, type Random } from '../core/truth'
 import type { Row } from './table'
 
-/** A small decision cut out of a sheet: every outcome certain under each member, so that the best plan can be found. */
+/** A small decision cut out of a sheet: every outcome certain under each hypothesis, so that the best plan can be found. */
 export interface Cut {
   table: DecisionTable
   p: Float64Array
@@ -19,7 +19,7 @@ const shuffled = <T>(list: readonly T[], next: Random): T[] =>
     .sort((a, b) => a[0] - b[0])
     .map(([, x]) => x)
 
-/** Draws 8 to 12 single faults and as many tests that part them; each member shows its likeliest outcome. */
+/** Draws 8 to 12 single faults and as many tests that part them; each hypothesis shows its likeliest outcome. */
 export function cutMachine(predictor: Predictor, next: Random): Cut {
   const { machine, procedures, accessPaths } = predictor.catalogue
   const size = 8 + Math.floor(next() * 5)
@@ -34,11 +34,11 @@ export function cutMachine(predictor: Predictor, next: Random): Cut {
     const able = predictor.hypotheses.filter(
       (m) => m.activeFaults.length === 1 && predictor.showsComplaint(m, complaint) && belief.posterior[m.index] > 2e-3,
     )
-    const members = shuffled(able, next).slice(0, size)
-    if (members.length < 8) continue
+    const hypotheses = shuffled(able, next).slice(0, size)
+    if (hypotheses.length < 8) continue
     const tests = shuffled(procedures, next).flatMap((procedure) => {
       const outcomes = testOutcomes(predictor, belief, procedure)
-      const shows = members.map((m) =>
+      const shows = hypotheses.map((m) =>
         outcomes.reduce(
           (best, o, k) => (o.after[m.index] * o.p > outcomes[best].after[m.index] * outcomes[best].p ? k : best),
           0,
@@ -50,10 +50,10 @@ export function cutMachine(predictor: Predictor, next: Random): Cut {
     if (taken.length < 8) continue
     const from = [START, ...taken.map((t) => accessPaths.from(START, t.procedure).after)]
     return {
-      p: Float64Array.from(members, (m) => m.priorWeight),
+      p: Float64Array.from(hypotheses, (m) => m.priorWeight),
       table: {
         costs: RepairCosts.of(machine, predictor.calibration.plan),
-        requiredRepairs: members.map((m) => [m.activeFaults[0].fault.repair]),
+        requiredRepairs: hypotheses.map((m) => [m.activeFaults[0].fault.repair]),
         unknownFault: -1,
         outcomes: taken.map(({ shows }) =>
           [...new Set(shows)].map((k) => Float64Array.from(shows, (s) => (s === k ? 1 : 0))),
@@ -69,14 +69,14 @@ interface Step {
   test?: number
 }
 
-/** Splits members (a bit each) by a step: the cost of the step now, and what is left after each of its outcomes. */
+/** Splits hypotheses (a bit each) by a step: the cost of the step now, and what is left after each of its outcomes. */
 function split(
   { table }: Cut,
-  members: number,
+  hypotheses: number,
   from: number,
   step: Step,
 ): { minutes: number; wrongRepair: number; parts: number[]; at: number } {
-  const bits = [...table.requiredRepairs.keys()].filter((i) => members & (1 << i))
+  const bits = [...table.requiredRepairs.keys()].filter((i) => hypotheses & (1 << i))
   const mask = (own: number[]) => own.reduce((m, i) => m | (1 << i), 0)
   if (step.test !== undefined) {
     const parts = table.outcomes[step.test].map((chance) => mask(bits.filter((i) => chance[i] > 0))).filter((m) => m)
@@ -87,29 +87,29 @@ function split(
   return { minutes: repair[step.repair!], wrongRepair: wrongRepair[step.repair!], parts: left ? [left] : [], at: from }
 }
 
-const weight = ({ p }: Cut, members: number): number => p.reduce((s, x, i) => s + (members & (1 << i) ? x : 0), 0)
+const weight = ({ p }: Cut, hypotheses: number): number => p.reduce((s, x, i) => s + (hypotheses & (1 << i) ? x : 0), 0)
 
-/** The least expected minutes, by dynamic programming over which members are left and which test was last. */
+/** The least expected minutes, by dynamic programming over which hypotheses are left and which test was last. */
 export function optimum(cut: Cut): number {
   const known = new Map<string, number>()
   const repairs = [...new Set(cut.table.requiredRepairs.map((n) => n[0]))]
-  const best = (members: number, from: number): number => {
-    if (!members) return 0
-    const key = `${members}|${from}`
+  const best = (hypotheses: number, from: number): number => {
+    if (!hypotheses) return 0
+    const key = `${hypotheses}|${from}`
     const before = known.get(key)
     if (before !== undefined) return before
-    const mass = weight(cut, members)
+    const mass = weight(cut, hypotheses)
     let least = Infinity
     for (const repair of repairs) {
-      const { minutes, wrongRepair, parts, at } = split(cut, members, from, { repair })
-      if (parts[0] === members) continue
+      const { minutes, wrongRepair, parts, at } = split(cut, hypotheses, from, { repair })
+      if (parts[0] === hypotheses) continue
       least = Math.min(
         least,
         mass * minutes + parts.reduce((s, m) => s + wrongRepair * weight(cut, m) + best(m, at), 0),
       )
     }
     cut.table.outcomes.forEach((_, test) => {
-      const { minutes, parts, at } = split(cut, members, from, { test })
+      const { minutes, parts, at } = split(cut, hypotheses, from, { test })
       if (parts.length > 1) least = Math.min(least, mass * minutes + parts.reduce((s, m) => s + best(m, at), 0))
     })
     known.set(key, least)
@@ -122,15 +122,15 @@ export function optimum(cut: Cut): number {
 /** Expected minutes when the planner's choice is followed, asked anew after every outcome. */
 export function achieved(cut: Cut): number {
   const { table } = cut
-  const go = (members: number, from: number): number => {
-    if (!members) return 0
-    const mass = weight(cut, members)
-    const p = cut.p.map((x, i) => (members & (1 << i) ? x : 0))
+  const go = (hypotheses: number, from: number): number => {
+    if (!hypotheses) return 0
+    const mass = weight(cut, hypotheses)
+    const p = cut.p.map((x, i) => (hypotheses & (1 << i) ? x : 0))
     const here: DecisionTable = { ...table, minutes: [table.minutes[from], ...table.minutes.slice(1)] }
     const [choice] = lookAhead(here, p)
     const step: Step =
       choice && choice.saving > here.minutes[0][choice.test] ? { test: choice.test } : { repair: firstRepair(cut, p) }
-    const { minutes, wrongRepair, parts, at } = split(cut, members, from, step)
+    const { minutes, wrongRepair, parts, at } = split(cut, hypotheses, from, step)
     return mass * minutes + parts.reduce((s, m) => s + wrongRepair * weight(cut, m) + go(m, at), 0)
   }
   const all = (1 << table.requiredRepairs.length) - 1

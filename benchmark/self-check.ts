@@ -45,20 +45,21 @@ export function lookThrough(predictor: Predictor): { wrong: string[]; alike: str
     if (!complaints.length && !latent) wrong.push(`${fault.id}: nobody complains of it, and it is not latent`)
     if (!seenBy) wrong.push(`${fault.id}: no test tells it from a healthy machine`)
   }
-  for (const id of tossUps(predictor)) wrong.push(`${id}: what a healthy machine shows is a toss-up`)
+  for (const id of uncertainWhenHealthy(predictor))
+    wrong.push(`${id}: what a healthy machine shows hangs on its tolerances`)
   const share = lookAlikes.reduce((s, l) => s + l.share, 0)
   if (share > ALIKE_AT_MOST) wrong.push(`look-alikes hold ${(100 * share).toFixed(1)} % of the prior`)
   return { wrong, alike: lookAlikes.map((l) => sayAlike(predictor, l)), signatures }
 }
 
-/** Machines drawn within their tolerances for `tossUps`, and how many of them may show something else than expected. */
+/** Machines drawn within their tolerances for `uncertainWhenHealthy`, and how many of them may show something else than expected. */
 const DRAWN = 4
 const ELSE_AT_MOST = 1
 /** How far each delay of the machine is moved in turn, in standard deviations: what is read then must not hang on it. */
 const DELAYED = 2
 
 /** Tests that on a healthy machine show now this, now that, as its tolerances or its timers happen to fall. */
-export function tossUps(predictor: Predictor): string[] {
+export function uncertainWhenHealthy(predictor: Predictor): string[] {
   const { machine, procedures } = predictor.catalogue
   const { params } = machine
   const kindOf = (p: Prediction) =>

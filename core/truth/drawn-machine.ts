@@ -8,8 +8,8 @@ import type { PlainPoint } from './plain-point'
 import { flat, normal, pick, type Random } from './random'
 import { phaseTimes, runPlain, type PlainRun } from './run'
 
-/** Chance that a hand slips: another scale, another test's terminals, any number. */
-const SLIPS = 0.03
+/** Chance of a gross error: another scale, another test's terminals, any number. */
+const GROSS_ERRORS = 0.03
 /** A counter needs a wave of this mean, V. */
 const COUNTS_ABOVE = 0.5
 /** Above this an ohmmeter shows OL, Ω. */
@@ -41,8 +41,8 @@ export class DrawnMachine {
     public activeFaults: readonly ActiveFault[],
     private next: Random,
     errors?: SheetErrors | 'none',
-    /** Chance that a hand slips. */
-    private readonly slips = SLIPS,
+    /** Chance of a gross error. */
+    private readonly grossErrors = GROSS_ERRORS,
   ) {
     const { machine } = catalogue
     this.values = Float64Array.from(machine.params, ({ id, nominal, sd, dimension }) => {
@@ -54,7 +54,7 @@ export class DrawnMachine {
     })
   }
 
-  /** The same machine on another visit: other meters, other slips, and as it was before any repair. */
+  /** The same machine on another visit: other meters, other errors, and as it was before any repair. */
   again(next: Random): DrawnMachine {
     const other = Object.create(DrawnMachine.prototype) as DrawnMachine
     return Object.assign(other, this, { next, gains: new Map(), dull: new Map(), runs: this.runs })
@@ -107,7 +107,7 @@ export class DrawnMachine {
   /** What somebody writes down who takes a test on this machine. */
   read(procedure: Procedure): ReadingValue {
     const value = this.shown(procedure)
-    if (this.next() >= this.slips) return value
+    if (this.next() >= this.grossErrors) return value
     if (value.type === 'yes') return { type: 'no' }
     if (value.type === 'no') return { type: 'yes' }
     if (value.type !== 'value') return value

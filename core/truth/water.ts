@@ -9,7 +9,7 @@ import type { WaterLink } from '../physics/water'
  */
 export function waterSolver(links: readonly WaterLink[], fixed: Float64Array): (fixed: Float64Array) => Float64Array {
   const free = [...new Set(links.flatMap((s) => [s.from, s.to]))].filter((n) => Number.isNaN(fixed[n]))
-  // Stretches in series at a free node that nothing else meets are one chain with one flow.
+  // Links in series at a free node that nothing else meets are one chain with one flow.
   const chains = chainsOf(links, new Set(free))
   const joints = free.filter((n) => chains.some((c) => c.from === n || c.to === n))
   const pressure = fixed.map((p) => (Number.isNaN(p) ? 0 : p))

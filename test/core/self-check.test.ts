@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { lookThrough, meet, tossUps } from '../../benchmark/self-check'
+import { lookThrough, meet, uncertainWhenHealthy } from '../../benchmark/self-check'
 import { findShipped, shippedIds } from '../../cli/library'
 import { createEngine } from '../../core/advice'
 import { edit, sheetOf } from './sheets'
@@ -13,14 +13,14 @@ describe('the library checks itself', () => {
   it('a float that stands where it switches is named as a toss-up, one that stands clear of it is not', () => {
     const { text } = findShipped('quenby-c25')!
     const near = createEngine(sheetOf(edit(text, 'rated: 2.2 L/min', 'rated: 1.6 L/min'))).predictor
-    expect(tossUps(near)).toContain('float.ohms')
-    expect(tossUps(createEngine(sheetOf(text)).predictor)).toEqual([])
+    expect(uncertainWhenHealthy(near)).toContain('float.ohms')
+    expect(uncertainWhenHealthy(createEngine(sheetOf(text)).predictor)).toEqual([])
   })
   it('a moment at which a timer may or may not have run out is named by what is read then', () => {
     const { text } = findShipped('ulldale-f6')!
     const early = createEngine(sheetOf(edit(text, 'after: 3 min', 'after: 165 s'))).predictor
-    expect(tossUps(early)).toContain('drive-relay.click')
-    expect(tossUps(createEngine(sheetOf(text)).predictor)).toEqual([])
+    expect(uncertainWhenHealthy(early)).toContain('drive-relay.click')
+    expect(uncertainWhenHealthy(createEngine(sheetOf(text)).predictor)).toEqual([])
   })
   it('a float that goes to and fro is not measured where it happens to stand', () => {
     const { procedures } = createEngine(sheetOf(findShipped('ulldale-f9')!.text)).predictor.catalogue

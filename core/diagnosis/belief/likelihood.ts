@@ -7,23 +7,23 @@ import { normalDensity } from './normal'
 import { chanceOfYes } from './senses'
 import type { UnitSlip } from './types'
 
-/** Ways in which a value is written wrong with its sense kept: what was meant, and how densities stretch with it. */
+/** Ways in which a value is written wrong with its sense kept: what was meant, and the Jacobian of that for densities. */
 const UNIT_SLIPS: readonly {
   type: UnitSlip
   chance: 'scaleSlip' | 'fahrenheitSlip'
   only?: Dimension
   meant: (si: number) => number
-  stretch: number
+  jacobian: number
 }[] = [
-  { type: 'thousand-too-small', chance: 'scaleSlip', meant: (si) => si * 1000, stretch: 1000 },
-  { type: 'thousand-too-great', chance: 'scaleSlip', meant: (si) => si / 1000, stretch: 1 / 1000 },
+  { type: 'thousand-too-small', chance: 'scaleSlip', meant: (si) => si * 1000, jacobian: 1000 },
+  { type: 'thousand-too-great', chance: 'scaleSlip', meant: (si) => si / 1000, jacobian: 1 / 1000 },
   // The number shown in °F was taken for °C: x °C stands for (x − 32)·5/9 °C.
   {
     type: 'fahrenheit',
     chance: 'fahrenheitSlip',
     only: 'temperature',
     meant: (si) => ((si - 32) * 5) / 9,
-    stretch: 5 / 9,
+    jacobian: 5 / 9,
   },
 ]
 
@@ -68,7 +68,7 @@ function valueFit(
   let unitSlip: UnitSlip | undefined
   for (const slip of UNIT_SLIPS) {
     if (slip.only !== undefined && slip.only !== dimension) continue
-    const slipped = c[slip.chance] * slip.stretch * normalDensity(slip.meant(si), mean, variance)
+    const slipped = c[slip.chance] * slip.jacobian * normalDensity(slip.meant(si), mean, variance)
     all += slipped
     if (slipped > best && slipped > grossLikelihood) [best, unitSlip] = [slipped, slip.type]
   }

@@ -3,11 +3,11 @@ import type { Calibration } from '../calibration'
 import type { ThresholdBranch } from './threshold-branches'
 import type { Hypothesis, ParamShift } from './types'
 
-/** What hypotheses must know of the runs of their members. */
+/** What the space must know of the run of each hypothesis. */
 export interface RunOracle {
-  /** The course that the machine takes under a member, as a text: what it comes to and who complains, without when. */
+  /** The course that the machine takes under a hypothesis, as a text: what it comes to and who complains, without when. */
   outcomeSignature(hypothesis: Hypothesis): string
-  /** Thresholds at which tolerances decide which course the machine takes under a member. */
+  /** Thresholds at which tolerances decide which course the machine takes under a hypothesis. */
   thresholdBranches(hypothesis: Hypothesis): ThresholdBranch[]
   /** Called with pairs made long ago, now and then: their runs may be let go. */
   forget(old: Hypothesis): void
@@ -53,7 +53,7 @@ export class HypothesisSpace {
     return { index: this.made++, activeFaults, shifts: moved, priorWeight: weight, neighbours }
   }
   /**
-   * A member, and beside it those in which one threshold falls the other way, and all of them. The shares keep the chance of each
+   * A hypothesis, and beside it those in which one threshold falls the other way, and all of them. The shares keep the chance of each
    * threshold and the chance that none does; what hardly ever happens is left out.
    */
   private withBranches(hypothesis: Hypothesis): Hypothesis[] {
@@ -72,7 +72,7 @@ export class HypothesisSpace {
     return [hypothesis, ...met.map(({ share, moved }) => this.make(activeFaults, weight * share, neighbours, moved))]
   }
   /**
-   * The members of a fault that acts whenever it can: one for each node of its severity. Where the machine takes another course at
+   * The hypotheses of a fault that acts whenever it can: one for each node of its severity. Where the machine takes another course at
    * one node than at the next, a node is put between them, and again where that leaves a change.
    */
   private always(fault: Fault, weight: number, halvings: number): Hypothesis[] {
@@ -98,12 +98,12 @@ export class HypothesisSpace {
   }
 
   private beside: readonly Hypothesis[] | undefined
-  /** Members for what the kinds know and the sheet does not list: outside the hypothesis space. */
+  /** Hypotheses for what the kinds know and the sheet does not list: outside the hypothesis space. */
   get unlistedHypotheses(): readonly Hypothesis[] {
     return (this.beside ??= unlistedFaults(this.machine).flatMap((f) => this.always(f, f.ratePerYear, 0)))
   }
 
-  /** The member with the faults of two single members in one machine, made once. */
+  /** The hypothesis with the faults of two single ones in one machine, made once. */
   pair(a: Hypothesis, b: Hypothesis, weight: number): Hypothesis {
     const [x, y] = a.index < b.index ? [a, b] : [b, a]
     const key = `${x.index}+${y.index}`
@@ -137,7 +137,7 @@ export class HypothesisSpace {
   }
 
   private readonly awake = new Map<number, Hypothesis>()
-  /** A member with all its faults acting. */
+  /** A hypothesis with all its faults acting. */
   acting(hypothesis: Hypothesis): Hypothesis {
     let acting = this.awake.get(hypothesis.index)
     if (!acting) {
@@ -147,7 +147,7 @@ export class HypothesisSpace {
     return acting
   }
 
-  /** A member for exactly these faults, outside the hypothesis space: for what-if questions. */
+  /** A hypothesis of exactly these faults, outside the hypothesis space: for what-if questions. */
   hypothesisFor(activeFaults: readonly ActiveFault[]): Hypothesis {
     return this.make(activeFaults, 0)
   }

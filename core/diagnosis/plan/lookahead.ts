@@ -50,10 +50,10 @@ function savings(table: DecisionTable, p: Float64Array, used: ReadonlySet<number
 class Rollout {
   private readonly used = new Set<number>()
 
-  /** @param floor weight below which an outcome is not followed further */
+  /** @param followedFrom weight below which an outcome is not followed further */
   constructor(
     private readonly table: DecisionTable,
-    private readonly floor: number,
+    private readonly followedFrom: number,
     private readonly minSavingRatio: number,
   ) {}
 
@@ -73,7 +73,7 @@ class Rollout {
     const { table } = this
     const now = costToGo(table, p)
     const mass = massOf(p)
-    if (depth === 0 || mass < this.floor) return now
+    if (depth === 0 || mass < this.followedFrom) return now
     const minutes = table.minutes[from]
     const gain = savings(table, p, this.used)
     let best = -1

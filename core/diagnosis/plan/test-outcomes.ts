@@ -42,7 +42,7 @@ export function testOutcomes(
     })
   const all = [...bins.values()]
   for (const o of all) for (let i = 0; i < o.after.length; i++) o.after[i] /= o.p
-  // What something else would show: what the machine shows there when it is well, or what the listed causes show.
+  // What an unknown fault would show: what the machine shows there when it is well, or what the listed causes show.
   const { healthy: asWell, mixture } = unknownFaultShares(procedure, calibration.belief)
   const well = (belief.unknownFault * asWell) / (asWell + mixture)
   for (const o of all) o.unknownFault = (belief.unknownFault - well) * (o.p / listed)

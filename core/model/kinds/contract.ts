@@ -139,7 +139,7 @@ export interface KindBehaviour {
   rates?(part: Part, point: PointView, derivatives: Float64Array): void
   /** The mode changes the part wants now; the engine applies them one after another and asks again. */
   transition?(part: Part, point: PointView, request: (mode: number, value: number) => void): void
-  /** The next instant at which `react` may want something because of time alone; Infinity when none. */
+  /** The next instant at which `transition` may want something because of time alone; Infinity when none. */
   nextTimeEvent?(part: Part, point: PointView): number
   signals?: Record<string, SignalSpec>
   /** Signal that says the part is called for: tests of it wait for that moment. Default: it carries current. */

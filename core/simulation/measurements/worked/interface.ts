@@ -2,7 +2,7 @@ import type { MeasurementInterface, MeasurementOf } from '../contract'
 
 declare module '../../../model/kinds/contract' {
   interface MeasurementFields {
-    /** Worked by hand many times on the bench, leads taken off: how often it made and broke as it should. */
+    /** Worked by hand many times by itself, leads taken off: how often it made and broke as it should. */
     worked: { when: 'isolated' }
   }
 }
