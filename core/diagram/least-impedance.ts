@@ -10,7 +10,7 @@ export interface Edge {
   ohms: number
 }
 
-/** Conducting edges of a moment, by part, with the magnitude of their impedance. */
+/** Conducting edges of a moment, by part, with the magnitude of their impedance in Ω at a frequency in Hz. */
 export function edgesOf(point: OperatingPoint, hertz: number): Edge[] {
   const y = newAdmittance()
   return point.faulted.parts.flatMap((p) =>

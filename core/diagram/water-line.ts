@@ -1,5 +1,6 @@
 import type { Machine } from '../model/machine'
 
+/** Whether a part holds water: it has a state and ports. */
 export const isVessel = ({ kinds }: Machine, part: number): boolean =>
   (kinds[part].states?.length ?? 0) > 0 && kinds[part].ports.length > 0
 

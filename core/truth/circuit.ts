@@ -189,6 +189,7 @@ export function solvePlain(
   return equations.substitute()
 }
 
+/** Magnitude of the voltage between two nodes, V; 0 between islands. */
 export const plainVolts = (s: PlainSolution, a: number, b: number): number =>
   s.island[a] === s.island[b] ? Math.hypot(s.re[a] - s.re[b], s.im[a] - s.im[b]) : 0
 
@@ -216,7 +217,7 @@ export function solveBoth(
   return { ac, dc: solvePlain(nodes, components, 0, loads) }
 }
 
-/** Amperes through a two-terminal component. */
+/** Magnitude of the current through a two-terminal component, A, at omega rad/s. */
 export function plainAmps(s: PlainSolution, c: Component, omega: number): number {
   const z = impedance(c, omega)
   if (!z) return 0

@@ -6,7 +6,7 @@ import { plainVolts, solveBoth } from './circuit'
 import type { PlainPoint } from './plain-point'
 import { waterSolver } from './water'
 
-/** Volts as a meter shows them: it is one more resistor in the network, which is solved again as a whole. */
+/** Volts as a meter shows them: it is one more resistor (Ω) in the network, which is solved again as a whole. */
 export function voltsWith(
   point: PlainPoint,
   a: number,
@@ -39,7 +39,7 @@ export function supplyReturn({ faulted }: PlainPoint): number {
   return faulted.parts[supply].nodes[kinds[supply].returns!]
 }
 
-/** Opens a joint and lets the water run into a bucket, or through a needle of known resistance before a gauge. */
+/** Opens a joint and lets the water run into a bucket (m³/s), or through a needle of known resistance before a gauge (Pa). */
 export function waterAt(point: PlainPoint, node: number, quantity: 'pressure' | 'bucket'): number {
   const upstream = point.water.links().links.filter((s) => s.from !== node)
   const fixedPressures = point.water.fixedPressures().slice()

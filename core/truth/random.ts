@@ -10,11 +10,13 @@ export function random(seed: number): () => number {
 }
 export type Random = () => number
 
+/** A standard normal number (Box & Muller 1958), from two uniform ones. */
 export const normal = (next: Random): number => Math.sqrt(-2 * Math.log(1 - next())) * Math.cos(2 * Math.PI * next())
 
 /** Mean 0, standard deviation 1, and flat: another shape than the engine believes in. */
 export const flat = (next: Random): number => Math.sqrt(3) * (2 * next() - 1)
 
+/** One of a list that is not empty, each with the same chance. */
 export const pick = <T>(next: Random, list: readonly T[]): T => list[Math.floor(next() * list.length)]
 
 /** One of a list by its weight. */

@@ -58,7 +58,7 @@ export function predictiveGiven(
   return { mean: p.mean + product(k, r), variance: Math.max(own - product(k, k), p.repeatability * p.repeatability) }
 }
 
-/** The conditioning with one more explained value. */
+/** The conditioning with one more explained value, SI. Pure: the one given stays as it is. */
 export function withValue(c: Conditioning, p: ValuePrediction, value: number, key: string): Conditioning {
   const { sensitivity, reproducibility, repeatability } = p
   const used = [...c.used, { sensitivity, residual: value - p.mean, reproducibility, repeatability, key }]

@@ -30,7 +30,7 @@ const UNIT_SLIPS: readonly {
 /** From here on a resistance may be a hand on the probes, or damp, instead of OL, Ω. */
 const MEGOHM = 1e6
 
-/** Chance of so many clean out of so many, each by itself. */
+/** Probability of `clean` out of `of` trials, each clean with probability `share` (0 … 1). */
 export function binomial(clean: number, of: number, share: number): number {
   let log = clean * Math.log(Math.max(share, 1e-12)) + (of - clean) * Math.log(Math.max(1 - share, 1e-12))
   for (let i = 1; i <= of - clean; i++) log += Math.log((clean + i) / i)

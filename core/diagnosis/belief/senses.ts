@@ -15,7 +15,7 @@ function yesFrom(p: SensePrediction, { dullShare, dullErrors }: DullSenses): { k
   return { keen: at((1 - dullShare * dullErrors) / (1 - dullShare)), dull: at(dullErrors) }
 }
 
-/** Chance of a yes, given what the same sense has answered so far. */
+/** Probability of a yes, 0 … 1, given what the same sense has answered so far. */
 export function chanceOfYes(p: SensePrediction, { dull }: Pick<Conditioning, 'dull'>, c: DullSenses): number {
   if (p.sense === undefined) return p.yes
   const share = dull[p.sense] ?? c.dullShare

@@ -16,7 +16,12 @@ export interface TestOutcome {
   unknownFault: number
 }
 
-/** Cuts the axis between clusters of predicted values so that each bin holds what a reading could not tell apart. */
+/**
+ * Cuts the axis between clusters of predicted values so that each bin holds what a reading could not tell apart.
+ *
+ * @param values predicted values and their spreads, SI
+ * @returns edges between the bins, ascending, SI; none where all is one cluster
+ */
 export function binEdges(values: { mean: number; sd: number }[], calibration: Calibration): number[] {
   const { bins, cutFrom } = calibration.plan
   const sorted = [...values].sort((a, b) => a.mean - b.mean)

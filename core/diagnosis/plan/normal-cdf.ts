@@ -7,5 +7,5 @@ function erf(x: number): number {
   return x < 0 ? -y : y
 }
 
-/** Distribution function of the standard normal, absolute error below 7.5e-8. */
+/** Distribution function of the standard normal, 0 … 1; absolute error below 7.5e-8 for every z, half that of `erf`. */
 export const normalCdf = (z: number): number => 0.5 * (1 + erf(z / Math.SQRT2))

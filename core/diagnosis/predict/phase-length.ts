@@ -5,7 +5,12 @@ import type { RunCache } from './run-cache'
 import type { StateSensitivity } from './state-sensitivity'
 import type { RunRecord } from './types'
 
-/** Whether a phase that lasted so long was ended by one of its limits. */
+/**
+ * Whether a phase that lasted so many seconds was ended by one of its limits.
+ *
+ * @param limits s
+ * @param slack s
+ */
 export const endedByLimit = (limits: readonly number[], seconds: number, slack: number): boolean =>
   limits.some((limit) => Math.abs(limit - seconds) < slack)
 

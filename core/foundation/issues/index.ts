@@ -53,6 +53,7 @@ export interface Problem {
   expected?: string
 }
 
+/** A problem record at a path, without file and line: those are added where the text is known. */
 export function problem(
   code: ProblemCode,
   path: (string | number)[],

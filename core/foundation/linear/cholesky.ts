@@ -17,7 +17,7 @@ export function choleskyInPlace(a: Float64Array, n: number): boolean {
   return true
 }
 
-/** Solves L·y = b in place for a factor made by `choleskyInPlace`. */
+/** Solves L·y = b in place for a factor made by `choleskyInPlace`; b is n long. O(n²). */
 export function forwardSolve(l: Float64Array, n: number, b: Float64Array): void {
   for (let i = 0; i < n; i++) {
     let s = b[i]
@@ -26,7 +26,7 @@ export function forwardSolve(l: Float64Array, n: number, b: Float64Array): void 
   }
 }
 
-/** Solves Lᵀ·x = y in place for a factor made by `choleskyInPlace`. */
+/** Solves Lᵀ·x = y in place for a factor made by `choleskyInPlace`; y is n long. O(n²). */
 export function backwardSolve(l: Float64Array, n: number, b: Float64Array): void {
   for (let i = n - 1; i >= 0; i--) {
     let s = b[i]

@@ -18,7 +18,7 @@ export function sparse(dense: Float64Array): SparseVector {
   return out
 }
 
-/** Scalar product; O(entries of both). */
+/** Scalar product of two vectors of the same length; O(entries of both). */
 export function dot(a: SparseVector, b: SparseVector): number {
   let [i, j, sum] = [0, 0, 0]
   while (i < a.indices.length && j < b.indices.length) {

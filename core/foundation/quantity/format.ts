@@ -27,7 +27,7 @@ export function formatQuantity(si: number, dimension: Dimension): string {
   return unit ? `${number} ${unit}` : number
 }
 
-/** The same, in two pieces, for places where the number is set large. */
+/** A value in SI as `formatQuantity` writes it, in two pieces, for places where the number is set large. */
 export function splitQuantity(si: number, dimension: Dimension): { number: string; unit: string } {
   const scales = SCALED[dimension]
   if (scales) {

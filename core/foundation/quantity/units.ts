@@ -124,8 +124,11 @@ export const DEFAULT_UNIT: Record<Dimension, UnitOfMeasure> = Object.fromEntries
 ) as Record<Dimension, UnitOfMeasure>
 DEFAULT_UNIT.count = u('', 'count', 1)
 
+/** The unit of a symbol as people write it (`kΩ`, `bar`, `°C`, `l/min`); `undefined` where no unit has it. */
 export const findUnit = (symbol: string): UnitOfMeasure | undefined =>
   UNITS.find((x) => x.symbol === symbol) ?? UNITS.find((x) => x.symbol.toLowerCase() === symbol.toLowerCase())
 
+/** A value in a unit as its value in SI; temperatures of °F and °C with their offsets. */
 export const toSi = (value: number, unit: UnitOfMeasure): number => value * unit.factor + (unit.offset ?? 0)
+/** A value in SI as its value in a unit: the inverse of `toSi`. */
 export const fromSi = (si: number, unit: UnitOfMeasure): number => (si - (unit.offset ?? 0)) / unit.factor

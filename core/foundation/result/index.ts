@@ -3,7 +3,9 @@ import type { Problem } from '../issues'
 /** What a reader gives: a value, or every problem of the input at once. */
 export type Result<T> = { ok: true; value: T } | { ok: false; problems: Problem[] }
 
+/** A result that is there. */
 export const ok = <T>(value: T): Result<T> => ({ ok: true, value })
+/** A result that is not, with all that stands in its way; at least one problem. */
 export const err = (...problems: Problem[]): Result<never> => ({ ok: false, problems })
 
 /** Thrown only where a caller asked for the throwing entry of a reader. Its message names codes; sentences are made by `describeProblem`. */

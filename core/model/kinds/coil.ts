@@ -23,7 +23,7 @@ export const coilModes = [
   { name: 'plunger', values: ['rest', 'pulled'], initial: 0 },
 ] satisfies KindInterface['modes']
 
-/** Volts across a whole coil, 0 across a broken one. */
+/** Volts (RMS or DC magnitude) across a whole coil, 0 across a broken one. */
 export const coilVolts = ({ nodes, mode }: Part, point: PointView): number =>
   point.modes[mode.coil] ? point.volts(nodes.a, nodes.b) : 0
 

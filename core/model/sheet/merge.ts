@@ -1,3 +1,4 @@
+/** Whether something read from YAML is a map. */
 export const isMap = (x: unknown): x is Record<string, unknown> =>
   typeof x === 'object' && x !== null && !Array.isArray(x)
 

@@ -72,6 +72,7 @@ export interface Admittance {
   amps: number
 }
 
+/** An empty record for `admittanceOf` to write to, in S. */
 export const newAdmittance = (): Admittance => ({ re: 0, im: 0, re12: 0, im12: 0, re22: 0, im22: 0, amps: 0 })
 
 /**

@@ -7,12 +7,12 @@ export function voltsBetween(s: Solution, a: number, b: number): number {
   return Math.hypot(s.re[a] - s.re[b], s.im[a] - s.im[b])
 }
 
-/** Signed DC voltage from b to a. */
+/** Signed DC voltage of a against b, V; 0 between islands. */
 export function dcVoltsBetween(s: Solution, a: number, b: number): number {
   return s.island[a] === s.island[b] ? s.re[a] - s.re[b] : 0
 }
 
-/** Magnitude of the current through one component (its primary, for a transformer; its DC side, for a rectifier), amperes. */
+/** Magnitude of the current through one component (its primary, for a transformer; its DC side, for a rectifier), A. */
 export function ampsThrough(s: Solution, c: Component): number {
   const y = admittanceOf(c, s.analysis, s.omega, newAdmittance())
   if (c.type === 'RECT' && s.analysis === 'dc') return Math.abs(y.re22 * (s.re[c.c] - s.re[c.d]) - y.amps)

@@ -40,6 +40,6 @@ export function resistanceIndication(
   return { type: 'value', value, sensitivity }
 }
 
-/** Chance that a beeper sounds on a resistance, 0 … 1: its limit differs from meter to meter. */
+/** Probability that a beeper sounds on a resistance, 0 … 1: its limit in Ω differs from meter to meter. */
 export const beeperProbability = (shown: Indication, meter: Meter): number =>
   shown.type === 'value' ? 1 - shareBelow(Math.max(shown.value, 1e-9), meter.threshold!) : 0

@@ -86,6 +86,7 @@ export interface SimulationCache {
 /** Circuits, and water networks, that are kept at once. */
 export const MOST_CACHED = 1200
 
+/** An empty cache of operating points. One to an engine: what is in it depends on the machine alone. */
 export const newSimulationCache = (): SimulationCache => ({
   circuits: new LruCache(MOST_CACHED),
   water: new LruCache(MOST_CACHED),

@@ -14,7 +14,7 @@ export interface ConditionScope {
 /** Slack of a time limit, s: what rounding leaves of a moment that was aimed at. */
 const TIME_SLACK = 1e-9
 
-/** Whether a condition holds at one moment. Pure. */
+/** Whether a condition holds at one moment; numbers of the condition in SI, its times in s from the begin of the phase. Pure. */
 export function conditionHolds(c: Condition<number>, scope: ConditionScope): boolean {
   const { point } = scope
   switch (c.type) {

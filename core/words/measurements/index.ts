@@ -31,5 +31,6 @@ const WORDS: { readonly [Id in MeasurementId]: MeasurementWords<MeasurementOf<Id
   worked,
 }
 
+/** The sentences of the type of a measurement. */
 export const wordsOf = (m: Measurement): MeasurementWords<Measurement> => WORDS[m.type] as MeasurementWords<Measurement>
 export type { MeasurementFacts } from './contract'

@@ -1,14 +1,17 @@
 import type { Machine } from '../../model/machine'
 import type { Meter } from '../../simulation/instrument'
 
+/** The text with its first letter large. */
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
 
+/** The title of a part, by index. */
 export const titleOf = ({ parts }: Machine, part: number): string => parts[part].title
 
 /** What a signal of a part says, in words: "water runs through it". */
 export const signalOf = ({ kinds }: Machine, part: number, signal: string): string =>
   kinds[part].signals![signal].description
 
+/** A terminal as it is named to hands. */
 export const terminalOf = (machine: Machine, part: number, terminal: string): string =>
   terminal === '@return' ? 'the return of the supply' : `terminal ${terminal} of the ${titleOf(machine, part)}`
 

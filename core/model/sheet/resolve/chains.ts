@@ -5,6 +5,7 @@ import type { Scope } from './scope'
 
 export type Medium = 'wiring' | 'water'
 
+/** Where a kind is joined: its terminals in the wiring, its ports in the water. */
 export const terminalsOf = (kind: Kind, medium: Medium): readonly string[] =>
   medium === 'wiring' ? kind.terminals : kind.ports
 

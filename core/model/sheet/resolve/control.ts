@@ -32,6 +32,7 @@ export function resolveCondition({ collector, find, phases, alarms }: Scope, tex
   return condition
 }
 
+/** The alarms, in the order of writing. */
 export const resolveAlarms = (scope: Scope): SheetAlarm[] =>
   entries(scope.written.alarms).map(([code, a]) => ({
     code,
@@ -42,6 +43,7 @@ export const resolveAlarms = (scope: Scope): SheetAlarm[] =>
     retained: a.keeps ?? false,
   }))
 
+/** The phases with what they switch on and how they are left; times in s. */
 export function resolvePhases(scope: Scope): Sheet['phases'] {
   const { collector, find, written } = scope
   return entries(written.phases).map(([id, p]) => {
@@ -71,6 +73,7 @@ export function resolvePhases(scope: Scope): Sheet['phases'] {
   })
 }
 
+/** The programs with the phase that each begins with. */
 export function resolvePrograms(scope: Scope): Sheet['programs'] {
   const { collector, find, written } = scope
   return entries(written.programs).map(([id, p]) => {

@@ -32,7 +32,9 @@ export class ProblemCollector {
   }
 }
 
+/** Entries of a record in the order of writing, without those that a `null` has taken out. */
 export const entries = <T>(record: Record<string, T | null> | undefined): [string, T][] =>
   Object.entries(record ?? {}).filter((e): e is [string, T] => e[1] !== null)
 
+/** Names as the `expected` of a problem record. */
 export const oneOf = (names: Iterable<string>): string => `one of ${[...names].join(', ')}`

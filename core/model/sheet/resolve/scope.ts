@@ -17,6 +17,7 @@ export interface Scope {
   repairs: ReadonlySet<string>
 }
 
+/** What the readers of a sheet share: the parts that are fitted, names by which they are found, and where problems go. */
 export function scopeOf(
   collector: ProblemCollector,
   written: WrittenSheet,
