@@ -12,7 +12,8 @@ import { dimensionOf } from '../core/diagnosis/catalogue'
 import { formatReading } from '../core/words'
 import type { Evidence, WorkMode } from '../core/evidence'
 import { orThrow } from '../core/foundation/result'
-import { missingSteps, type Payload } from '../core/job'
+import { EVENT_VERSION, missingSteps, type Payload } from '../core/job'
+import { severityAt } from '../core/model/machine'
 import { readSheet } from '../core/model/sheet'
 import { random, DrawnMachine } from '../core/truth'
 
@@ -178,7 +179,7 @@ interface Seeded {
   person: string
   events: {
     id: string
-    version: 2
+    version: typeof EVENT_VERSION
     minutesAgo: number
     device: string
     ordinal: number
@@ -197,7 +198,7 @@ function broken(story: Story) {
   const { catalogue } = predictor
   const named = catalogue.machine.faults.filter((f) => f.id === story.fault)
   for (const fault of [...named, ...catalogue.machine.faults]) {
-    const severity = fault.severity && Math.sqrt(fault.severity.from * fault.severity.to)
+    const severity = fault.severity && severityAt(fault.severity, 0.5)
     const truth = new DrawnMachine(catalogue, [{ fault, severity }], random(story.hoursAgo), undefined, 0)
     const complaints = truth.complaints()
     if (complaints.length) {
@@ -216,7 +217,7 @@ function play(story: Story): Seeded {
   let minutesAgo = story.hoursAgo * 60
   const put = (payload: Payload, minutes = 2) => {
     const n = out.events.length
-    out.events.push({ id: nextId(), version: 2, minutesAgo, device: 'demo', ordinal: n + 1, baseSeq: n, payload })
+    out.events.push({ id: nextId(), version: EVENT_VERSION, minutesAgo, device: 'demo', ordinal: n + 1, baseSeq: n, payload })
     minutesAgo -= minutes
   }
   const safety: Record<string, string[]> = {}

@@ -11,6 +11,7 @@ import { join } from 'node:path'
 import { chromium } from '@playwright/test'
 import pg from 'pg'
 import { v7 as uuidv7 } from 'uuid'
+import { EVENT_VERSION } from '../core/job'
 import config from '../playwright.config'
 import { freePort, startCluster } from '../scripts/setup/cluster.mjs'
 import { prepareDatabase } from '../scripts/setup/database.mjs'
@@ -69,7 +70,7 @@ function ask(path: string, method = 'GET', body?: unknown): Promise<unknown> {
 let made = 0
 const event = (payload: object) => ({
   id: uuidv7(),
-  version: 2,
+  version: EVENT_VERSION,
   at: new Date().toISOString(),
   device: 'bench',
   ordinal: ++made,

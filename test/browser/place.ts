@@ -1,6 +1,7 @@
 import { join } from 'node:path'
 import { expect, type Page } from '@playwright/test'
 import { v7 as uuidv7 } from 'uuid'
+import { EVENT_VERSION } from '../../core/job'
 import pg from 'pg'
 import { freePort, startCluster } from '../../scripts/setup/cluster.mjs'
 import { prepareDatabase } from '../../scripts/setup/database.mjs'
@@ -81,7 +82,7 @@ let made = 0
 /** An event as a device would send it. */
 export const jobEvent = (payload: object, more: object = {}) => ({
   id: uuidv7(),
-  version: 2,
+  version: EVENT_VERSION,
   at: new Date().toISOString(),
   device: 'test',
   ordinal: ++made,

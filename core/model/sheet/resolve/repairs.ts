@@ -5,7 +5,7 @@ import type { Scope } from './scope'
 /** Share of its repairs that hold, where the sheet does not say. */
 const USUALLY_HOLDS = 0.97
 
-/** The repairs with minutes and price; what hands need for each. */
+/** The repairs: their minutes, their price, and the share of them that hold. */
 export function resolveRepairs({ collector, written }: Scope): Sheet['repairs'] {
   return entries(written.repairs).map(([id, r]) => ({
     id,
