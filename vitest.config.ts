@@ -2,7 +2,7 @@ import { defineConfig } from 'vitest/config'
 
 export default defineConfig({
   test: {
-    include: ['test/{core,server,app,house}/**/*.test.ts'],
+    include: ['test/{core,cli,library,benchmark,server,app,house}/**/*.test.ts'],
     environment: 'node',
     globalSetup: 'test/server/cluster.ts',
     testTimeout: 60000,

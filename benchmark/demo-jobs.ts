@@ -188,6 +188,9 @@ interface Seeded {
   }[]
 }
 
+/** What every event of the demo says of where it comes from. */
+const FROM = { version: EVENT_VERSION, device: 'demo' } as const
+
 let made = 0
 const nextId = () => `01940000-0000-7000-8000-${String(++made).padStart(12, '0')}`
 
@@ -217,7 +220,7 @@ function play(story: Story): Seeded {
   let minutesAgo = story.hoursAgo * 60
   const put = (payload: Payload, minutes = 2) => {
     const n = out.events.length
-    out.events.push({ id: nextId(), version: EVENT_VERSION, minutesAgo, device: 'demo', ordinal: n + 1, baseSeq: n, payload })
+    out.events.push({ id: nextId(), ...FROM, minutesAgo, ordinal: n + 1, baseSeq: n, payload })
     minutesAgo -= minutes
   }
   const safety: Record<string, string[]> = {}

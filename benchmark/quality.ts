@@ -1,4 +1,5 @@
 import type { Predictor } from '../core/diagnosis/predict'
+import { severityAt } from '../core/model/machine'
 import { drawCall, type Call, type Sort } from './draw'
 import { play, policiesFor, type Played } from './play'
 import { random, DrawnMachine, type SheetErrors } from '../core/truth'
@@ -41,7 +42,7 @@ function leftOut(
   for (const { f } of order) {
     if (met === most) break
     const blind = open(f.id)
-    const severity = f.severity && Math.sqrt(f.severity.from * f.severity.to)
+    const severity = f.severity && severityAt(f.severity, 0.5)
     const truth = new DrawnMachine(blind.catalogue, [{ fault: { ...f, repair: -1 }, severity }], random(seed + met))
     const [complaint] = truth.complaints()
     if (complaint === undefined) continue

@@ -13,6 +13,7 @@ import type { Evidence } from '../core/evidence'
 import { advise, createEngine } from '../core/advice'
 import { orThrow } from '../core/foundation/result'
 import { formatFinding } from '../core/words'
+import { severityAt } from '../core/model/machine'
 import { readSheet } from '../core/model/sheet'
 import { pick, random, DrawnMachine } from '../core/truth'
 
@@ -71,7 +72,7 @@ function draw(id: string): Call[] {
     const { catalogue } = predictor
     for (;;) {
       const fault = pick(next, catalogue.machine.faults)
-      const severity = fault.severity && Math.sqrt(fault.severity.from * fault.severity.to)
+      const severity = fault.severity && severityAt(fault.severity, 0.5)
       const truth = new DrawnMachine(catalogue, [{ fault, severity }], random(7), undefined, 0)
       const [complaint] = truth.complaints()
       if (complaint === undefined) continue

@@ -9,9 +9,16 @@ import { spawnSync } from 'node:child_process'
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { CHANGED } from '../test/core/changed-sheets'
-import { netlistsOf } from '../test/core/netlists'
-import { ELEMENTS, HERTZ, INSTRUMENTS, measuredNetlist, networkNetlist, NETWORKS } from '../test/core/spice-cases'
+import { CHANGED } from '../test/core/support/changed-sheets'
+import { netlistsOf } from '../test/core/support/netlists'
+import {
+  ELEMENTS,
+  HERTZ,
+  INSTRUMENTS,
+  measuredNetlist,
+  networkNetlist,
+  NETWORKS,
+} from '../test/core/support/spice-cases'
 
 const folder = mkdtempSync(join(tmpdir(), 'spice-'))
 const reference = join(import.meta.dirname, '..', 'test', 'reference')
