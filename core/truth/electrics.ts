@@ -1,7 +1,7 @@
 import type { Component } from '../physics/circuit'
 import type { Kind, Part } from '../model/kinds'
 import { plainAmps, plainVolts, solveBoth, solvePlain, type PlainSolution } from './circuit'
-import type { PlainPoint } from './plain-point'
+import type { PlainState } from './plain-state'
 
 /** One circuit: its AC solution, and its DC solution source by source (they add up: the network is linear). */
 interface Solved {
@@ -39,7 +39,7 @@ export class PlainElectrics {
   private readonly followers: readonly Part[]
 
   constructor(
-    private readonly point: PlainPoint,
+    private readonly point: PlainState,
     private readonly cache: SolvedCache,
   ) {
     this.kinds = point.faulted.machine.kinds

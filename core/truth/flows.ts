@@ -1,6 +1,6 @@
 import type { Kind, Part } from '../model/kinds'
 import type { WaterLink } from '../physics/water'
-import type { PlainPoint } from './plain-point'
+import type { PlainState } from './plain-state'
 import { waterSolver } from './water'
 
 /** Pressures, flows and temperatures of the water as the machine stands, from a full solution of the network. */
@@ -14,7 +14,7 @@ export class PlainFlows {
   private readonly heading: readonly Part[]
   private readonly warming: readonly Part[]
 
-  constructor(private readonly point: PlainPoint) {
+  constructor(private readonly point: PlainState) {
     const { parts, machine } = point.faulted
     this.kinds = machine.kinds
     this.heading = parts.filter((p) => this.kinds[p.index].fixedPressures)

@@ -1,10 +1,11 @@
-import type { PointView, Part } from '../model/kinds'
+import type { Part } from '../model/kinds'
 import type { FaultedMachine } from '../model/machine'
 import { PlainElectrics, type SolvedCache } from './electrics'
 import { PlainFlows } from './flows'
+import type { PlainState } from './plain-state'
 
 /** The machine as the kinds see it, every answer from a full solution of the networks. */
-export class PlainPoint implements PointView {
+export class PlainPoint implements PlainState {
   time = 0
   readonly electrics: PlainElectrics
   readonly water: PlainFlows

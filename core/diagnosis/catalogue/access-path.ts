@@ -1,6 +1,6 @@
 import { shortestPath } from '../../foundation/shortest-path'
 import type { Machine } from '../../model/machine'
-import type { Procedure } from './types'
+import type { Procedure } from './procedure'
 
 /** How the machine and the technician stand: what is open, whether power is on, how far a program has run. */
 export interface WorkState {

@@ -1,9 +1,9 @@
 import type { AccessPaths } from './access-path'
-import type { WorkMode } from '../../evidence'
-import type { ReadingShape } from '../../foundation/quantity'
 import type { Intervention, Machine } from '../../model/machine'
-import type { Measurement } from '../../simulation/measurements'
 import type { OperatingPoint, Script, Timeline } from '../../simulation/simulate'
+import type { Procedure, RunPosition } from './procedure'
+
+export type * from './procedure'
 
 /** One script from which snapshots are taken; every procedure reads one of its moments. */
 export interface Run {
@@ -14,14 +14,6 @@ export interface Run {
   /** What hands do to the machine for this run: a jumper in, a bleed open. */
   interventions: readonly Intervention[]
 }
-
-/** Where a machine stands in a run. */
-export type RunPosition =
-  | { type: 'phase'; phase: number }
-  /** A moment of the sheet's own, with its title. */
-  | { type: 'moment'; title: string }
-  /** With the supply on, before the program is started; after it has run out; switched off and proved dead. */
-  | { type: 'start' | 'end' | 'off'; program: number }
 
 /** A moment of a run at which something can be read. */
 export interface ReadingMoment {
@@ -36,43 +28,6 @@ export interface ReadingMoment {
   point: OperatingPoint
   /** Nothing runs any more, or not yet. */
   final: boolean
-}
-
-/** When a test is taken. */
-export type Timing =
-  { type: 'any-time' } | { type: 'whole-phase'; phase: number } | { type: 'at'; position: RunPosition }
-
-/** A test with everything needed to do it, time it and predict it. */
-export interface Procedure {
-  index: number
-  /** Numbers alone, the same whatever the ids are called: orders readings and names what is kept of them. */
-  key: string
-  id: string
-  measurement: Measurement
-  run: number
-  /** Index into the run's moments; unused for durations. */
-  moment: number
-  timing: Timing
-  shape: ReadingShape
-  /** Usual instrument; `undefined` for senses. */
-  meter: string | undefined
-  /** Instruments that may be used instead. */
-  alternativeMeters: readonly string[]
-  workMode: WorkMode
-  needs: Needs
-  /** Minutes of the reading itself, once everything it needs is so. */
-  minutes: number
-  caution: string | undefined
-  /** What taking it ends: switching off, the codes, levels and voltages that the machine shows now. */
-  destroys: 'live-state' | undefined
-}
-
-export interface Needs {
-  power: 'on' | 'off' | 'any'
-  /** Ids of panels that must be open. */
-  panels: readonly string[]
-  /** Program and second at which the moment comes on a healthy machine; `undefined` when no program must run. */
-  arrival: { program: number; seconds: number } | undefined
 }
 
 /** Runs of the healthy machine and the moments in them that tests are placed at. */
