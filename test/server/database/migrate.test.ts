@@ -3,7 +3,7 @@ import { join } from 'node:path'
 import { QueryTypes } from 'sequelize'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import type { Sequelize } from 'sequelize'
-import { foldJob } from '../../../core/job'
+import { foldJob, type SheetFacts } from '../../../core/job'
 import { refoldJobs } from '../../../server/areas/jobs/refold'
 import { pageOfJobs, readJob } from '../../../server/areas/jobs/service'
 import { findPersonById } from '../../../server/areas/session/service'
@@ -125,5 +125,45 @@ describe('a database of before', () => {
     ])
       await expect(app.query(sql), sql).rejects.toThrow(/permission denied|must be owner/)
     await app.close()
+  })
+})
+
+describe('facts of revisions from before the work modes had their names', () => {
+  const BACK: Record<string, string> = { energised: 'live', isolated: 'dead', water: 'water', observe: 'look' }
+  /** Facts as the program of before wrote them. */
+  const asBefore = (facts: SheetFacts) => {
+    const test = ({ workMode, shape: { type, ...shape }, ...rest }: SheetFacts['tests'][string]) => ({
+      school: BACK[workMode],
+      shape: { takes: type, ...shape },
+      ...rest,
+    })
+    const entries = <T, U>(record: Readonly<Record<string, T>>, change: (value: T) => U) =>
+      Object.fromEntries(Object.entries(record).map(([key, value]) => [key, change(value)]))
+    return {
+      ...facts,
+      tests: entries(facts.tests, test),
+      meters: entries(facts.meters, ({ yesNo, ...rest }) => ({ says: yesNo, ...rest })),
+      complaints: facts.complaints.map(({ words, ...rest }) => ({ says: words, ...rest })),
+      needs: facts.needs.map(({ before, ...rest }) => ({ before: BACK[before] ?? before, ...rest })),
+    }
+  }
+  it('read as if they had been compiled today', async () => {
+    const { db: own } = await emptyDatabase('work_modes')
+    await migrate(own)
+    await publishLibrary([SHEET], findSheet, compileSheet)
+    const read = async () => {
+      const [row] = await own.query<{ facts: SheetFacts }>('SELECT facts FROM sheet_revisions', {
+        type: QueryTypes.SELECT,
+      })
+      return row!.facts
+    }
+    const today = await read()
+    expect(new Set(Object.values(today.tests).map((t) => t.workMode)).size).toBe(4)
+    await own.query('UPDATE sheet_revisions SET facts = $1', { bind: [JSON.stringify(asBefore(today))] })
+    expect(await read()).not.toEqual(today)
+    await own.query("DELETE FROM migrations WHERE name = '0003-work-modes'")
+    await migrate(own)
+    expect(await read()).toEqual(today)
+    await own.close()
   })
 })
