@@ -1,5 +1,6 @@
 import { existsSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { upcast, type WrittenEvent } from '../../../core/job'
 import { appendToJob } from '../../areas/jobs/service'
 import { findPersonById } from '../../areas/session/service'
 import { Customer, Job, Organisation, Site, Unit, User } from '../models'
@@ -190,11 +191,11 @@ const units = [
   },
 ]
 
-/** One demo job as the command that plays them wrote it. Times are minutes before the first start. */
+/** One demo job as the command that plays them wrote it, in the version of then. Times are minutes before the first start. */
 interface SeededJob {
   id: string
   person: string
-  events: { minutesAgo: number; [field: string]: unknown }[]
+  events: (Omit<WrittenEvent, 'at' | 'seq'> & { minutesAgo: number })[]
 }
 
 const JOBS = join(import.meta.dirname, 'demo-jobs.json')
@@ -235,10 +236,9 @@ async function loadJobs(): Promise<void> {
     if (await Job.count({ where: { id } })) continue
     const who = await findPersonById(person)
     if (!who) continue
-    const timed = events.map(({ minutesAgo, ...event }) => ({
-      ...event,
-      at: new Date(start - minutesAgo * 60_000).toISOString(),
-    }))
+    const timed = events.map(({ minutesAgo, ...event }, i) =>
+      upcast({ ...event, at: new Date(start - minutesAgo * 60_000).toISOString(), seq: i + 1 }),
+    )
     const { results } = await appendToJob(who, id, timed, undefined)
     const refused = results.find((r) => r.status === 'refused')
     if (refused) throw new Error(`Demo job ${id}: ${JSON.stringify(refused)}`)
