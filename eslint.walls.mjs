@@ -51,6 +51,9 @@ const is = (type, captured) => ({ element: { type, ...(captured ? { captured } :
 /** A room through the one file that is its door. */
 const door = (type, file) => ({ ...is(type), file: { path: `**/${file}.ts` } })
 const rooms = (list) => ({ element: { type: 'core', captured: { room: list } } })
+/** Rooms of core through their tables of contents. */
+const roomDoors = (list) => ({ ...rooms(list), file: { path: '**/index.ts' } })
+const anyRoom = { ...is('core'), file: { path: '**/index.ts' } }
 const allow = (from, ...to) => to.map((t) => ({ from, allow: { to: t } }))
 const same = (type, key) => ({
   from: is(type),
@@ -81,14 +84,14 @@ const elements = [
 ]
 
 const policies = [
-  ...Object.entries(CORE).flatMap(([room, list]) => allow(rooms([room]), rooms([room, ...list]))),
+  ...Object.entries(CORE).flatMap(([room, list]) => allow(rooms([room]), rooms([room]), roomDoors(list))),
   same('feature', 'name'),
   same('area', 'name'),
   ...['contracts', 'ui', 'engine', 'data', 'page', 'route', 'platform', 'pool', 'database', 'start'].flatMap((t) =>
     allow(is(t), is(t)),
   ),
 
-  ...allow(is('contracts'), rooms(['foundation', 'job'])),
+  ...allow(is('contracts'), roomDoors(['foundation', 'job'])),
 
   ...allow(is('page'), door('feature', 'index'), is('ui')),
   ...allow(
@@ -98,21 +101,21 @@ const policies = [
     is('engine'),
     is('contracts'),
     door('feature', 'index'),
-    rooms(FOR_PAGES),
+    roomDoors(FOR_PAGES),
   ),
-  ...allow(is('data'), is('contracts'), rooms(FOR_PAGES)),
-  ...allow(is('engine'), is('core')),
+  ...allow(is('data'), is('contracts'), roomDoors(FOR_PAGES)),
+  ...allow(is('engine'), anyRoom),
   // Types are nowhere at run time.
-  ...['feature', 'ui', 'data'].map((t) => ({ from: is(t), allow: { to: is('core'), dependency: { kind: 'type' } } })),
-  { from: rooms(['words', 'job', 'truth', 'layout']), allow: { to: is('core'), dependency: { kind: 'type' } } },
+  ...['feature', 'ui', 'data'].map((t) => ({ from: is(t), allow: { to: anyRoom, dependency: { kind: 'type' } } })),
+  { from: rooms(['words', 'job', 'truth', 'layout']), allow: { to: anyRoom, dependency: { kind: 'type' } } },
 
   ...allow(is('route'), is('area'), is('platform'), is('contracts')),
-  ...allow(is('area'), door('area', 'service'), is('platform'), is('database'), is('contracts'), rooms(FOR_SERVER)),
+  ...allow(is('area'), door('area', 'service'), is('platform'), is('database'), is('contracts'), roomDoors(FOR_SERVER)),
   // The language version names a revision; nothing is run.
-  { from: is('area', { name: 'sheets' }), allow: { to: rooms(['sheet']) } },
-  ...allow(is('platform'), is('contracts'), is('area', { name: 'session' }), is('database'), rooms(['words'])),
-  ...allow(is('pool'), is('core'), is('database')),
-  ...allow(is('database'), is('area'), is('platform'), is('pool'), rooms(FOR_SERVER)),
+  { from: is('area', { name: 'sheets' }), allow: { to: roomDoors(['sheet']) } },
+  ...allow(is('platform'), is('contracts'), is('area', { name: 'session' }), is('database'), roomDoors(['words'])),
+  ...allow(is('pool'), anyRoom, is('database')),
+  ...allow(is('database'), is('area'), is('platform'), is('pool'), roomDoors(FOR_SERVER)),
   ...allow(is('start'), is('area'), is('platform'), is('pool')),
 ]
 

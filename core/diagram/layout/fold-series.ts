@@ -1,4 +1,4 @@
-import type { TracedLines } from '../types'
+import type { TracedLines } from '..'
 
 /** Fewest parts in series that are drawn as one. */
 const SERIES = 3

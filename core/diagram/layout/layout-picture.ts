@@ -1,4 +1,4 @@
-import type { TracedLine, TracedLines } from '../types'
+import type { TracedLine, TracedLines } from '..'
 
 /** A part in the picture, on an abstract grid: rank along the lines (0 where they meet), row across them. */
 export interface Spot {
