@@ -54,7 +54,7 @@ describe('the layout of any lines', () => {
           expect(a.rank).toBeGreaterThanOrEqual(ranks.least)
           expect(a.rank).toBeLessThanOrEqual(ranks.most)
           expect(a.row).toBeGreaterThanOrEqual(0)
-          expect(a.row).toBeLessThanOrEqual(rows - 1)
+          expect(a.row).toBeLessThanOrEqual(rows - 1 + 1e-9)
           for (const b of spots.slice(i + 1))
             if (a.rank === b.rank) expect(Math.abs(a.row - b.row)).toBeGreaterThan(0.94)
         }
