@@ -6,13 +6,10 @@ import type { TracedLines } from './types'
 import { isVessel } from './water-line'
 
 /** Parts that the control or a complaint goes by. */
-function inputsOf({ sheet, partIndex }: Machine): Set<number> {
-  const conditions = [
-    ...sheet.phases.flatMap((p) => p.exits.map((e) => e.when)),
-    ...sheet.complaints.map((c) => c.when),
-  ]
+function inputsOf({ phases, complaints }: Machine): Set<number> {
+  const conditions = [...phases.flatMap((p) => p.exits.map((e) => e.when)), ...complaints.map((c) => c.when)]
   const atoms = conditions.flatMap((c) => [...atomsOf(c)])
-  return new Set(atoms.flatMap((a) => (a.type === 'signal' || a.type === 'compare' ? [partIndex.get(a.part)!] : [])))
+  return new Set(atoms.flatMap((a) => (a.type === 'signal' || a.type === 'compare' ? [a.part] : [])))
 }
 
 /** A part with what it stands on, from the outermost in. */
@@ -25,10 +22,10 @@ function standsOn({ parts }: Machine, part: number): number[] {
 
 /** The nearest input of the control behind a part, with the parts on the way to it. */
 function wayToInput(machine: Machine, inputs: ReadonlySet<number>, point: OperatingPoint, part: number): number[] {
-  const { parts, kinds, sheet } = machine
+  const { parts, kinds, frequency } = machine
   const start = Object.values(parts[part].nodes)[0]
   if (start === undefined) return []
-  const edges = edgesOf(point, sheet.hertz)
+  const edges = edgesOf(point, frequency)
   const ends = parts
     .filter((q) => inputs.has(q.index) && q.index !== part && kinds[q.index].line === 'level')
     .flatMap((q) => {

@@ -18,10 +18,10 @@ export function powerLine(
   snapshots: readonly OperatingPoint[],
   part: number,
 ): { feed: number[]; back: number[] } {
-  const { kinds, parts, sheet } = machine
+  const { kinds, parts, frequency } = machine
   const supply = kinds.findIndex((k) => k.returns !== undefined)
   if (supply < 0) return { feed: [], back: [] }
-  const edges = edgesOf(momentOf(machine, snapshots, part), sheet.hertz)
+  const edges = edgesOf(momentOf(machine, snapshots, part), frequency)
   const { returns, terminals } = kinds[supply]
   const live = parts[supply].nodes[terminals.find((t) => t !== returns)!]
   const ret = parts[supply].nodes[returns!]

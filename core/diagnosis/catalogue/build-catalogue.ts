@@ -107,13 +107,12 @@ function codeTest({ machine, runs }: HealthyRuns, { end }: TestPlacement): Draft
 /** The special tests of the sheet. */
 function sheetTests(runs: HealthyRuns, placement: TestPlacement): Draft[] {
   const { machine } = runs
-  return machine.sheet.tests.flatMap((test): Draft[] => {
+  return machine.tests.flatMap((test): Draft[] => {
     const at = placement.named(test.moment)
     if (!at) return []
     const { program } = runs.runs[at.run]
-    const jumper = test.jumper === undefined ? undefined : machine.partIndex.get(test.jumper)!
-    const part = machine.partIndex.get(test.part)!
-    const measurement: Measurement = { type: 'watch', test: test.id, part, signal: test.signal, sense: test.by }
+    const { jumper, part, signal, sense } = test
+    const measurement: Measurement = { type: 'watch', test: test.id, part, signal, sense }
     return [
       {
         ...common(machine, measurement, at),

@@ -46,7 +46,7 @@ export function checkRuns({ machine, healthy, runs, procedures }: TestCatalogue)
         expected: 'a way to it in some program, or under some fault',
       }),
     )
-  for (const test of machine.sheet.tests)
+  for (const test of machine.tests)
     if (!procedures.some((p) => p.id === test.id))
       problems.push(
         problem('never-runs', ['tests', test.id, 'moment'], {

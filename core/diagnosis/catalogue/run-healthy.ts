@@ -32,7 +32,6 @@ function scriptOf(machine: Machine, program: number, moments: readonly Moment[])
 
 /** The moments of a program: every phase that the healthy machine reaches, and the sheet's own. */
 function momentsOf(machine: Machine, program: number, trial: Timeline): Moment[] {
-  const { id } = machine.programs[program]
   return [
     ...machine.phases.flatMap((phase): Moment[] => {
       const { from, to } = trial.phases[phase.index]
@@ -40,9 +39,7 @@ function momentsOf(machine: Machine, program: number, trial: Timeline): Moment[]
       const length = Number.isNaN(to) ? Infinity : to - from
       return [{ type: 'phase', phase: phase.index, after: Math.min(SETTLE, length / 2) }]
     }),
-    ...machine.sheet.moments
-      .filter((m) => m.program === id)
-      .map((m): Moment => ({ type: 'time', at: PROGRAM_START + m.after })),
+    ...machine.programs[program].moments.map((m): Moment => ({ type: 'time', at: PROGRAM_START + m.after })),
   ]
 }
 
@@ -50,7 +47,7 @@ function momentsOf(machine: Machine, program: number, trial: Timeline): Moment[]
 function readingMomentsOf(machine: Machine, run: Run, moments: readonly Moment[], healthy: Timeline): ReadingMoment[] {
   const { snapshots, phases } = healthy
   const program = machine.programs[run.program]
-  const own = machine.sheet.moments.filter((m) => m.program === program.id)
+  const own = program.moments
   const inRun = moments.flatMap((m, k): ReadingMoment[] => {
     const point = snapshots[k]
     if (!point) return []

@@ -40,6 +40,16 @@ export function buildMachine(sheet: Sheet): Machine {
       price,
       successProbability,
     })),
+    tests: sheet.tests.map(({ id, part, signal, by, jumper, moment, minutes, caution }) => ({
+      id,
+      part: partIndex.get(part)!,
+      signal,
+      sense: by,
+      jumper: jumper === undefined ? undefined : partIndex.get(jumper)!,
+      moment,
+      minutes,
+      caution,
+    })),
     panelMinutes: new Map(sheet.panels.map(({ id, minutes }) => [id, minutes])),
     frequency: sheet.hertz,
   }

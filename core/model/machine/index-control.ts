@@ -32,6 +32,7 @@ export function indexControl(sheet: Sheet, { parts, partIndex }: IndexedParts): 
     needs: optional(p.needs),
     resets: p.resets.map(alarmOf),
     duration: p.duration,
+    moments: sheet.moments.flatMap(({ id, title, program, after }) => (program === p.id ? [{ id, title, after }] : [])),
     serviceMinutes: p.service?.minutes,
   }))
   return {

@@ -1,5 +1,5 @@
 import type { Component } from '../../physics/circuit'
-import type { Kind, Part } from '../kinds'
+import type { Kind, Part, Sense } from '../kinds'
 import type { Dimension } from '../../foundation/quantity'
 import type { Condition, Severity, Sheet } from '../sheet'
 
@@ -29,6 +29,18 @@ export interface Phase {
   timeLimits: number[]
 }
 
+/** A special test of the sheet; `moment` is the id of a phase or of a moment of a program. */
+export interface SpecialTest {
+  id: string
+  part: number
+  signal: string
+  sense: Sense
+  jumper: number | undefined
+  moment: string
+  minutes: number
+  caution: string | undefined
+}
+
 export interface Program {
   index: number
   id: string
@@ -40,6 +52,8 @@ export interface Program {
   resets: readonly number[]
   /** How long it is watched at most, s. */
   duration: number
+  /** The sheet's own moments in it, s from its start, in the order of writing. */
+  moments: readonly { id: string; title: string; after: number }[]
   /** Minutes to enter a service mode; `undefined` for a program that customers run. */
   serviceMinutes: number | undefined
 }
@@ -104,6 +118,8 @@ export interface Machine {
   alarms: readonly Alarm[]
   complaints: readonly Complaint[]
   repairs: readonly Repair[]
+  /** Special tests: something watched at a moment, perhaps with a jumper in. */
+  tests: readonly SpecialTest[]
   /** Minutes that opening each panel takes, by id. */
   panelMinutes: ReadonlyMap<string, number>
   /** Supply frequency, Hz. */
