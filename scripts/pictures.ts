@@ -37,6 +37,14 @@ async function shoot(page: Page, name: string): Promise<void> {
 }
 const newPage = async (viewport: typeof LAPTOP) => (await browser.newContext({ viewport })).newPage()
 
+/** Does something that enters a reading, and waits until it stands in the list: the card turns with it. */
+async function entering(page: Page, act: () => Promise<void>): Promise<void> {
+  const count = await readings(page).count()
+  await act()
+  await page.waitForFunction((n) => document.querySelectorAll('[aria-label="Readings so far"] li').length > n, count)
+  await settled(page)
+}
+
 /** A call at a washer with a clogged screen, from its first question to its cause. */
 async function call(page: Page, at: Place, suffix: string): Promise<void> {
   await page.goto(`${at.url}/jobs/new`)
@@ -54,18 +62,14 @@ async function call(page: Page, at: Place, suffix: string): Promise<void> {
   await settled(page)
   await choose(page, 'Cold inlet screen: look whether it is clogged')
   await makeSafe(page)
-  await answer(page, 'yes').click()
+  await entering(page, () => answer(page, 'yes').click())
   // Whatever else is asked for looks as it does behind a clogged screen.
-  for (let k = 0; k < 8; k++) {
-    await settled(page)
-    if (await cause(page).count()) break
+  for (let k = 0; k < 8 && !(await cause(page).count()); k++) {
     await makeSafe(page)
-    const count = await readings(page).count()
     const title = await testTitle(page).innerText()
-    const word = /is open$|coil hums$/.test(title) ? 'yes' : 'no'
-    if (await answer(page, word).count()) await answer(page, word).click()
-    else await page.getByRole('button', { name: 'Could not take it' }).click()
-    await page.waitForFunction((n) => document.querySelectorAll('[aria-label="Readings so far"] li').length > n, count)
+    const word = answer(page, /is open$|coil hums$/.test(title) ? 'yes' : 'no')
+    const could = (await word.count()) > 0
+    await entering(page, () => (could ? word : page.getByRole('button', { name: 'Could not take it' })).click())
   }
   await shoot(page, `cause${suffix}`)
 }

@@ -10,12 +10,10 @@ import {
   type Component,
   type Solution,
 } from '../../physics/circuit'
-import type { Part, PointView } from '../../model/kinds'
-import type { FaultedMachine } from '../../model/machine'
-import { MOST_CACHED, type Circuit, type Influence, type Roles, type SimulationCache } from './cache'
-import { cacheKeysOf, keyWithModes } from './cache-keys'
-import { influenceOf } from './influence'
-import { rolesOf } from './roles'
+import type { Part } from '../../model/kinds'
+import { MOST_CACHED, type Circuit } from './cache'
+import { keyWithModes } from './cache-keys'
+import type { PointContext } from './point-context'
 
 const newCircuit = (parts: number): Circuit => ({
   components: [],
@@ -34,24 +32,14 @@ export class CircuitSide {
   private circuit: Circuit | undefined
   /** Whether what follows the states is up to date in the circuit. */
   private fresh = false
-  private readonly roles: Roles
-  private readonly influence: Influence
-  private readonly staticKey: string
 
-  /** @param view what stamps look at: the operating point itself */
   constructor(
-    private readonly faulted: FaultedMachine,
-    private readonly view: PointView,
-    cache: SimulationCache,
-    private readonly circuits: LruCache<Circuit> = cache.circuits,
-  ) {
-    this.roles = rolesOf(faulted, cache)
-    this.influence = influenceOf(faulted.machine, cache)
-    this.staticKey = cacheKeysOf(faulted, cache).circuit
-  }
+    private readonly context: PointContext,
+    private readonly circuits: LruCache<Circuit> = context.cache.circuits,
+  ) {}
 
   modeChanged(mode: number): void {
-    if (!this.influence.onCircuit.mode[mode]) return
+    if (!this.context.influence.onCircuit.mode[mode]) return
     this.circuit = undefined
     this.fresh = false
   }
@@ -60,12 +48,12 @@ export class CircuitSide {
   }
   /** The same for operating points that have the same circuit but for what follows their states. */
   get key(): string {
-    return keyWithModes(this.staticKey, this.influence.circuit, this.view.modes)
+    return keyWithModes(this.context.keys.circuit, this.context.influence.circuit, this.context.view.modes)
   }
 
   /** Whether a copy must have a circuit of its own: its components follow the states. */
   get follows(): boolean {
-    return this.roles.followers.length > 0
+    return this.context.roles.followers.length > 0
   }
   /** Takes over a circuit that later states of another operating point do not move. */
   adopt(circuit: Circuit): void {
@@ -79,7 +67,9 @@ export class CircuitSide {
     if (now.live.ac) this.ac()
     const dc = this.dc()
     const components = [...now.components]
-    const own = this.roles.resistive.length ? undefined : { ...dc, components, re: dc.re.slice(), im: dc.im.slice() }
+    const own = this.context.roles.resistive.length
+      ? undefined
+      : { ...dc, components, re: dc.re.slice(), im: dc.im.slice() }
     return { ...now, components, ac: now.acFollows ? undefined : now.ac, dc: own }
   }
 
@@ -94,14 +84,14 @@ export class CircuitSide {
   ac(): Solution {
     const c = this.current()
     // Once it is known that no such resistance lies in an AC loop, they are left to whoever looks at DC.
-    if (this.roles.resistive.length && c.acFollows !== false) this.follow(c)
+    if (this.context.roles.resistive.length && c.acFollows !== false) this.follow(c)
     if (!c.ac && c.rectifies) this.couple(c)
-    return (c.ac ??= solveCircuit(this.faulted.machine.nodeCount, c.components, 'ac', this.omega))
+    return (c.ac ??= solveCircuit(this.context.faulted.machine.nodeCount, c.components, 'ac', this.omega))
   }
   dc(): Solution {
     const c = this.current()
     if (!c.dc && c.rectifies) this.couple(c)
-    c.dc ??= solveCircuit(this.faulted.machine.nodeCount, c.components, 'dc', 0)
+    c.dc ??= solveCircuit(this.context.faulted.machine.nodeCount, c.components, 'dc', 0)
     this.follow(c)
     return c.dc ?? this.dc()
   }
@@ -141,22 +131,26 @@ export class CircuitSide {
   }
 
   private get omega(): number {
-    return 2 * Math.PI * this.faulted.machine.frequency
+    return 2 * Math.PI * this.context.faulted.machine.frequency
   }
   private couple(c: Circuit): void {
-    const { ac, dc } = coupleRectifiers(this.faulted.machine.nodeCount, c.components, this.omega)
+    const { ac, dc } = coupleRectifiers(this.context.faulted.machine.nodeCount, c.components, this.omega)
     c.ac = ac
     c.dc = dc
   }
 
   /** Brings what follows the states up to date. */
   private follow(c: Circuit): void {
-    const { followers, resistive } = this.roles
+    const { followers, resistive } = this.context.roles
     if (this.fresh || !followers.length) return
     this.fresh = true
     for (const part of followers) {
       let at = c.first[part.index]
-      this.faulted.machine.kinds[part.index].stamp!(part, this.view, (component) => (c.components[at++] = component))
+      this.context.faulted.machine.kinds[part.index].stamp!(
+        part,
+        this.context.view,
+        (component) => (c.components[at++] = component),
+      )
     }
     if (!resistive.length) {
       if (c.dc) updateSources(c.dc, c.components)
@@ -172,18 +166,18 @@ export class CircuitSide {
     if (c.acFollows) c.ac = undefined
   }
   private inAcLoop(c: Circuit, moved: readonly Component[]): boolean {
-    c.ac ??= solveCircuit(this.faulted.machine.nodeCount, c.components, 'ac', this.omega)
+    c.ac ??= solveCircuit(this.context.faulted.machine.nodeCount, c.components, 'ac', this.omega)
     const { block } = c.ac
     return c.components.some((x) => x.type === 'VAC' && moved.some((y) => block[y.a] === block[x.a]))
   }
 
   private stampInto(c: Circuit): void {
-    const { machine, addedComponents } = this.faulted
+    const { machine, addedComponents } = this.context.faulted
     const { components } = c
     const push = (component: Component) => void components.push(component)
-    for (const part of this.roles.stamped) {
+    for (const part of this.context.roles.stamped) {
       c.first[part.index] = components.length
-      machine.kinds[part.index].stamp!(part, this.view, push)
+      machine.kinds[part.index].stamp!(part, this.context.view, push)
       c.count[part.index] = components.length - c.first[part.index]
     }
     components.push(...addedComponents)
@@ -197,7 +191,7 @@ export class CircuitSide {
     const { key } = this
     let c = this.circuits.get(key)
     if (!c) {
-      c = newCircuit(this.faulted.parts.length)
+      c = newCircuit(this.context.faulted.parts.length)
       this.circuit = c
       this.stampInto(c)
       this.circuits.set(key, c)

@@ -4,7 +4,7 @@ import type { Part, PointView } from '../../model/kinds'
 import type { FaultedMachine } from '../../model/machine'
 import { newSimulationCache, scratchCache, type SimulationCache } from './cache'
 import { CircuitSide, ownCircuits } from './circuit-side'
-import { rolesOf } from './roles'
+import { contextOf, type PointContext } from './point-context'
 import { WaterSide, type WaterState } from './water-side'
 
 /**
@@ -17,6 +17,7 @@ export class OperatingPoint implements PointView {
   /** Phase of the control, -1 for none, and when it was entered, s. */
   phase = -1
   phaseSince = 0
+  private readonly context: PointContext
   readonly circuit: CircuitSide
   readonly water: WaterSide
 
@@ -28,8 +29,9 @@ export class OperatingPoint implements PointView {
     readonly cache: SimulationCache = newSimulationCache(),
     private readonly circuits = cache.circuits,
   ) {
-    this.circuit = new CircuitSide(faulted, this, cache, circuits)
-    this.water = new WaterSide(faulted, this, cache)
+    this.context = contextOf(faulted, this, cache)
+    this.circuit = new CircuitSide(this.context, circuits)
+    this.water = new WaterSide(this.context)
   }
 
   get values(): Float64Array {
@@ -138,7 +140,7 @@ export class OperatingPoint implements PointView {
   rates(out: Float64Array = new Float64Array(this.states.length)): Float64Array {
     out.fill(0)
     const { kinds } = this.faulted.machine
-    for (const part of rolesOf(this.faulted, this.cache).rates) kinds[part.index].rates!(part, this, out)
+    for (const part of this.context.roles.rates) kinds[part.index].rates!(part, this, out)
     return out
   }
   referred(part: Part, name: string): Part | undefined {

@@ -6,12 +6,10 @@ import {
   type Subnetwork,
   type WaterLink,
 } from '../../physics/water'
-import type { Part, PointView } from '../../model/kinds'
-import type { FaultedMachine } from '../../model/machine'
-import type { Influence, Roles, SimulationCache, WaterNetwork } from './cache'
-import { cacheKeysOf, keyWithModes } from './cache-keys'
-import { influenceOf } from './influence'
-import { rolesOf } from './roles'
+import type { Part } from '../../model/kinds'
+import type { WaterNetwork } from './cache'
+import { keyWithModes } from './cache-keys'
+import type { PointContext } from './point-context'
 
 /** Mixing points that one after another may stand in a row. */
 const MOST_MIXING = 40
@@ -49,23 +47,11 @@ export class WaterSide {
   private scratch: { fixed: Float64Array; pressures: Float64Array; temperatures: Float64Array } | undefined
   private flows = new Float64Array(0)
   private temperaturesFresh = false
-  private readonly roles: Roles
-  private readonly influence: Influence
-  private readonly staticKey: string
 
-  /** @param view what kinds look at: the operating point itself */
-  constructor(
-    private readonly faulted: FaultedMachine,
-    private readonly view: PointView,
-    private readonly cache: SimulationCache,
-  ) {
-    this.roles = rolesOf(faulted, cache)
-    this.influence = influenceOf(faulted.machine, cache)
-    this.staticKey = cacheKeysOf(faulted, cache).water
-  }
+  constructor(private readonly context: PointContext) {}
 
   modeChanged(mode: number): void {
-    if (!this.influence.onWater.mode[mode]) return
+    if (!this.context.influence.onWater.mode[mode]) return
     this.solved = undefined
     this.network = undefined
   }
@@ -75,7 +61,7 @@ export class WaterSide {
   }
 
   private get places() {
-    const size = this.faulted.machine.waterNodeCount
+    const size = this.context.faulted.machine.waterNodeCount
     return (this.scratch ??= {
       fixed: new Float64Array(size),
       pressures: new Float64Array(size),
@@ -86,38 +72,39 @@ export class WaterSide {
   /** The links of the moment, made anew: for an operating point whose values are moved. */
   links(): WaterLink[] {
     const out: WaterLink[] = []
-    for (const part of this.roles.links)
-      this.faulted.machine.kinds[part.index].links!(part, this.view, (s) => void out.push(s))
+    for (const part of this.context.roles.links)
+      this.context.faulted.machine.kinds[part.index].links!(part, this.context.view, (s) => void out.push(s))
     return out
   }
   /** Fixed pressures, Pa; NaN where a node is free. Written into `out`. */
-  fixedPressures(out: Float64Array = new Float64Array(this.faulted.machine.waterNodeCount)): Float64Array {
-    const { machine } = this.faulted
+  fixedPressures(out: Float64Array = new Float64Array(this.context.faulted.machine.waterNodeCount)): Float64Array {
+    const { machine } = this.context.faulted
     out.fill(NaN)
     const put = (node: number, pascals: number) => {
       out[node] = pascals
     }
-    for (const part of this.roles.fixedPressures) machine.kinds[part.index].fixedPressures!(part, this.view, put)
+    for (const part of this.context.roles.fixedPressures)
+      machine.kinds[part.index].fixedPressures!(part, this.context.view, put)
     return out
   }
 
   private current(): WaterNetwork {
     if (this.network) return this.network
-    const key = keyWithModes(this.staticKey, this.influence.water, this.view.modes)
-    let network = this.cache.water.get(key)
+    const key = keyWithModes(this.context.keys.water, this.context.influence.water, this.context.view.modes)
+    let network = this.context.cache.water.get(key)
     if (!network) {
-      const { parts, machine } = this.faulted
+      const { parts, machine } = this.context.faulted
       const links: WaterLink[] = []
       const of = new Int32Array(parts.length).fill(-1)
-      for (const part of this.roles.links)
-        machine.kinds[part.index].links!(part, this.view, (s) => {
+      for (const part of this.context.roles.links)
+        machine.kinds[part.index].links!(part, this.context.view, (s) => {
           of[part.index] = links.length
           links.push(s)
         })
       const fixed = this.fixedPressures()
       const subnetworks = subnetworksOf(machine.waterNodeCount, links, fixed).map((r) => prepare(r, links, fixed))
       network = { links, of, subnetworks }
-      this.cache.water.set(key, network)
+      this.context.cache.water.set(key, network)
     }
     return (this.network = network)
   }
@@ -175,7 +162,7 @@ export class WaterSide {
   private temperatureFrom(node: number, depth: number): number {
     const own = this.sourceTemperatures()[node]
     if (!Number.isNaN(own)) return own
-    if (depth > MOST_MIXING) return this.view.ambient
+    if (depth > MOST_MIXING) return this.context.view.ambient
     const { network, flow } = this.solution()
     const { links } = network
     let [sum, total] = [0, 0]
@@ -187,7 +174,7 @@ export class WaterSide {
       sum += Math.abs(q) * this.temperatureFrom(q > 0 ? from : to, depth + 1)
       total += Math.abs(q)
     }
-    return total > 0 ? sum / total : this.view.ambient
+    return total > 0 ? sum / total : this.context.view.ambient
   }
   /** Temperatures that parts give to their nodes, NaN elsewhere; one list for each set of states. */
   private sourceTemperatures(): Float64Array {
@@ -195,8 +182,8 @@ export class WaterSide {
     if (this.temperaturesFresh) return temperatures
     temperatures.fill(NaN)
     const put = (node: number, celsius: number) => void (temperatures[node] = celsius)
-    for (const part of this.roles.temperatures)
-      this.faulted.machine.kinds[part.index].temperatures!(part, this.view, put)
+    for (const part of this.context.roles.temperatures)
+      this.context.faulted.machine.kinds[part.index].temperatures!(part, this.context.view, put)
     this.temperaturesFresh = true
     return temperatures
   }
