@@ -7,7 +7,9 @@ export class DisjointSets {
 
   /** @param count members to begin with, each a set of its own */
   constructor(count = 0) {
-    this.parent = Array.from({ length: count }, (_, i) => i)
+    // Loops, not `from` with a function: every circuit that is solved makes one of these.
+    this.parent = new Array<number>(count)
+    for (let i = 0; i < count; i++) this.parent[i] = i
   }
   /** Adds a member as a set of its own. @returns its number */
   add(): number {
@@ -28,6 +30,9 @@ export class DisjointSets {
   }
   /** The representative of every member. */
   representatives(): Int32Array {
-    return Int32Array.from(this.parent, (_, i) => this.find(i))
+    const out = new Int32Array(this.parent.length)
+    // A parent is never above its member, so that its own representative stands there already.
+    for (let i = 0; i < out.length; i++) out[i] = this.parent[i] === i ? i : out[this.parent[i]]
+    return out
   }
 }

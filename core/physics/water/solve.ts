@@ -54,13 +54,14 @@ export const lossSlope = (s: WaterLink, q: number): number =>
   (s.oneWay && q < 0 ? BACKWARD : 0)
 
 /** Nodes that hang together with a fixed pressure. */
-function reachedFrom(nodes: number, links: readonly WaterLink[], fixed: Float64Array): boolean[] {
-  const reached = Array.from({ length: nodes }, (_, i) => !Number.isNaN(fixed[i]))
+function reachedFrom(nodes: number, links: readonly WaterLink[], fixed: Float64Array): Uint8Array {
+  const reached = new Uint8Array(nodes)
+  for (let i = 0; i < nodes; i++) if (!Number.isNaN(fixed[i])) reached[i] = 1
   for (let again = true; again;) {
     again = false
     for (const { from, to } of links)
       if (reached[from] !== reached[to]) {
-        reached[from] = reached[to] = true
+        reached[from] = reached[to] = 1
         again = true
       }
   }
@@ -106,8 +107,11 @@ const FIRST_FLOW = 1e-4
  */
 export function solveWater(nodes: number, links: readonly WaterLink[], fixed: Float64Array): WaterSolution {
   const reached = reachedFrom(nodes, links, fixed)
-  const pressure = Float64Array.from({ length: nodes }, (_, i) => (Number.isNaN(fixed[i]) ? 0 : fixed[i]))
-  const flow = Float64Array.from(links, (s) => (reached[s.from] ? Math.min(FIRST_FLOW, s.ratedFlow) : 0))
+  const pressure = fixed.map((p) => (Number.isNaN(p) ? 0 : p))
+  const flow = new Float64Array(links.length)
+  links.forEach((s, k) => {
+    if (reached[s.from]) flow[k] = Math.min(FIRST_FLOW, s.ratedFlow)
+  })
   const row = new Int32Array(nodes).fill(-1)
   let n = 0
   for (let i = 0; i < nodes; i++) if (reached[i] && Number.isNaN(fixed[i])) row[i] = n++

@@ -12,7 +12,7 @@ import {
 } from '../../physics/circuit'
 import type { Part } from '../../model/kinds'
 import { MOST_CACHED, type Circuit } from './cache'
-import { keyWithModes } from './cache-keys'
+import { cacheKeysOf, keyWithModes } from './cache-keys'
 import type { PointContext } from './point-context'
 
 const newCircuit = (parts: number): Circuit => ({
@@ -48,7 +48,8 @@ export class CircuitSide {
   }
   /** The same for operating points that have the same circuit but for what follows their states. */
   get key(): string {
-    return keyWithModes(this.context.keys.circuit, this.context.influence.circuit, this.context.view.modes)
+    const { faulted, cache, influence, view } = this.context
+    return keyWithModes(cacheKeysOf(faulted, cache).circuit, influence.circuit, view.modes)
   }
 
   /** Whether a copy must have a circuit of its own: its components follow the states. */

@@ -7,7 +7,8 @@ export const TIME_TOLERANCE = 1e-5
  *
  * @param duration of the step, s
  * @param moveTo puts the run at a share of the step, 0 … 1
- * @returns the share of the step at which the run now stands; at 1 it was not moved there
+ * @returns the share of the step at which the run now stands; at 1 the run stands anywhere before it, and the caller puts it
+ * at the end that it knows exactly
  */
 export function bisectEvent(
   checks: readonly (() => boolean)[],

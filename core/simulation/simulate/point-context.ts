@@ -1,7 +1,6 @@
 import type { PointView } from '../../model/kinds'
 import type { FaultedMachine } from '../../model/machine'
-import type { CacheKeys, Influence, Roles, SimulationCache } from './cache'
-import { cacheKeysOf } from './cache-keys'
+import type { Influence, Roles, SimulationCache } from './cache'
 import { influenceOf } from './influence'
 import { rolesOf } from './roles'
 
@@ -13,7 +12,6 @@ export interface PointContext {
   readonly cache: SimulationCache
   readonly roles: Roles
   readonly influence: Influence
-  readonly keys: CacheKeys
 }
 
 /** Made once for an operating point: what is in it was found for its machine before, but for the first time. */
@@ -23,5 +21,4 @@ export const contextOf = (faulted: FaultedMachine, view: PointView, cache: Simul
   cache,
   roles: rolesOf(faulted, cache),
   influence: influenceOf(faulted.machine, cache),
-  keys: cacheKeysOf(faulted, cache),
 })

@@ -8,7 +8,7 @@ import {
 } from '../../physics/water'
 import type { Part } from '../../model/kinds'
 import type { WaterNetwork } from './cache'
-import { keyWithModes } from './cache-keys'
+import { cacheKeysOf, keyWithModes } from './cache-keys'
 import type { PointContext } from './point-context'
 
 /** Mixing points that one after another may stand in a row. */
@@ -90,8 +90,9 @@ export class WaterSide {
 
   private current(): WaterNetwork {
     if (this.network) return this.network
-    const key = keyWithModes(this.context.keys.water, this.context.influence.water, this.context.view.modes)
-    let network = this.context.cache.water.get(key)
+    const { faulted, cache, influence, view } = this.context
+    const key = keyWithModes(cacheKeysOf(faulted, cache).water, influence.water, view.modes)
+    let network = cache.water.get(key)
     if (!network) {
       const { parts, machine } = this.context.faulted
       const links: WaterLink[] = []
