@@ -19,12 +19,12 @@ export function powerLine(
   part: number,
 ): { feed: number[]; back: number[] } {
   const { kinds, parts, frequency } = machine
-  const supply = kinds.findIndex((k) => k.returns !== undefined)
+  const supply = kinds.findIndex((k) => k.returns?.of === 'supply')
   if (supply < 0) return { feed: [], back: [] }
   const edges = edgesOf(momentOf(machine, snapshots, part), frequency)
   const { returns, terminals } = kinds[supply]
-  const live = parts[supply].nodes[terminals.find((t) => t !== returns)!]
-  const ret = parts[supply].nodes[returns!]
+  const live = parts[supply].nodes[terminals.find((t) => t !== returns!.terminal)!]
+  const ret = parts[supply].nodes[returns!.terminal]
   const [t0, t1] = kinds[part].terminals.map((t) => parts[part].nodes[t])
   const without = new Set([part, supply])
   const ways = [[t0, t1] as const, [t1, t0] as const].flatMap(([near, far]) => {

@@ -3,7 +3,7 @@ import { makeFaultedMachine, type ActiveFault, type Machine } from '../model/mac
 import type { Procedure, TestCatalogue } from '../diagnosis/catalogue'
 import { findMeter, SENSES } from '../simulation/instrument'
 import type { Measurement } from '../simulation/measurements'
-import { ohmsOf, supplyReturn, voltsWith, waterAt } from './plain-instruments'
+import { ohmsOf, returnNode, voltsWith, waterAt } from './plain-instruments'
 import type { PlainPoint } from './plain-point'
 import { flat, normal, pick, type Random } from './random'
 import { phaseTimes, runPlain, type PlainRun } from './run'
@@ -155,7 +155,7 @@ export class DrawnMachine {
       case 'sense':
         return this.sensed(point.signal(m.part, m.signal), m.sense)
       case 'volts': {
-        const b = m.b === '@return' ? supplyReturn(point) : part.nodes[m.b]
+        const b = m.b === '@return' ? returnNode(point, m.part, m.a) : part.nodes[m.b]
         return this.metered(meter!, voltsWith(point, part.nodes[m.a], b, findMeter(meter!)!))
       }
       case 'ohms': {

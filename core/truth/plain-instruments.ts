@@ -32,11 +32,11 @@ export function ohmsOf(point: PlainPoint, a: number, b: number, alone: Part | un
   return volts > 1 - 1e-9 ? Infinity : (1e4 * volts) / (1 - volts)
 }
 
-/** The node that readings to the return are taken against. */
-export function supplyReturn({ faulted }: PlainPoint): number {
-  const { kinds } = faulted.machine
-  const supply = kinds.findIndex((k) => k.returns !== undefined)
-  return faulted.parts[supply].nodes[kinds[supply].returns!]
+/** The node that a reading from a terminal to the return is taken against: where the lead is put as the sheet is wired. */
+export function returnNode({ faulted }: PlainPoint, part: number, terminal: string): number {
+  const { parts, returnAt } = faulted.machine
+  const to = returnAt[parts[part].nodes[terminal]]!
+  return faulted.parts[to.part].nodes[to.terminal]
 }
 
 /** Opens a joint and lets the water run into a bucket (m³/s), or through a needle of known resistance before a gauge (Pa). */

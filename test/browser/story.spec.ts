@@ -175,7 +175,7 @@ test('a jumper shows as bypassed and the job cannot be closed with it in', async
   await part(page, 'lid switch').click()
   const fit = page.getByRole('button', { name: 'Note: jumper fitted across it' })
   await expect(fit).toBeDisabled()
-  await choose(page, 'Volts behind the lid switch, to the return')
+  await choose(page, 'Volts behind the lid switch, to the neutral')
   await makeSafe(page)
   await part(page, 'lid switch').click()
   await fit.click()

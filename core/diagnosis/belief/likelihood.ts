@@ -67,7 +67,8 @@ function valueFit(
   let best = fit
   let unitSlip: UnitSlip | undefined
   for (const slip of UNIT_SLIPS) {
-    if (slip.only !== undefined && slip.only !== dimension) continue
+    // Nothing is nothing at any scale.
+    if (slip.only === undefined ? si === 0 : slip.only !== dimension) continue
     const slipped = c[slip.chance] * slip.jacobian * normalDensity(slip.meant(si), mean, variance)
     all += slipped
     if (slipped > best && slipped > grossLikelihood) [best, unitSlip] = [slipped, slip.type]

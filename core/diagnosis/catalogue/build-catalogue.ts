@@ -3,6 +3,7 @@ import type { Intervention, Machine } from '../../model/machine'
 import { alternativeMeters } from '../../simulation/instrument'
 import { measurementType, type Measurement } from '../../simulation/measurements'
 import { AccessPaths } from './access-path'
+import { loadSide } from './load-side'
 import { PROGRAM_START, runHealthy } from './run-healthy'
 import { TestPlacement } from './test-placement'
 import type { HealthyRuns, Procedure, ReadingMoment, TestCatalogue } from './types'
@@ -37,6 +38,18 @@ function common(machine: Machine, measurement: Measurement, at: ReadingMoment) {
     caution: undefined,
     destroys: undefined,
   }
+}
+
+/** A reading to the return, put to the side of the part where it says something; any other as it is. */
+function atLoadSide(
+  { parts, returnAt }: Machine,
+  part: Part,
+  spec: MeasurementSpec,
+  at: ReadingMoment,
+): MeasurementSpec {
+  if (spec.type !== 'volts' || spec.b !== '@return') return spec
+  const { part: source, terminal } = returnAt[part.nodes[spec.a]]!
+  return { ...spec, a: loadSide(part, spec.a, parts[source].nodes[terminal], at.point) }
 }
 
 /** A test that a kind offers on one of its parts. */
@@ -143,8 +156,10 @@ export function buildCatalogue(machine: Machine): TestCatalogue {
   const placement = new TestPlacement(runs)
   const drafts = machine.parts.flatMap((part) =>
     (machine.kinds[part.index].measurements?.(part) ?? []).flatMap((spec) => {
+      const measurement = { ...spec, part: part.index } as Measurement
+      if (measurementType(measurement).isPossible?.(measurement, machine) === false) return []
       const at = placement.momentFor(part, spec)
-      return at ? [partTest(runs, part, spec, at)] : []
+      return at ? [partTest(runs, part, atLoadSide(machine, part, spec, at), at)] : []
     }),
   )
   drafts.push(...phaseTests(runs, placement), ...codeTest(runs, placement), ...sheetTests(runs, placement))

@@ -16,7 +16,7 @@ function movingParams(machine: Machine, cache: SimulationCache): Set<number> {
   const { onCircuit, onWater } = influenceOf(machine, cache)
   const own = machine.parts.flatMap((p) => {
     const [kind, params] = [machine.kinds[p.index], Object.values(p.param)]
-    if (Object.keys(p.ref).length || kind.returns !== undefined) return params
+    if (Object.keys(p.ref).length || kind.returns?.of === 'supply') return params
     // Of a winding's ohms the water knows nothing as long as it pulls in.
     return Object.keys(p.ports).length
       ? params.filter((i) => kind.rates || onWater.param[i] || !onCircuit.param[i])

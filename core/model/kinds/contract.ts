@@ -61,8 +61,13 @@ export interface KindInterface {
   hysteresis?: readonly (readonly [string, string])[]
   /** Params that are the ohms of a winding: bands are published for them, siblings compared. */
   windings?: readonly string[]
-  /** Terminal that is the return of the supply: readings "to the return" are taken against it. */
-  returns?: string
+  /**
+   * A source of a circuit: the terminal that its loads come back to, which readings to the return are taken against, with
+   * the trade's word for it. `of`: the supply of the machine, or a circuit of its own behind it.
+   */
+  returns?: { terminal: string; word: string; of: 'supply' | 'circuit' }
+  /** Groups of terminals that nothing in the part ever joins to each other; left out where all can be joined. */
+  insulated?: readonly (readonly string[])[]
   /** Where its supply can be cut for making safe. */
   isolates?: boolean
   /** Whether a jumper may be put across terminals 0 and 1. */

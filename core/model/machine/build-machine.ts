@@ -2,6 +2,7 @@ import type { Sheet } from '../sheet'
 import { indexControl } from './index-control'
 import { indexFault } from './index-fault'
 import { indexParts } from './index-parts'
+import { indexReturns } from './index-returns'
 import type { Machine } from './types'
 
 /**
@@ -26,6 +27,7 @@ export function buildMachine(sheet: Sheet): Machine {
     stateTolerance: Float64Array.from(indexed.stateTolerance),
     nodeCount: indexed.nodes.count,
     nodeLabels: indexed.nodes.labels,
+    returnAt: indexReturns(parts, kinds, indexed.nodes.count),
     waterNodeCount: indexed.waterNodes.count,
     ...indexControl(sheet, indexed),
     isolators: parts.flatMap((p) => {

@@ -2,6 +2,7 @@ import type { Component } from '../../physics/circuit'
 import type { Kind, Part, Sense } from '../kinds'
 import type { Dimension } from '../../foundation/quantity'
 import type { Condition, Severity, Sheet } from '../sheet'
+import type { CircuitReturn } from './index-returns'
 
 /** One number of the machine. Shared by every reading that depends on it. */
 export interface Param {
@@ -108,6 +109,8 @@ export interface Machine {
   stateTolerance: Float64Array
   nodeCount: number
   nodeLabels: readonly string[]
+  /** The return of the circuit that each electrical node belongs to; `undefined` where nothing feeds it. */
+  returnAt: readonly (CircuitReturn | undefined)[]
   waterNodeCount: number
   phases: readonly Phase[]
   programs: readonly Program[]

@@ -63,8 +63,8 @@ export function neonProbability(point: OperatingPoint, meter: Meter, node: numbe
   if (!point.hasSource('ac')) return 0
   let volts = 0
   machine.kinds.forEach((kind, i) => {
-    if (kind.returns === undefined) return
-    const earth = parts[i].nodes[kind.returns]
+    if (kind.returns?.of !== 'supply') return
+    const earth = parts[i].nodes[kind.returns.terminal]
     volts = Math.max(volts, voltageOf(point, point.ac(), meter.inputResistance!, node, earth).value)
   })
   return shareBelow(volts, meter.threshold!)

@@ -57,6 +57,8 @@ export interface MeasurementInterface<M extends Measurement> {
   shape(m: M, machine: Machine): ReadingShape
   /** The usual instrument where the healthy machine stands so; `undefined` for senses. */
   meter(m: M, machine: Machine, healthy: OperatingPoint): string | undefined
+  /** Whether the part stands so that it can be taken at all; left out, it always does. */
+  isPossible?(m: M, machine: Machine): boolean
   /** Minutes of the reading itself, where a kind does not say. */
   minutes: number
   /** What hands open for it: terminals, water lines, or neither. */

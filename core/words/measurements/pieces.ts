@@ -13,7 +13,14 @@ export const signalOf = ({ kinds }: Machine, part: number, signal: string): stri
 
 /** A terminal as it is named to hands. */
 export const terminalOf = (machine: Machine, part: number, terminal: string): string =>
-  terminal === '@return' ? 'the return of the supply' : `terminal ${terminal} of the ${titleOf(machine, part)}`
+  `terminal ${terminal} of the ${titleOf(machine, part)}`
+
+/** The return of the circuit that a terminal of a part belongs to: "neutral", "common of the 24 V transformer". */
+export function returnOf({ parts, kinds, returnAt }: Machine, part: number, terminal: string): string {
+  const to = returnAt[parts[part].nodes[terminal]]!
+  const { word, of } = kinds[to.part].returns!
+  return of === 'supply' ? word : `${word} of the ${parts[to.part].title}`
+}
 
 /** How many terminals a part has. */
 export const terminalCount = ({ parts }: Machine, part: number): number => Object.keys(parts[part].nodes).length
@@ -33,6 +40,8 @@ export function probesAt(meter: Meter, a: string, b: string, both?: string): str
 
 /** Probes at two terminals of one part. */
 export function probesOn(machine: Machine, meter: Meter, m: { part: number; a: string; b: string }): string {
-  const both = m.b !== '@return' && terminalCount(machine, m.part) === 2 ? titleOf(machine, m.part) : undefined
-  return probesAt(meter, terminalOf(machine, m.part, m.a), terminalOf(machine, m.part, m.b), both)
+  const a = terminalOf(machine, m.part, m.a)
+  if (m.b === '@return') return probesAt(meter, a, `the ${returnOf(machine, m.part, m.a)}`)
+  const both = terminalCount(machine, m.part) === 2 ? titleOf(machine, m.part) : undefined
+  return probesAt(meter, a, terminalOf(machine, m.part, m.b), both)
 }

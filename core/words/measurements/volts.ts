@@ -1,11 +1,14 @@
 import type { MeasurementOf } from '../../simulation/measurements'
 import type { MeasurementWords } from './contract'
-import { probesOn, terminalCount, titleOf } from './pieces'
+import { probesOn, returnOf, terminalCount, titleOf } from './pieces'
 
 export const volts: MeasurementWords<MeasurementOf<'volts'>> = {
   name(m, { machine }) {
     const title = titleOf(machine, m.part)
-    if (m.b === '@return') return `Volts behind the ${title}, to the return`
+    if (m.b === '@return') {
+      const side = Object.keys(machine.parts[m.part].nodes)[0] === m.a ? 'before' : 'behind'
+      return `Volts ${side} the ${title}, to the ${returnOf(machine, m.part, m.a)}`
+    }
     if (m.when === 'idle') return `Volts at the ${title} while not called`
     return `Volts across the ${title}${terminalCount(machine, m.part) > 2 ? ` (${m.a}–${m.b})` : ''}`
   },

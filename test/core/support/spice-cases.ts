@@ -159,5 +159,5 @@ export function measuredNetlist(name: string, instrument: Instrument): { netlist
 
 export function returnOf(point: OperatingPoint): number {
   const { machine, parts } = point.faulted
-  return parts[machine.kinds.findIndex((k) => k.returns !== undefined)].nodes.N
+  return parts[machine.kinds.findIndex((k) => k.returns?.of === 'supply')].nodes.N
 }

@@ -5,7 +5,7 @@ export const kindInterface: KindInterface = {
   title: 'supply',
   line: 'power',
   terminals: ['L', 'N'],
-  returns: 'N',
+  returns: { terminal: 'N', word: 'neutral', of: 'supply' },
   ports: [],
   params: {
     volts: { dimension: 'voltage', min: 1, max: 1000 },

@@ -5,6 +5,10 @@ export const kindInterface: KindInterface = {
   title: 'plug',
   line: 'power',
   terminals: ['a1', 'b1', 'a2', 'b2'],
+  insulated: [
+    ['a1', 'b1'],
+    ['a2', 'b2'],
+  ],
   ports: [],
   params: {
     ohms: { dimension: 'resistance', typical: '0.03 Ω ±60 %', min: 1e-6 },

@@ -5,6 +5,7 @@ export const kindInterface: KindInterface = {
   title: 'counting input of the control',
   line: 'level',
   terminals: ['in', 'com'],
+  returns: { terminal: 'com', word: 'common', of: 'circuit' },
   ports: [],
   params: {
     ohms: { dimension: 'resistance', typical: '47 kΩ ±5 %', min: 1 },

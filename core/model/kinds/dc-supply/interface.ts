@@ -5,7 +5,7 @@ export const kindInterface: KindInterface = {
   title: 'battery or DC supply',
   line: 'power',
   terminals: ['plus', 'minus'],
-  returns: 'minus',
+  returns: { terminal: 'minus', word: 'minus', of: 'supply' },
   ports: [],
   params: {
     volts: { dimension: 'voltage', min: 0.1, max: 1000 },

@@ -5,6 +5,10 @@ export const kindInterface: KindInterface = {
   title: 'isolator',
   line: 'power',
   terminals: ['Lin', 'Lout', 'Nin', 'Nout'],
+  insulated: [
+    ['Lin', 'Lout'],
+    ['Nin', 'Nout'],
+  ],
   ports: [],
   params: { ohms: { dimension: 'resistance', typical: '0.01 Ω ±50 %', min: 1e-6 } },
   modes: [{ name: 'closed', values: ['off', 'on'], initial: 1 }],

@@ -5,6 +5,10 @@ export const kindInterface: KindInterface = {
   title: 'relay',
   line: 'power',
   terminals: ['a', 'b', 'com', 'no', 'nc'],
+  insulated: [
+    ['a', 'b'],
+    ['com', 'no', 'nc'],
+  ],
   ports: [],
   windings: ['ohms'],
   hysteresis: [['pull-in', 'drop-out']],

@@ -5,6 +5,7 @@ export const kindInterface: KindInterface = {
   title: 'temperature input of the control',
   line: 'level',
   terminals: ['in', 'com'],
+  returns: { terminal: 'com', word: 'common', of: 'circuit' },
   ports: [],
   params: {
     volts: { dimension: 'voltage', typical: '5 V ±1 %', min: 0.1 },

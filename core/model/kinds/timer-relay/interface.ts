@@ -5,6 +5,10 @@ export const kindInterface: KindInterface = {
   title: 'delay timer',
   line: 'power',
   terminals: ['a', 'b', 'com', 'no'],
+  insulated: [
+    ['a', 'b'],
+    ['com', 'no'],
+  ],
   ports: [],
   params: {
     ohms: { dimension: 'resistance', typical: '5 kΩ ±20 %', min: 1 },

@@ -5,6 +5,11 @@ export const kindInterface: KindInterface = {
   title: 'transformer',
   line: 'power',
   terminals: ['p1', 'p2', 's1', 's2'],
+  insulated: [
+    ['p1', 'p2'],
+    ['s1', 's2'],
+  ],
+  returns: { terminal: 's2', word: 'common', of: 'circuit' },
   ports: [],
   params: {
     ratio: { dimension: 'count', min: 0.01, max: 1000 },
