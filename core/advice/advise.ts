@@ -12,7 +12,7 @@ import {
   type Verdict,
 } from '../diagnosis/belief'
 import type { Evidence } from '../evidence'
-import { arrivalTime, plan, type TestStrategy, type Plan } from '../diagnosis/plan'
+import { plan, stoppedBefore, type TestStrategy, type Plan } from '../diagnosis/plan'
 import { interventionsKey, type Predictor } from '../diagnosis/predict'
 
 /** Everything the evidence says about a machine: the one answer that web and command line both show. */
@@ -45,9 +45,11 @@ export function advise(
   const stopped = new Map<number, number>()
   interpreted.case.readings.forEach((r, i) => {
     if (interventionsKey(r.interventions) !== now) return
-    if (r.value.type === 'never') {
+    const { type } = r.value
+    if (type === 'never' || type === 'never-ended') {
       const { run } = r.procedure
-      stopped.set(run, Math.min(stopped.get(run) ?? Infinity, arrivalTime(predictor, r.procedure) || Infinity))
+      const at = stoppedBefore(predictor, r.procedure, type)
+      stopped.set(run, Math.min(stopped.get(run) ?? Infinity, at || Infinity))
     }
     times.set(r.procedure.id, (times.get(r.procedure.id) ?? 0) + 1)
     // A sense that has spoken says the same again; a meter may be put there twice before much hangs on it.

@@ -70,6 +70,7 @@ const FITS: Record<Finding, View['readings'][number]['fits']> = {
   open: 'bad',
   wrong: 'bad',
   'never-came': 'bad',
+  'never-ended': 'bad',
   'not-taken': 'none',
 }
 

@@ -37,7 +37,8 @@ const revision = z.string().regex(/^[0-9a-f]{64}$/)
 /** A reading as it was understood where it was typed; SI. */
 const value = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('value'), si: z.number() }),
-  z.strictObject({ type: z.enum(['open', 'yes', 'no', 'never', 'could-not']) }),
+  z.strictObject({ type: z.literal('longer-than'), si: z.number().min(0) }),
+  z.strictObject({ type: z.enum(['open', 'yes', 'no', 'never', 'never-ended', 'could-not']) }),
   z.strictObject({ type: z.literal('word'), word: name }),
   z.strictObject({ type: z.literal('times'), clean: z.int().min(0), of: z.int().min(1) }),
 ])

@@ -3,6 +3,7 @@ import { makeFaultedMachine, type ActiveFault, type Machine } from '../model/mac
 import type { Procedure, TestCatalogue } from '../diagnosis/catalogue'
 import { findMeter, SENSES } from '../simulation/instrument'
 import type { Measurement } from '../simulation/measurements'
+import type { Watched } from '../simulation/simulate'
 import { ohmsOf, returnNode, voltsWith, waterAt } from './plain-instruments'
 import type { PlainPoint } from './plain-point'
 import { flat, normal, pick, type Random } from './random'
@@ -19,6 +20,12 @@ const TIMES_WORKED = 10
 const MISJUDGED = 0.002
 /** Spread of a hand on a stopwatch, s. */
 const REACTION = 0.4
+/** Chance that somebody is mistaken about what is plain to see. */
+const PLAINLY_MISTAKEN = 0.01
+/** What is there for so long is never missed for being short, s. */
+const LONG_ENOUGH = 2
+/** Of those who wait in vain, how many read what shows there instead. */
+const READ_ALL_THE_SAME = 0.2
 /** Step of the plain runs, s: a small part of what a hand on a stopwatch is late. Phases of many minutes move by a second or two. */
 const TRUE_STEP = 0.1
 
@@ -136,11 +143,23 @@ export class DrawnMachine {
     if (m.type === 'code') return { type: 'word', word: run.snapshots[procedure.moment]?.code ?? 'none' }
     if (m.type === 'duration') {
       const { from, to } = phaseTimes(this.machine, run)[m.phase]
-      if (Number.isNaN(to - from)) return { type: 'never' }
+      if (Number.isNaN(from)) return { type: 'never' }
+      const { script } = this.catalogue.runs[procedure.run]
+      // Switched off at the end of its time, it was still in it.
+      const off = script.steps.find((s) => s.hold)!.at
+      if (Number.isNaN(to) || to > off - 2 * TRUE_STEP) return { type: 'never-ended' }
       return this.metered('stopwatch', to - from + (this.steady ? 0 : REACTION * normal(this.next)))
     }
+    if (procedure.watch !== undefined && m.type === 'sense') {
+      const watched = run.watched[procedure.watch]
+      return watched ? this.sensed(this.isThere(watched) ? 1 : 0, m.sense, m.plain) : { type: 'never' }
+    }
     const snapshot = run.snapshots[procedure.moment]
-    return snapshot ? this.shownAt(snapshot.point, m, procedure.meter) : { type: 'never' }
+    if (snapshot) return this.shownAt(snapshot.point, m, procedure.meter)
+    // Some read what is there all the same.
+    const standing = run.standing[procedure.moment]
+    if (this.steady || !standing || this.next() > READ_ALL_THE_SAME) return { type: 'never' }
+    return this.shownAt(standing, m, procedure.meter)
   }
 
   private shownAt(
@@ -153,7 +172,7 @@ export class DrawnMachine {
     switch (m.type) {
       case 'watch':
       case 'sense':
-        return this.sensed(point.signal(m.part, m.signal), m.sense)
+        return this.sensed(point.signal(m.part, m.signal), m.sense, m.type === 'sense' ? m.plain : undefined)
       case 'volts': {
         const b = m.b === '@return' ? returnNode(point, m.part, m.a) : part.nodes[m.b]
         return this.metered(meter!, voltsWith(point, part.nodes[m.a], b, findMeter(meter!)!))
@@ -186,8 +205,15 @@ export class DrawnMachine {
     return { type: 'times', clean, of: TIMES_WORKED }
   }
 
-  private sensed(signal: number, sense: keyof typeof SENSES): ReadingValue {
+  /** Whether somebody who watches through a phase is there to see what is short: the shorter, the less. */
+  private isThere({ seconds, on, ever }: Watched): boolean {
+    if (!ever || on > LONG_ENOUGH || on >= seconds / 2) return ever
+    return !this.steady && this.next() < on / LONG_ENOUGH
+  }
+
+  private sensed(signal: number, sense: keyof typeof SENSES, plain?: true): ReadingValue {
     if (this.steady) return { type: signal > 0.5 ? 'yes' : 'no' }
+    if (plain) return { type: signal > 0.5 === this.next() > PLAINLY_MISTAKEN ? 'yes' : 'no' }
     const { falseYes, falseNo } = SENSES[sense]
     // Whoever hears badly hears everything badly.
     let dull = this.dull.get(sense)

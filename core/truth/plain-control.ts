@@ -71,6 +71,9 @@ export class PlainControl {
     return powered === undefined || this.holds(powered)
   }
 
+  /** Called before each phase is left. */
+  beforeLeaving = (): void => undefined
+
   set(mode: number, value: number): boolean {
     const { modes, modeSince, time, faulted } = this.point
     const held = faulted.heldModes[mode] >= 0 || this.manual[mode] >= 0 || this.chattering.has(mode)
@@ -88,6 +91,7 @@ export class PlainControl {
 
   enter(phase: number): void {
     const { time } = this.point
+    this.beforeLeaving()
     this.phase = phase
     this.entered = time
     if (!this.firstEntry.has(phase)) this.firstEntry.set(phase, time)

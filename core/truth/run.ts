@@ -1,6 +1,6 @@
 import type { FaultedMachine, Machine } from '../model/machine'
 import type { Part } from '../model/kinds'
-import type { Script } from '../simulation/simulate'
+import type { Script, Watched } from '../simulation/simulate'
 import type { SolvedCache } from './electrics'
 import { PlainControl } from './plain-control'
 import { PlainPoint } from './plain-point'
@@ -31,6 +31,10 @@ export interface PlainRun {
   complaints: boolean[]
   /** The machine at each moment of the script; `undefined` where it was never reached. */
   snapshots: (PlainSnapshot | undefined)[]
+  /** Where a moment never came: the machine when it was waited for. */
+  standing: (PlainPoint | undefined)[]
+  /** What was seen of each watch of the script; `undefined` where its phase was never entered. */
+  watched: (Watched | undefined)[]
 }
 
 /** A run on its way. */
@@ -38,6 +42,8 @@ class PlainRunner {
   readonly point: PlainPoint
   readonly control: PlainControl
   readonly snapshots: (PlainSnapshot | undefined)[]
+  readonly standing: (PlainPoint | undefined)[]
+  watched: (Watched | undefined)[]
   begun = 0
   private readonly steps: Script['steps']
   private readonly seen: boolean[]
@@ -60,6 +66,9 @@ class PlainRunner {
     this.steps = [...script.steps].sort((a, b) => a.at - b.at)
     this.seen = script.moments.map((_, i) => script.neededMoments?.includes(i) === false)
     this.snapshots = script.moments.map(() => undefined)
+    this.standing = script.moments.map(() => undefined)
+    this.watched = (script.watches ?? []).map(() => undefined)
+    this.control.beforeLeaving = () => this.watch(0)
     this.reacting = parts.filter((p) => machine.kinds[p.index].transition)
     this.changing = parts.filter((p) => machine.kinds[p.index].rates)
     this.flips = new Int32Array(modes.length)
@@ -94,16 +103,40 @@ class PlainRunner {
     for (const { mode, value } of machine.programs[start].sets) control.put(mode, value)
     this.settle()
     const before = control.phases.length
-    if (control.start(start)) this.begun = before
+    this.control.beforeLeaving = () => undefined
+    if (control.start(start)) {
+      this.begun = before
+      this.watched = this.watched.map(() => undefined)
+    }
+    this.control.beforeLeaving = () => this.watch(0)
+  }
+  /** Looks at what is watched in the phase that runs. @param seconds that it will stay as it is */
+  private watch(seconds: number): void {
+    const { point, control } = this
+    this.script.watches?.forEach(({ phase, part, signal }, k) => {
+      if (control.phase !== phase || control.entered !== control.firstEntry.get(phase)) return
+      const watched = (this.watched[k] ??= { seconds: 0, on: 0, ever: false })
+      const on = point.signal(part, signal) > 0.5
+      watched.seconds += seconds
+      if (on) watched.on += seconds
+      watched.ever ||= on
+    })
+  }
+  /** Whether every phase that is watched has been left. */
+  private get allWatched(): boolean {
+    return this.watched.every((w, k) => w !== undefined && this.control.phase !== this.script.watches![k].phase)
   }
   private visit(): void {
     const { point, control, step } = this
     this.script.moments.forEach((moment, i) => {
       if (this.seen[i]) return
       const first = moment.type === 'time' ? undefined : control.firstEntry.get(moment.phase)
+      if (moment.type === 'phase' && first === undefined && point.time >= (moment.expected ?? Infinity))
+        this.standing[i] ??= point.snapshot()
       const at = moment.type === 'time' ? moment.at : (first ?? Infinity) + moment.after
       if (point.time < at - step / 4) return
       this.seen[i] = true
+      this.standing[i] = undefined
       const there = moment.type === 'time' || (control.phase === moment.phase && control.entered === first)
       if (there)
         this.snapshots[i] = { time: point.time, phase: control.phase, code: control.code, point: point.snapshot() }
@@ -111,7 +144,8 @@ class PlainRunner {
   }
   /** What happens at one instant, and the step to the next. @returns false when nothing more is asked for */
   advance(time: number): boolean {
-    if (this.script.neededMoments && this.seen.every(Boolean)) return false
+    const { script } = this
+    if (script.neededMoments && this.seen.every(Boolean) && this.allWatched) return false
     const { point, steps, step, rates } = this
     const { kinds } = point.faulted.machine
     point.time = time
@@ -119,6 +153,7 @@ class PlainRunner {
     this.settle()
     this.control.remember()
     this.visit()
+    this.watch(step)
     rates.fill(0)
     for (const part of this.changing) kinds[part.index].rates!(part, point, rates)
     if (rates.every((rate) => rate === 0)) return true
@@ -143,7 +178,7 @@ export function runPlain(
   const runner = new PlainRunner(faulted, script, step, cache)
   const last = Math.round(script.until / step)
   for (let k = 0; k <= last && runner.advance(k * step); k++);
-  const { control, snapshots, begun } = runner
+  const { control, snapshots, standing, watched, begun } = runner
   const { alarms, complaints } = faulted.machine
   return {
     phases: control.phases,
@@ -152,6 +187,8 @@ export function runPlain(
     chatters: control.chatters,
     complaints: complaints.map((c) => control.holds(c.when)),
     snapshots,
+    standing,
+    watched,
   }
 }
 

@@ -15,7 +15,7 @@ const factsOf = (
   meter,
   when: describeTiming(machine, timing),
   inProgram: needs.arrival !== undefined,
-  atMoment: needs.arrival !== undefined || needs.power === 'off',
+  atMoment: needs.arrival !== undefined || needs.power === 'off' || needs.asFound,
   timesWorked,
 })
 

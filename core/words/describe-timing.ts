@@ -12,6 +12,8 @@ export function describePosition({ phases, programs }: Machine, position: RunPos
       return 'with the supply on, before a program is started'
     case 'end':
       return `after ${programs[position.program].title} has run out or stopped`
+    case 'found':
+      return 'as you find it, before anything is moved'
     case 'off':
       return 'switched off and proved dead'
   }
@@ -24,6 +26,8 @@ export function describeTiming(machine: Machine, timing: Timing): string {
       return 'at any time'
     case 'whole-phase':
       return `from the start of ${machine.phases[timing.phase].title} to its end`
+    case 'through-phase':
+      return `at any time while ${machine.phases[timing.phase].title} runs`
     case 'at':
       return describePosition(machine, timing.position)
   }

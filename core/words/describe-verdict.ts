@@ -12,6 +12,7 @@ const FINDINGS: Record<Locale, Record<Finding, string>> = {
     open: 'open',
     wrong: 'not as it should be',
     'never-came': 'never came',
+    'never-ended': 'never ended',
     'not-taken': 'not taken',
   },
 }

@@ -13,6 +13,12 @@ export function formatReading(value: ReadingValue, dimension: Dimension | undefi
       return 'could not take it'
     case 'word':
       return value.word
+    case 'longer-than':
+      return `longer than ${formatQuantity(value.si, dimension ?? 'time')}`
+    case 'never-ended':
+      return 'never ended'
+    case 'never':
+      return dimension === 'time' ? 'never began' : 'never'
     case 'times':
       return `${value.clean} of ${value.of}`
     default:
@@ -28,7 +34,9 @@ export function formatPrediction(p: Prediction, dimension: Dimension | undefined
     case 'open':
       return 'OL'
     case 'never':
-      return 'never gets there'
+      return dimension === 'time' ? 'never begins' : 'never gets there'
+    case 'never-ended':
+      return 'begins and never ends'
     case 'sense':
       return p.yes > 0.5 ? 'yes' : 'no'
     case 'word':

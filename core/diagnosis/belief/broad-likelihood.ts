@@ -26,7 +26,12 @@ export function broadLikelihood(
     case 'open':
       return broad.open
     case 'never':
-      return broad.never
+    case 'never-ended':
+      return broad.never / 2
+    case 'longer-than':
+      return (
+        broad.never / 2 + broad.value * (1 - Math.min(1, Math.log(Math.max(reading.si, 1)) / Math.log(c.broadSeconds)))
+      )
     case 'yes':
     case 'no':
       return broad.yesNo

@@ -11,6 +11,7 @@ export { interpretEvidence, type InterpretedEvidence } from './interpret-evidenc
 export { judgeReading, type Finding, type Verdict } from './judge-reading'
 export { likelihood } from './likelihood'
 export { linkStatuses, type LinkState, type LinkStatus } from './link-statuses'
+export { normalCdf } from './normal'
 export { readingKey } from './reading-key'
 export { chanceOfYes } from './senses'
 export { suspects } from './suspects'

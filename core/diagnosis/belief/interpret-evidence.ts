@@ -33,7 +33,9 @@ export function interpretEvidence(catalogue: TestCatalogue, evidence: readonly E
     } else if (e.type === 'reading') {
       const procedure = findProcedure(catalogue, e.test, e.instrument)
       if (!procedure) continue
-      readings.push({ procedure, value: e.value, meter: e.instrument, interventions: visit.interventions() })
+      // What the customer's run left behind knows nothing of what hands did later.
+      const interventions = procedure.needs.asFound ? [] : visit.interventions()
+      readings.push({ procedure, value: e.value, meter: e.instrument, interventions })
       visit.read(procedure)
     } else visit.act(e.action)
   }

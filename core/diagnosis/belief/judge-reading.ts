@@ -2,7 +2,8 @@ import type { ReadingValue } from '../../foundation/quantity'
 import { varianceOf, type Prediction, type Predictor, type ValuePrediction } from '../predict'
 import type { ContextualReading } from './types'
 
-export type Finding = 'good' | 'near-edge' | 'low' | 'high' | 'open' | 'wrong' | 'never-came' | 'not-taken'
+export type Finding =
+  'good' | 'near-edge' | 'low' | 'high' | 'open' | 'wrong' | 'never-came' | 'never-ended' | 'not-taken'
 
 export interface Verdict {
   test: string
@@ -27,6 +28,10 @@ function judgeValue(predictor: Predictor, healthy: ValuePrediction, value: Readi
   const band = { low: Math.max(0, healthy.mean - 2 * sd), high: healthy.mean + 2 * sd }
   if (value.type === 'open') return { band, distance: Infinity, finding: 'open' }
   if (value.type === 'never') return { band, distance: Infinity, finding: 'never-came' }
+  if (value.type === 'never-ended') return { band, distance: Infinity, finding: 'never-ended' }
+  // Not yet over says nothing until it is overdue.
+  if (value.type === 'longer-than' && value.si <= band.high) return { band, distance: 0, finding: 'good' }
+  if (value.type === 'longer-than') return { band, distance: (value.si - healthy.mean) / (2 * sd), finding: 'high' }
   if (value.type !== 'value') return { band, distance: Infinity, finding: 'wrong' }
   const distance = Math.abs(value.si - healthy.mean) / (2 * sd)
   if (distance <= inBand) return { band, distance, finding: 'good' }
@@ -46,6 +51,8 @@ function judge(predictor: Predictor, { procedure, value, meter, interventions }:
   const healthy = predictor.predict(predictor.healthy, procedure, meter, interventions)
   if (healthy.type === 'value') return judgeValue(predictor, healthy, value)
   // A machine that never comes to it when it is well is as it should be when it does not.
+  if (value.type === 'never-ended' || value.type === 'longer-than')
+    return { ...plain('never-ended'), finding: healthy.type === 'never-ended' ? 'good' : 'never-ended' }
   if (value.type === 'never')
     return { ...plain('never-came'), finding: healthy.type === 'never' ? 'good' : 'never-came' }
   return plain(isRight(healthy, value) ? 'good' : 'wrong')

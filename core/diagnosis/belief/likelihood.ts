@@ -3,7 +3,7 @@ import type { Calibration } from '../calibration'
 import type { Prediction, ValuePrediction } from '../predict'
 import { broadDensity, broadLikelihood } from './broad-likelihood'
 import { predictiveGiven, type Conditioning } from './conditioning'
-import { normalDensity } from './normal'
+import { normalCdf, normalDensity } from './normal'
 import { chanceOfYes } from './senses'
 import type { UnitSlip } from './types'
 
@@ -76,6 +76,12 @@ function valueFit(
   return { likelihood: all, explains: fit > 0.5 * all, grossError: 1 - fit / all, unitSlip }
 }
 
+/** Chance that a time comes out longer than so many seconds, 0 … 1. */
+function lastsBeyond(p: ValuePrediction, seconds: number, conditioning: Conditioning, key: string | undefined): number {
+  const { mean, variance } = predictiveGiven(p, conditioning, key)
+  return 1 - normalCdf((seconds - mean) / Math.sqrt(variance))
+}
+
 /**
  * Likelihood of one reading under one hypothesis, given its earlier readings.
  *
@@ -94,6 +100,7 @@ export function likelihood(
   const right = 1 - c.grossError
   switch (p.type) {
     case 'value':
+      if (reading.type === 'longer-than') return plain(right * lastsBeyond(p, reading.si, conditioning, key) + error)
       if (reading.type !== 'value') return gross(error)
       return valueFit(p, reading.si, dimension, conditioning, key, error, c)
     case 'open':
@@ -101,8 +108,15 @@ export function likelihood(
       if (reading.type === 'value' && reading.si > MEGOHM)
         return plain(c.dampOpen * broadDensity(reading.si, 'resistance', c))
       return gross(error)
-    case 'never':
-      return reading.type === 'never' ? plain(right) : gross(error)
+    case 'never': {
+      if (reading.type === 'never') return plain(right * (p.instead ? 1 - c.readAllTheSame : 1))
+      if (!p.instead) return gross(error)
+      const fit = likelihood(p.instead, reading, dimension, conditioning, c, key)
+      return { ...fit, explains: false, likelihood: c.readAllTheSame * fit.likelihood }
+    }
+    case 'never-ended':
+      if (reading.type === 'never-ended') return plain(right)
+      return reading.type === 'longer-than' && reading.si <= p.seconds ? plain(right) : gross(error)
     case 'sense': {
       if (reading.type !== 'yes' && reading.type !== 'no') return gross(error)
       const yes = chanceOfYes(p, conditioning, c)

@@ -58,7 +58,10 @@ export function scoreUnknownFault(
     const earlier = readings.slice(0, k).filter((x) => interventionsKey(x.interventions) === key)
     const before = earlier.findLast((x) => readingKey(x) === readingKey(r))
     // A machine that has stopped comes to nothing that follows: one fact, however often it is found.
-    const stopped = earlier.some((x) => x.value.type === 'never' && x.procedure.run === r.procedure.run)
+    const stopped = earlier.some(
+      ({ value, procedure }) =>
+        (value.type === 'never' || value.type === 'never-ended') && procedure.run === r.procedure.run,
+    )
     log += Math.log(
       before
         ? repeatedLikelihood(r.value, before.value, dimension, resolutionOf(r), calibration)

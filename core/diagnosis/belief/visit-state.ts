@@ -1,8 +1,8 @@
 import type { Action } from '../../evidence'
 import type { Intervention, Machine } from '../../model/machine'
-import type { Procedure, WorkState } from '../catalogue'
+import { leaveBehind, type Procedure, type WorkState } from '../catalogue'
 
-export const initialWorkState: WorkState = { power: 'on', open: [], running: undefined }
+export const initialWorkState: WorkState = { power: 'on', open: [], running: undefined, asFound: true }
 
 const ascending = (parts: Iterable<number>): number[] => [...new Set(parts)].sort((a, b) => a - b)
 
@@ -31,9 +31,11 @@ export class VisitState {
   }
 
   /** What a reading leaves behind: the power it wants, the panels it opens, the program it lets run. */
-  read({ needs: { power, panels, arrival } }: Procedure): void {
+  read(procedure: Procedure): void {
+    const { power, panels, arrival } = procedure.needs
     const stopped = power === 'off' ? undefined : this.work.running
     this.work = {
+      ...leaveBehind(this.work, procedure),
       power: power === 'any' ? this.work.power : power,
       open: [...new Set([...this.work.open, ...panels])],
       running: arrival ? { program: arrival.program, seconds: arrival.seconds } : stopped,
@@ -43,6 +45,7 @@ export class VisitState {
   act({ verb, target }: Action): void {
     const part = target === undefined ? -1 : (this.machine.partIndex.get(target) ?? -1)
     const { open } = this.work
+    this.work = { ...this.work, asFound: false }
     switch (verb) {
       case 'isolate':
         return this.change({ power: 'off', running: undefined })

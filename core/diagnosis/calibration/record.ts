@@ -97,6 +97,7 @@ export const CALIBRATION = {
       '1',
       'what an unknown fault shows where nothing is known of it: a value, an open line, nothing at all; a yes; one code',
     ),
+    readAllTheSame: share(0.3, 'readings taken though the moment waited for never comes, of what shows then'),
     broadCeiling: of(
       { voltage: 300, current: 20, pressure: 10e5, flow: 1e-3, length: 0.6, temperature: 120 } as Readonly<
         Partial<Record<string, number>>

@@ -9,6 +9,8 @@ export interface WorkState {
   open: readonly string[]
   /** The program that runs and how far it has come, s. */
   running: { program: number; seconds: number } | undefined
+  /** Whether the machine still stands as the customer's run left it. */
+  asFound: boolean
 }
 
 export type WorkStep =
@@ -23,10 +25,10 @@ const RESTORE_MINUTES = 1
 const START_MINUTES = 0.4
 
 const keyOf = (s: WorkState): string =>
-  `${s.power}|${[...s.open].sort().join(',')}|${s.running ? `${s.running.program}@${s.running.seconds}` : ''}`
+  `${s.power}|${s.asFound ? 'found' : ''}|${[...s.open].sort().join(',')}|${s.running ? `${s.running.program}@${s.running.seconds}` : ''}`
 
 type Step = { to: WorkState; cost: number; label: WorkStep }
-const step = (label: WorkStep, to: WorkState): Step => ({ to, cost: label.minutes, label })
+const step = (label: WorkStep, to: WorkState): Step => ({ to: { ...to, asFound: false }, cost: label.minutes, label })
 
 /** Steps between powered and isolated; panels are opened with the power off. */
 function powerSteps(machine: Machine, s: WorkState, goal: Procedure): Step[] {
@@ -55,9 +57,16 @@ function programSteps(machine: Machine, s: WorkState, { needs: { arrival } }: Pr
 }
 
 const isReached = (s: WorkState, { needs }: Procedure): boolean =>
+  (!needs.asFound || s.asFound) &&
   (needs.power === 'any' || s.power === needs.power) &&
   needs.panels.every((p) => s.open.includes(p)) &&
   (!needs.arrival || (s.running?.program === needs.arrival.program && s.running.seconds === needs.arrival.seconds))
+
+/** How one stands once a test has been taken: whatever needs more than eyes has moved something. */
+export const leaveBehind = (s: WorkState, { needs, workMode }: Procedure): WorkState => ({
+  ...s,
+  asFound: s.asFound && needs.power === 'any' && !needs.arrival && !needs.panels.length && workMode === 'observe',
+})
 
 export interface AccessPath {
   /** Minutes with the reading itself. */
@@ -81,6 +90,8 @@ export class AccessPaths {
     return path
   }
   private search(state: WorkState, goal: Procedure): AccessPath {
+    // No step leads back to how the machine was found.
+    if (goal.needs.asFound && !state.asFound) return { minutes: Infinity, steps: [], after: state }
     const found = shortestPath(
       state,
       (s) => isReached(s, goal),
@@ -88,6 +99,6 @@ export class AccessPaths {
       keyOf,
     )
     if (!found) return { minutes: Infinity, steps: [], after: state }
-    return { minutes: found.cost + goal.minutes, steps: found.labels, after: found.goal }
+    return { minutes: found.cost + goal.minutes, steps: found.labels, after: leaveBehind(found.goal, goal) }
   }
 }

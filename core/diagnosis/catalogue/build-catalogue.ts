@@ -4,10 +4,13 @@ import { alternativeMeters } from '../../simulation/instrument'
 import { measurementType, type Measurement } from '../../simulation/measurements'
 import { AccessPaths } from './access-path'
 import { loadSide } from './load-side'
+import { quietPhases } from './quiet-phases'
 import { PROGRAM_START, runHealthy } from './run-healthy'
 import { TestPlacement } from './test-placement'
-import type { HealthyRuns, Procedure, ReadingMoment, TestCatalogue } from './types'
+import type { HealthyRuns, Procedure, ReadingMoment, TestCatalogue, Timing } from './types'
 
+/** Longest time that anybody stands and watches for what should not come, min. */
+const LONGEST_WATCH = 2
 /** Longest time that a program is given until its code is read, s. */
 const CODE_AFTER = 900
 
@@ -30,7 +33,8 @@ function common(machine: Machine, measurement: Measurement, at: ReadingMoment) {
     measurement,
     run: at.run,
     moment: at.moment,
-    timing: { type: 'at' as const, position: at.position },
+    watch: undefined,
+    timing: { type: 'at' as const, position: at.position } as Timing,
     shape: type.shape(measurement, machine),
     meter,
     alternativeMeters: alternativeMeters(meter),
@@ -53,7 +57,7 @@ function atLoadSide(
 }
 
 /** A test that a kind offers on one of its parts. */
-function partTest(runs: HealthyRuns, part: Part, spec: MeasurementSpec, at: ReadingMoment): Draft {
+function partTest(runs: HealthyRuns, part: Part, spec: MeasurementSpec, at: ReadingMoment, alone: boolean): Draft {
   const { machine } = runs
   const measurement = { ...spec, part: part.index } as Measurement
   const { opens, touches } = measurementType(measurement)
@@ -62,23 +66,45 @@ function partTest(runs: HealthyRuns, part: Part, spec: MeasurementSpec, at: Read
   const isolated = spec.when === 'isolated'
   const inPlace = opens === 'terminals' || opens === 'water'
   const panels = panelsOf(part)
+  const asFound = at.position.type === 'found'
   // Nothing is opened and nothing is energised: it can be done whenever somebody stands there.
   const anyTime = opens === 'water' || (isolated && !panels.length && !inPlace)
+  const run = hands.length ? runs.addRun(program, hands, at.moment) : at.run
+  const phase = spec.type === 'sense' && at.position.type === 'phase' ? at.position.phase : undefined
   return {
     ...common(machine, measurement, at),
-    id: `${part.id}.${spec.id}`,
-    run: hands.length ? runs.addRun(program, hands, at.moment) : at.run,
-    timing: anyTime ? { type: 'any-time' } : { type: 'at', position: at.position },
+    id: alone ? `${part.id}.${spec.id}` : `${part.id}.${spec.id}@${at.id}`,
+    run,
+    watch:
+      spec.type === 'sense' && phase !== undefined
+        ? runs.addWatch(run, { phase, part: part.index, signal: spec.signal })
+        : undefined,
+    timing: anyTime
+      ? { type: 'any-time' }
+      : phase === undefined
+        ? { type: 'at', position: at.position }
+        : { type: 'through-phase', phase },
     workMode: opens === 'water' ? 'water' : opens === 'nothing' ? 'observe' : isolated ? 'isolated' : 'energised',
     needs: {
-      power: anyTime ? 'any' : isolated ? 'off' : 'on',
+      power: anyTime || asFound ? 'any' : isolated ? 'off' : 'on',
+      asFound,
       panels: opens === 'terminals' || touches?.(measurement) || isolated ? panels : [],
       arrival:
-        isolated || opens === 'water' || at.position.type === 'start' ? undefined : { program, seconds: at.seconds },
+        isolated || opens === 'water' || asFound || at.position.type === 'start'
+          ? undefined
+          : { program, seconds: at.seconds },
     },
-    minutes: spec.minutes ?? measurementType(measurement).minutes,
+    minutes:
+      (spec.minutes ?? measurementType(measurement).minutes) + (spec.when === 'idle' ? watchMinutes(runs, at) : 0),
     destroys: isolated && opens === 'terminals' ? 'live-state' : undefined,
   }
+}
+
+/** Minutes that somebody watches through a phase for what should not come. */
+function watchMinutes({ healthy }: HealthyRuns, { run, position }: ReadingMoment): number {
+  if (position.type !== 'phase') return 0
+  const { from, to } = healthy[run].phases[position.phase]
+  return Math.min((to - from) / 60, LONGEST_WATCH)
 }
 
 /** How long each phase lasts that the healthy machine ends by itself. */
@@ -96,23 +122,29 @@ function phaseTests({ machine, runs, healthy }: HealthyRuns, placement: TestPlac
         id: `${phase.id}.lasts`,
         timing: { type: 'whole-phase', phase: phase.index },
         workMode: 'observe',
-        needs: { power: 'on', panels: [], arrival: { program: runs[at.run].program, seconds } },
+        needs: { power: 'on', asFound: false, panels: [], arrival: { program: runs[at.run].program, seconds } },
         minutes: (to - from) / 60 + fields.minutes,
       },
     ]
   })
 }
 
-/** The code shown when a program has run out. */
-function codeTest({ machine, runs }: HealthyRuns, { end }: TestPlacement): Draft[] {
-  if (!machine.alarms.length || !end) return []
+/** The code that the customer's run left, and the one shown when a program has run out. */
+function codeTests({ machine, runs }: HealthyRuns, { end, found }: TestPlacement): Draft[] {
+  if (!machine.alarms.length || !end || !found) return []
   const arrival = { program: runs[end.run].program, seconds: Math.min(end.seconds, CODE_AFTER) }
   return [
     {
       ...common(machine, { type: 'code' }, end),
       id: 'control.code',
       workMode: 'observe',
-      needs: { power: 'on', panels: [], arrival },
+      needs: { power: 'on', asFound: false, panels: [], arrival },
+    },
+    {
+      ...common(machine, { type: 'code' }, found),
+      id: 'control.code@found',
+      workMode: 'observe',
+      needs: { power: 'any', asFound: true, panels: [], arrival: undefined },
     },
   ]
 }
@@ -126,6 +158,7 @@ function sheetTests(runs: HealthyRuns, placement: TestPlacement): Draft[] {
     const { program } = runs.runs[at.run]
     const { jumper, part, signal, sense } = test
     const measurement: Measurement = { type: 'watch', test: test.id, part, signal, sense }
+    const asFound = at.position.type === 'found'
     return [
       {
         ...common(machine, measurement, at),
@@ -133,9 +166,10 @@ function sheetTests(runs: HealthyRuns, placement: TestPlacement): Draft[] {
         run: jumper === undefined ? at.run : runs.addRun(program, [{ jumper }], at.moment),
         workMode: jumper === undefined ? 'observe' : 'energised',
         needs: {
-          power: 'on',
+          power: asFound ? 'any' : 'on',
+          asFound,
           panels: jumper === undefined ? [] : panelsOf(machine.parts[jumper]),
-          arrival: { program, seconds: at.seconds },
+          arrival: asFound ? undefined : { program, seconds: at.seconds },
         },
         minutes: test.minutes,
         caution: test.caution,
@@ -144,25 +178,45 @@ function sheetTests(runs: HealthyRuns, placement: TestPlacement): Draft[] {
   })
 }
 
+/** Looks, sounds and feels for what should not be there: watched for in every phase through which the healthy machine is quiet. */
+const isWatchedFor = (spec: MeasurementSpec): spec is MeasurementSpec & { type: 'sense' } =>
+  spec.type === 'sense' && spec.when === 'idle' && !spec.held
+
+/** The tests that the kinds of the parts offer. */
+function partTests(runs: HealthyRuns, placement: TestPlacement): Draft[] {
+  const { machine } = runs
+  const offered = machine.parts.flatMap((part) =>
+    (machine.kinds[part.index].measurements?.(part) ?? []).flatMap((spec) => {
+      const measurement = { ...spec, part: part.index } as Measurement
+      return measurementType(measurement).isPossible?.(measurement, machine) === false ? [] : [{ part, spec }]
+    }),
+  )
+  const watchedFor = offered.flatMap(({ part, spec }) => (isWatchedFor(spec) ? [{ part: part.index, spec }] : []))
+  const quiet = quietPhases(
+    runs,
+    watchedFor.map(({ part, spec }) => ({ part, signal: spec.signal })),
+  )
+  return offered.flatMap(({ part, spec }) => {
+    const usual = placement.momentFor(part, spec)
+    const places = quiet[watchedFor.findIndex((w) => w.spec === spec && w.part === part.index)] ?? []
+    const moments = places.length ? places : usual ? [usual] : []
+    return moments.map((at, k) => partTest(runs, part, atLoadSide(machine, part, spec, at), at, k === 0))
+  })
+}
+
 /**
  * Every test that follows from the machine, plus the special ones of its sheet.
  *
  * The healthy machine is run once per program; a test that waits for its part to be called is placed in the first phase
  * in which the healthy part is active, an idle one before a program is started, or else in the first running phase in
- * which the part is not.
+ * which the part is not. What is watched for because it should not be there has a test in each phase without it: which of
+ * them tells most hangs on what is suspected.
  */
 export function buildCatalogue(machine: Machine): TestCatalogue {
   const runs = runHealthy(machine)
   const placement = new TestPlacement(runs)
-  const drafts = machine.parts.flatMap((part) =>
-    (machine.kinds[part.index].measurements?.(part) ?? []).flatMap((spec) => {
-      const measurement = { ...spec, part: part.index } as Measurement
-      if (measurementType(measurement).isPossible?.(measurement, machine) === false) return []
-      const at = placement.momentFor(part, spec)
-      return at ? [partTest(runs, part, atLoadSide(machine, part, spec, at), at)] : []
-    }),
-  )
-  drafts.push(...phaseTests(runs, placement), ...codeTest(runs, placement), ...sheetTests(runs, placement))
+  const drafts = partTests(runs, placement)
+  drafts.push(...phaseTests(runs, placement), ...codeTests(runs, placement), ...sheetTests(runs, placement))
   const procedures = drafts.map((p, index): Procedure => ({ ...p, index, key: String(index).padStart(5, '0') }))
   return { ...runs, procedures, accessPaths: new AccessPaths(machine) }
 }

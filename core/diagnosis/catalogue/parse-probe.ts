@@ -85,6 +85,7 @@ function procedureOf(
     measurement: { type: 'between', quantity, a, b },
     run: at.run,
     moment: at.moment,
+    watch: undefined,
     timing: { type: 'at', position: at.position },
     shape: { type: 'number', dimension },
     // A tester is an alternative to the meter of its quantity.
@@ -93,6 +94,7 @@ function procedureOf(
     workMode,
     needs: {
       power: isolated ? 'off' : 'on',
+      asFound: false,
       panels: [...new Set([a, b].flatMap((t) => machine.parts[t.part].panel ?? []))],
       arrival:
         isolated || at.position.type === 'start' ? undefined : { program: runs[at.run].program, seconds: at.seconds },

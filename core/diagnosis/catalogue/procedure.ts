@@ -7,12 +7,19 @@ export type RunPosition =
   | { type: 'phase'; phase: number }
   /** A moment of the sheet's own, with its title. */
   | { type: 'moment'; title: string }
-  /** With the supply on, before the program is started; after it has run out; switched off and proved dead. */
-  | { type: 'start' | 'end' | 'off'; program: number }
+  /**
+   * With the supply on, before the program is started; after it has run out; switched off and proved dead; as the customer's
+   * run of it left the machine.
+   */
+  | { type: 'start' | 'end' | 'off' | 'found'; program: number }
 
 /** When a test is taken. */
 export type Timing =
-  { type: 'any-time' } | { type: 'whole-phase'; phase: number } | { type: 'at'; position: RunPosition }
+  | { type: 'any-time' }
+  | { type: 'whole-phase'; phase: number }
+  /** Watched for as long as the phase lasts. */
+  | { type: 'through-phase'; phase: number }
+  | { type: 'at'; position: RunPosition }
 
 /** A test with everything needed to do it, time it and predict it. */
 export interface Procedure {
@@ -24,6 +31,8 @@ export interface Procedure {
   run: number
   /** Index into the run's moments; unused for durations. */
   moment: number
+  /** Index into what the run watches; `undefined` for what is read at its moment. */
+  watch: number | undefined
   timing: Timing
   shape: ReadingShape
   /** Usual instrument; `undefined` for senses. */
@@ -45,4 +54,6 @@ export interface Needs {
   panels: readonly string[]
   /** Program and second at which the moment comes on a healthy machine; `undefined` when no program must run. */
   arrival: { program: number; seconds: number } | undefined
+  /** Nothing may have been moved, switched or opened since the customer's run. */
+  asFound: boolean
 }

@@ -37,7 +37,8 @@ function momentsOf(machine: Machine, program: number, trial: Timeline): Moment[]
       const { from, to } = trial.phases[phase.index]
       if (Number.isNaN(from)) return []
       const length = Number.isNaN(to) ? Infinity : to - from
-      return [{ type: 'phase', phase: phase.index, after: Math.min(SETTLE, length / 2) }]
+      const after = Math.min(SETTLE, length / 2)
+      return [{ type: 'phase', phase: phase.index, after, expected: from + after }]
     }),
     ...machine.programs[program].moments.map((m): Moment => ({ type: 'time', at: PROGRAM_START + m.after })),
   ]
@@ -103,5 +104,11 @@ export function runHealthy(machine: Machine): HealthyRuns {
     run.script = { ...run.script, neededMoments: [...needed] }
     return run.index
   }
-  return { machine, runs, healthy, readingMoments, addRun }
+  const addWatch: HealthyRuns['addWatch'] = (index, watch) => {
+    const run = runs[index]
+    const watches = [...(run.script.watches ?? []), watch]
+    run.script = { ...run.script, watches }
+    return watches.length - 1
+  }
+  return { machine, runs, healthy, readingMoments, addRun, addWatch }
 }

@@ -25,6 +25,8 @@ export class TestPlacement {
   readonly start: ReadingMoment | undefined
   readonly end: ReadingMoment | undefined
   readonly off: ReadingMoment | undefined
+  /** The end of the customer's run: of the first program that customers run. */
+  readonly found: ReadingMoment | undefined
 
   constructor(private readonly runs: HealthyRuns) {
     const first = (type: 'start' | 'end' | 'off') => runs.readingMoments.find((m) => m.position.type === type)
@@ -32,12 +34,18 @@ export class TestPlacement {
     this.start = first('start')
     this.end = first('end')
     this.off = first('off')
+    const usual = runs.machine.programs.find((p) => p.serviceMinutes === undefined)
+    const left = runs.readingMoments.find(
+      ({ position: { type }, run }) => type === 'end' && runs.runs[run].program === usual?.index,
+    )
+    this.found = left && { ...left, id: 'found', position: { type: 'found', program: usual!.index } }
   }
   phase(phase: number): ReadingMoment | undefined {
     return this.inPrograms.find(({ position }) => position.type === 'phase' && position.phase === phase)
   }
   /** A phase or a moment of the sheet by its id. */
   named(id: string): ReadingMoment | undefined {
+    if (id === 'found') return this.found
     const has = (type: 'phase' | 'moment') => this.inPrograms.find((m) => m.position.type === type && m.id === id)
     return has('phase') ?? has('moment')
   }
@@ -52,6 +60,9 @@ export class TestPlacement {
         return this.start
       case 'settled':
         return this.end
+      case 'found':
+        // What stands behind a panel is not seen by coming in.
+        return part.panel === undefined ? this.found : undefined
       case 'active':
         return this.alwaysActive(part) ?? this.inPrograms.find((m) => this.isActive(part, m))
       case 'idle':

@@ -1,6 +1,6 @@
 import type { AccessPaths } from './access-path'
 import type { Intervention, Machine } from '../../model/machine'
-import type { OperatingPoint, Script, Timeline } from '../../simulation/simulate'
+import type { OperatingPoint, Script, Timeline, Watch } from '../../simulation/simulate'
 import type { Procedure, RunPosition } from './procedure'
 
 export type * from './procedure'
@@ -40,6 +40,8 @@ export interface HealthyRuns {
   readingMoments: ReadingMoment[]
   /** Adds a run of a program with something done by hand, as far as the moment that is asked for; moments as in its plain run. */
   addRun(program: number, interventions: readonly Intervention[], moment: number): number
+  /** Has a signal watched through a phase of a run. @returns index into what the run watches */
+  addWatch(run: number, watch: Watch): number
 }
 
 /** All tests of a machine, with the runs they are taken in. */

@@ -1,12 +1,11 @@
 import type { Calibration } from '../calibration'
-import { chanceOfYes, predictiveGiven, type Conditioning } from '../belief'
+import { chanceOfYes, normalCdf, predictiveGiven, type Conditioning } from '../belief'
 import type { Prediction } from '../predict'
-import { normalCdf } from './normal-cdf'
 
 export interface TestOutcome {
   p: number
   /** Range of values in SI, or the kind of outcome. */
-  type: 'value' | 'open' | 'never' | 'yes' | 'no' | 'word' | 'times'
+  type: 'value' | 'open' | 'never' | 'never-ended' | 'yes' | 'no' | 'word' | 'times'
   low: number
   high: number
   word: string | undefined

@@ -1,4 +1,4 @@
-export { arrivalTime } from './arrival-time'
+export { arrivalTime, stoppedBefore } from './arrival-time'
 export type { TestOutcome } from './bins'
 export type { NamedCandidate, PlanState, Remedy } from './conclude'
 export { RepairCosts } from './costs'

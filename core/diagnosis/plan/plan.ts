@@ -116,6 +116,7 @@ class Planning {
     const saving = this.costCounted - later
     if (saving < minSaving) return undefined
     const { minutes, steps } = predictor.catalogue.accessPaths.from(this.workState, procedure)
+    if (minutes === Infinity) return undefined
     if (belief.unknownFault < unknownIgnored && this.savingAmongListed(outcomes) < minSavingRatio * minutes)
       return undefined
     return { procedure, minutes, steps, saving, outcomes }

@@ -32,7 +32,8 @@ function movingParams(machine: Machine, cache: SimulationCache): Set<number> {
  * @param healthy the same run as it usually goes
  */
 export function perturbRun({ machine, runs }: TestCatalogue, run: number, healthy: RunRecord): RunSensitivity {
-  const { script, interventions } = runs[run]
+  const { interventions } = runs[run]
+  const script = { ...runs[run].script, watches: undefined }
   const lengths = machine.phases.map(() => new Float64Array(machine.params.length))
   const states = script.moments.map((): (Float64Array | undefined)[] => machine.params.map(() => undefined))
   // Shared by these runs alone: most circuits and water networks are the same in all of them.

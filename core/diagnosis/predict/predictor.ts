@@ -4,7 +4,7 @@ import { findMeter } from '../../simulation/instrument'
 import { measurementType, type Observation } from '../../simulation/measurements'
 import type { OperatingPoint } from '../../simulation/simulate'
 import { STANDARD, type Calibration } from '../calibration'
-import type { Procedure, Run, TestCatalogue } from '../catalogue'
+import { PROGRAM_START, type Procedure, type Run, type TestCatalogue } from '../catalogue'
 import { HypothesisSpace, ThresholdSearch, type Hypothesis } from '../hypotheses'
 import { interventionsKey } from './interventions-key'
 import { endedByLimit, phaseLengthSensitivity } from './phase-length'
@@ -24,6 +24,8 @@ interface Predictions {
   coarse: Map<string, Prediction>
 }
 
+/** Who leaves a phase so shortly before the machine is switched off would have stayed, s. */
+const SWITCHED_OFF = 1e-6
 const NOTHING_SHARED = sparse(new Float64Array(0))
 
 /**
@@ -182,7 +184,8 @@ export class Predictor {
   ): Prediction {
     const { modelSpread, coarseSpread, repeatability, timeLimitSlack } = this.calibration.predict
     const { from, to } = this.run(hypothesis, run, interventions).phases[phase]
-    if (Number.isNaN(from) || Number.isNaN(to)) return { type: 'never' }
+    const endless = this.withoutLength(run, from, to)
+    if (endless) return endless
     const { resolution } = findMeter(meter!)!
     const limited = endedByLimit(this.catalogue.machine.phases[phase].timeLimits, to - from, timeLimitSlack)
     return {
@@ -192,6 +195,14 @@ export class Predictor {
       reproducibility: Math.hypot(resolution, (limited ? modelSpread : coarseSpread) * (to - from)),
       repeatability: repeatability * resolution,
     }
+  }
+
+  /** A phase that has no length: it never begins, or it begins and lasts as long as the machine is on. */
+  private withoutLength(run: number, from: number, to: number): Prediction | undefined {
+    if (Number.isNaN(from)) return { type: 'never' }
+    const { runs, machine } = this.catalogue
+    const off = PROGRAM_START + machine.programs[runs[run].program].duration
+    return to < off - SWITCHED_OFF ? undefined : { type: 'never-ended', seconds: off - from }
   }
 
   /** The machine as a hypothesis has it at the moment of a test; `undefined` when it never comes to that. */
@@ -234,30 +245,50 @@ export class Predictor {
   ): Prediction {
     const meter = meterId === undefined ? undefined : findMeter(meterId)
     const observation = this.observe(hypothesis, procedure, meterId, interventions)
+    if (observation.type === 'never')
+      return { type: 'never', instead: this.instead(hypothesis, procedure, meterId, interventions) }
     if (observation.type !== 'phase-length') return this.model.predict(observation, meter)
     const { phase } = observation
     const { from, to } = this.run(hypothesis, procedure.run, interventions).phases[phase]
-    if (Number.isNaN(from) || Number.isNaN(to)) return { type: 'never' }
+    const endless = this.withoutLength(procedure.run, from, to)
+    if (endless) return endless
     const { runs, states, healthy, calibration, catalogue } = this
     const phaseRun = { machine: catalogue.machine, runs, states, healthy, calibration: calibration.predict }
     const sensitivity = phaseLengthSensitivity(phaseRun, hypothesis, phase, procedure.run, interventions)
     return this.model.value(to - from, sensitivity, meter!)
   }
-  private observe(
+  /** What a reading shows that is taken though its moment never comes: the machine as it stands when it should have come. */
+  private instead(
     hypothesis: Hypothesis,
     { measurement, run, moment }: Procedure,
     meterId: string | undefined,
     interventions: readonly Intervention[],
+  ): Prediction | undefined {
+    const { standing } = this.run(hypothesis, run, interventions)
+    const point = standing[moment]
+    if (!point) return undefined
+    const meter = meterId === undefined ? undefined : findMeter(meterId)
+    const scene = { point, meter, activeFaults: hypothesis.activeFaults, displayedCode: undefined, watched: undefined }
+    const observation = measurementType(measurement).observe(measurement, scene)
+    return observation.type === 'phase-length' ? undefined : this.model.predict(observation, meter)
+  }
+  private observe(
+    hypothesis: Hypothesis,
+    { measurement, run, moment, watch }: Procedure,
+    meterId: string | undefined,
+    interventions: readonly Intervention[],
   ): Observation {
-    const { snapshots, displayedCodes } = this.run(hypothesis, run, interventions)
+    const record = this.run(hypothesis, run, interventions)
     const type = measurementType(measurement)
-    const point = snapshots[moment]
-    if (!point && !type.anywhere) return { type: 'never' }
+    const point = record.snapshots[moment]
+    const watched = watch === undefined ? undefined : record.watched[watch]
+    if (!point && !watched && !type.anywhere) return { type: 'never' }
     return type.observe(measurement, {
       point: point!,
       meter: meterId === undefined ? undefined : findMeter(meterId),
       activeFaults: hypothesis.activeFaults,
-      displayedCode: displayedCodes[moment],
+      displayedCode: record.displayedCodes[moment],
+      watched,
     })
   }
 

@@ -1,6 +1,6 @@
 import { sparse } from '../../foundation/linear'
 import type { Machine } from '../../model/machine'
-import { SENSES, type Indication, type Meter } from '../../simulation/instrument'
+import { PLAIN_LOOK, SENSES, type Indication, type Meter } from '../../simulation/instrument'
 import type { Observation } from '../../simulation/measurements'
 import type { Calibration } from '../calibration'
 import type { SharedParams } from './shared-params'
@@ -27,9 +27,10 @@ export class ReadingModel {
       case 'tester':
         return this.ofTester(observation.probability)
       case 'sense': {
-        const { sense, truth } = observation
-        const { falseYes, falseNo } = SENSES[sense]
-        return { type: 'sense', yes: truth ? 1 - falseNo : falseYes, sense, truth }
+        const { sense, plain, truth } = observation
+        const { falseYes, falseNo } = plain ? PLAIN_LOOK : SENSES[sense]
+        // Whose ears are dull sees all the same whether a tap is open.
+        return { type: 'sense', yes: truth ? 1 - falseNo : falseYes, sense: plain ? undefined : sense, truth }
       }
       case 'operations': {
         const { misjudged } = this.calibration

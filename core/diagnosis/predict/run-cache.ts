@@ -46,8 +46,12 @@ export class RunCache {
       own = makeFaultedMachine(machine, hypothesis.activeFaults, all, this.valuesOf(hypothesis))
       faulted.set(faultedKey, own)
     }
-    const { snapshots, displayedCodes, complaints, phases } = simulate(own, runs[run].script, this.cache)
-    const record = { snapshots, displayedCodes, complaints, phases }
+    const { snapshots, standing, watched, displayedCodes, complaints, phases } = simulate(
+      own,
+      runs[run].script,
+      this.cache,
+    )
+    const record = { snapshots, standing, watched, displayedCodes, complaints, phases }
     records.set(key, record)
     return record
   }
@@ -68,8 +72,8 @@ export class RunCache {
     values[param] += machine.params[param].sd
     const all = [...interventions, ...runs[run].interventions]
     const faulted = makeFaultedMachine(machine, hypothesis.activeFaults, all, values)
-    const { phases } = simulate(faulted, runs[run].script, this.cache)
-    records.set(key, { phases, snapshots: [], displayedCodes: [], complaints: [] })
+    const { phases } = simulate(faulted, { ...runs[run].script, watches: undefined }, this.cache)
+    records.set(key, { phases, snapshots: [], standing: [], watched: [], displayedCodes: [], complaints: [] })
     return phases
   }
 

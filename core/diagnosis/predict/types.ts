@@ -17,7 +17,10 @@ export type Prediction =
       readonly repeatability: number
     }
   | { readonly type: 'open' }
-  | { readonly type: 'never' }
+  /** The machine never comes to it. `instead`: what is shown where it stands by then, by whoever reads all the same. */
+  | { readonly type: 'never'; readonly instead?: Prediction }
+  /** A phase that begins and does not end as long as anybody waits, s. */
+  | { readonly type: 'never-ended'; readonly seconds: number }
   /**
    * Chance of a yes. `sense`: whose keenness all its answers in a visit share, with what it should say; absent for
    * testers.
@@ -34,4 +37,7 @@ export const varianceOf = (p: ValuePrediction): number =>
   dot(p.sensitivity, p.sensitivity) + p.reproducibility * p.reproducibility
 
 /** What readings can be made of a run. */
-export type RunRecord = Pick<Timeline, 'snapshots' | 'displayedCodes' | 'complaints' | 'phases'>
+export type RunRecord = Pick<
+  Timeline,
+  'snapshots' | 'standing' | 'watched' | 'displayedCodes' | 'complaints' | 'phases'
+>

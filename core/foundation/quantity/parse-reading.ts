@@ -8,7 +8,12 @@ export type ReadingValue =
   | { type: 'open' }
   | { type: 'yes' }
   | { type: 'no' }
+  /** It never came to where it would be taken; a phase that never began. */
   | { type: 'never' }
+  /** A phase that began and did not end, however long it was waited for. */
+  | { type: 'never-ended' }
+  /** The timing was broken off at so many seconds, with the end still to come. */
+  | { type: 'longer-than'; si: number }
   | { type: 'word'; word: string }
   /** So many of so many times it did what it should. */
   | { type: 'times'; clean: number; of: number }
@@ -35,7 +40,17 @@ const OPEN = new Set([
 ])
 const YES = new Set(['y', 'yes', 'ja', 'true', '+'])
 const NO = new Set(['n', 'no', 'none', 'false', '-'])
-const NEVER = new Set(['never', 'not reached', 'did not', "didn't", 'endless'])
+const NEVER = new Set(['never', 'not reached', 'did not', "didn't", 'never began', 'did not begin'])
+const NEVER_ENDED = new Set([
+  'endless',
+  'never ended',
+  'did not end',
+  'does not end',
+  'never ends',
+  'began and never ended',
+])
+/** `> 2 min`, `longer than 90 s`: what has lasted so long already. */
+const LONGER = /^(?:>|longer than|more than|over|already)\s*(?=[\d.,])/iu
 const COULD_NOT = new Set(['could not', "couldn't", 'cannot', "can't", 'skip', '?'])
 
 /** `2k7`, `0R4`, `1M2`: the multiplier stands where the decimal point would. */
@@ -56,15 +71,23 @@ function example(shape: ReadingShape): string {
     case 'voltage':
       return 'volts such as 118.6, 0.4 or 350 mV'
     case 'time':
-      return 'a time such as 90, 90 s or 2:30, or never'
+      return 'a time such as 90, 90 s, 2:30 or > 2 min, or never began, or never ended'
     default:
       return `a number such as 12.5 ${DEFAULT_UNIT[shape.dimension].symbol}`
   }
 }
 
+/** `> 2 min`: a timing that was broken off. */
+function parseLongerThan(plain: string, shape: ReadingShape): Result<ReadingValue> {
+  const least = parseReading(plain.replace(LONGER, ''), shape)
+  return least.ok && least.value.type === 'value'
+    ? ok({ type: 'longer-than', si: least.value.si })
+    : err(problem('bad-reading', [], { found: plain, expected: example(shape) }))
+}
+
 /**
  * Reads what a technician types for a test of the given shape: `OL`, `2k7`, `118.6`, `0.4`, `1,2 k`, `2:30`, `yes`.
- * A bare number is in the home unit of its dimension. `1,180` is refused: it is 1180 to one reader and 1.18 to another.
+ * A time may also be `> 2 min` (broken off), `never began` or `never ended`. A bare number is in the home unit of its dimension. `1,180` is refused: it is 1180 to one reader and 1.18 to another.
  *
  * @returns the reading in SI, or `bad-reading` / `wrong-dimension` / `ambiguous` saying what would be understood
  * @example parseReading('2k7', { type: 'number', dimension: 'resistance' }) // { type: 'value', si: 2700 }
@@ -82,6 +105,10 @@ export function parseReading(text: string, shape: ReadingShape): Result<ReadingV
     return refuse('bad-reading', example(shape))
   }
   if (NEVER.has(lower)) return ok({ type: 'never' })
+  if (shape.type === 'number' && shape.dimension === 'time') {
+    if (NEVER_ENDED.has(lower)) return ok({ type: 'never-ended' })
+    if (LONGER.test(plain)) return parseLongerThan(plain, shape)
+  }
   if (shape.type === 'word') {
     const letters = (s: string) => s.toUpperCase().replaceAll('O', '0').replace(/[\s-]/g, '')
     const word = shape.words.find((w) => letters(w) === letters(plain))

@@ -1,4 +1,4 @@
-export { alternativeMeters, findMeter, METERS, metersFor, SENSES, type Meter } from './meters'
+export { alternativeMeters, findMeter, METERS, metersFor, PLAIN_LOOK, SENSES, type Meter } from './meters'
 export type { Indication } from './indication'
 export { neonProbability, voltageIndication } from './voltage'
 export { beeperProbability, resistanceIndication } from './resistance'

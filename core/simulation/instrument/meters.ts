@@ -82,6 +82,9 @@ export const metersFor = (dimension: Dimension): readonly string[] => {
 /** The instrument of an id, `undefined` when there is none. */
 export const findMeter = (id: string): Meter | undefined => METERS.find((m) => m.id === id)
 
+/** How often somebody is wrong who sees or handles a thing plainly: a tap, a jammed float, water running out of a hose. */
+export const PLAIN_LOOK = { falseYes: 0.005, falseNo: 0.015 }
+
 /** How often each sense is wrong: says yes when it is no, says no when it is yes. */
 export const SENSES: Record<Sense, { falseYes: number; falseNo: number }> = {
   ear: { falseYes: 0.06, falseNo: 0.12 },

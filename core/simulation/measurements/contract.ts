@@ -2,7 +2,7 @@ import type { ReadingShape } from '../../foundation/quantity'
 import type { MeasurementFields, OfferedMeasurement, Sense } from '../../model/kinds'
 import type { ActiveFault, Machine } from '../../model/machine'
 import type { Indication, Meter } from '../instrument'
-import type { OperatingPoint } from '../simulate'
+import type { OperatingPoint, Watched } from '../simulate'
 
 /**
  * Fields of the measurements that a whole machine offers, by id, as `MeasurementFields` has them for parts. Each folder
@@ -32,7 +32,8 @@ export type Observation =
   | { type: 'indication'; indication: Indication }
   /** A tester that says yes with this chance, 0 … 1. */
   | { type: 'tester'; probability: number }
-  | { type: 'sense'; sense: Sense; truth: boolean }
+  /** `plain`: so plain that hardly anybody is mistaken. */
+  | { type: 'sense'; sense: Sense; plain: boolean; truth: boolean }
   | { type: 'word'; word: string }
   /** Works every time but for the misses of an intermittent fault, 0 … 1 each; or never. */
   | { type: 'operations'; works: boolean; missProbabilities: readonly number[] }
@@ -49,6 +50,8 @@ export interface Scene {
   meter: Meter | undefined
   activeFaults: readonly ActiveFault[]
   displayedCode: string | undefined
+  /** What was seen of the test's signal through its phase; `undefined` for a reading at one moment. */
+  watched: Watched | undefined
 }
 
 /** How a measurement is taken: facts for whoever lists, places and writes it. */

@@ -40,6 +40,7 @@ export class Control {
   enter(phase: number): void {
     const { run, machine } = this
     const { point, phases } = run
+    run.onLeave?.()
     if (point.phase >= 0 && Number.isNaN(phases[point.phase].to)) phases[point.phase].to = point.time
     point.phase = phase
     point.phaseSince = point.time
@@ -102,6 +103,7 @@ export class Control {
     // A program begins its phases anew, whatever the control was doing by itself.
     for (const times of run.phases) times.from = times.to = NaN
     run.point.phase = -1
+    run.onRestart?.()
     this.enter(firstPhase)
   }
 

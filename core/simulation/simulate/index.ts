@@ -1,5 +1,5 @@
 export { newSimulationCache, type SimulationCache } from './cache'
 export { influenceOf } from './influence'
 export { OperatingPoint } from './operating-point'
-export type { Moment, PhaseTimes, Script, Timeline, TimelineEvent } from './script'
+export type { Moment, PhaseTimes, Script, Timeline, TimelineEvent, Watch, Watched } from './script'
 export { simulate } from './simulate'

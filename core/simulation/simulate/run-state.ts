@@ -21,6 +21,9 @@ export class RunState {
   /** Alarms that are on, in the order in which they came. */
   readonly alarms = new Set<number>()
   readonly ever = new Set<Condition<number>>()
+  /** Called before a phase is left, and when a program begins its phases anew. */
+  onLeave: (() => void) | undefined
+  onRestart: (() => void) | undefined
   chatters = false
   finalReached = false
   readonly events: TimelineEvent[] = []

@@ -4,9 +4,32 @@ import type { OperatingPoint } from './operating-point'
 /** When to look at the running machine. */
 export type Moment =
   /** Seconds after the first entry of a phase, while that phase still runs. */
-  | { type: 'phase'; phase: number; after: number }
+  | {
+      type: 'phase'
+      phase: number
+      after: number
+      /** When it is waited for, s since the start of the script: how the machine stands then is kept if it never comes. */
+      expected?: number
+    }
   /** Seconds after the start of the script. */
   | { type: 'time'; at: number }
+
+/** A signal of a part watched through the first run of a phase, from its begin to its end. */
+export interface Watch {
+  phase: number
+  part: number
+  signal: string
+}
+
+/** What was seen of a watch. */
+export interface Watched {
+  /** How long the phase lasted while it was watched, s. */
+  seconds: number
+  /** For how much of that the signal was on, s. */
+  on: number
+  /** Whether it was on at any instant, however short. */
+  ever: boolean
+}
 
 /** What hands do at one time: hold modes, let modes go, start a program. */
 export interface ScriptStep {
@@ -26,7 +49,12 @@ export interface Script {
   /** The run may stop once a final phase has been entered and every moment of the script is past. */
   stopsWhenFinal: boolean
   moments: readonly Moment[]
-  /** Indices of the moments that are of use: the run ends with the last of them. All, and to the end, when left out. */
+  /** What is watched through whole phases; nothing when left out. */
+  watches?: readonly Watch[]
+  /**
+   * Indices of the moments that are of use: the run ends with the last of them and of the watches. All, and to the end, when
+   * left out.
+   */
   neededMoments?: readonly number[]
 }
 
@@ -49,6 +77,10 @@ export interface Timeline {
   samples: { time: number; states: Float64Array }[]
   /** The operating point at each moment of the script, `undefined` where it was never reached. */
   snapshots: (OperatingPoint | undefined)[]
+  /** Where a moment never came: the operating point when it was waited for; `undefined` for the others. */
+  standing: (OperatingPoint | undefined)[]
+  /** What was seen of each watch of the script, `undefined` where its phase was never entered. */
+  watched: (Watched | undefined)[]
   /** The code shown at each moment, `undefined` where none is. */
   displayedCodes: (string | undefined)[]
   end: OperatingPoint

@@ -6,6 +6,7 @@ import type { OperatingPoint } from './operating-point'
 import { RunState } from './run-state'
 import type { Script, ScriptStep, Timeline } from './script'
 import { Settling } from './settling'
+import { Watches } from './watches'
 
 /** What rounding leaves of a time that was aimed at, s. */
 const SLACK = 1e-9
@@ -16,6 +17,8 @@ const SMALLEST_ADVANCE = 1e-6
 class Moments {
   readonly snapshots: (OperatingPoint | undefined)[]
   readonly displayedCodes: (string | undefined)[]
+  /** The machine when a moment was waited for that had not come. */
+  readonly standing: (OperatingPoint | undefined)[]
   private readonly done: boolean[]
 
   constructor(
@@ -24,6 +27,7 @@ class Moments {
   ) {
     this.snapshots = script.moments.map(() => undefined)
     this.displayedCodes = script.moments.map(() => undefined)
+    this.standing = script.moments.map(() => undefined)
     this.done = script.moments.map((_, k) => script.neededMoments?.includes(k) === false)
   }
   /** When a moment comes, s; Infinity as long as its phase has not been entered. */
@@ -33,12 +37,27 @@ class Moments {
     const { from } = this.run.phases[moment.phase]
     return Number.isNaN(from) ? Infinity : from + moment.after
   }
+  private expectedAt(k: number): number {
+    const moment = this.script.moments[k]
+    return moment.type === 'phase' ? (moment.expected ?? Infinity) : Infinity
+  }
+  private latest: { events: number; point: OperatingPoint } | undefined
+  /** A machine that has come to a stop stands as it stood: one copy does for all that it never comes to. */
+  private asItStands(): OperatingPoint {
+    const { events, point } = this.run
+    if (this.latest?.events !== events.length) this.latest = { events: events.length, point: point.snapshot() }
+    return this.latest.point
+  }
   /** Takes the snapshots that are due. */
   visit(): void {
     const { point, phases, alarms, faulted } = this.run
     this.script.moments.forEach((moment, k) => {
-      if (this.done[k] || point.time < this.timeOf(k) - SLACK) return
+      if (this.done[k]) return
+      if (moment.type === 'phase' && !this.standing[k] && point.time >= this.expectedAt(k) - SLACK)
+        this.standing[k] = this.asItStands()
+      if (point.time < this.timeOf(k) - SLACK) return
       this.done[k] = true
+      this.standing[k] = undefined
       if (moment.type === 'time' || (point.phase === moment.phase && point.phaseSince === phases[moment.phase].from))
         this.snapshots[k] = point.snapshot()
       const last = [...alarms].at(-1)
@@ -49,7 +68,10 @@ class Moments {
   next(): number {
     let limit = Infinity
     for (let k = 0; k < this.done.length; k++)
-      if (!this.done[k]) limit = Math.min(limit, Math.max(this.run.point.time, this.timeOf(k)))
+      if (!this.done[k]) {
+        limit = Math.min(limit, Math.max(this.run.point.time, this.timeOf(k)))
+        if (!this.standing[k] && this.expectedAt(k) > this.run.point.time) limit = Math.min(limit, this.expectedAt(k))
+      }
     return limit
   }
   /** Whether all that is asked for has been seen. */
@@ -114,6 +136,9 @@ export function simulate(
   const control = new Control(run)
   const settling = new Settling(run, control)
   const integration = new Integration(run, settling)
+  const watches = new Watches(script.watches ?? [], run)
+  run.onLeave = () => watches.visit()
+  run.onRestart = () => watches.restart()
   const moments = new Moments(script, run)
   const { point } = run
   const steps = [...script.steps].sort((a, b) => a.at - b.at)
@@ -121,9 +146,11 @@ export function simulate(
   for (;;) {
     while (next < steps.length && steps[next].at <= point.time + 1e-12) apply(steps[next++], run, control, settling)
     settling.settle()
+    watches.visit()
     moments.visit()
     const rests = run.finalReached && next === steps.length && moments.timesPast
-    if (moments.served || point.time >= script.until - SLACK || (script.stopsWhenFinal && rests)) break
+    if ((moments.served && watches.areOver) || point.time >= script.until - SLACK || (script.stopsWhenFinal && rests))
+      break
     const limit = Math.min(script.until, steps[next]?.at ?? Infinity, moments.next(), nextTimeEvent(run))
     integration.advance(limit > point.time ? limit : Math.min(script.until, point.time + SMALLEST_ADVANCE))
   }
@@ -132,6 +159,8 @@ export function simulate(
     events: run.events,
     samples: run.samples,
     snapshots: moments.snapshots,
+    standing: moments.standing,
+    watched: watches.watched,
     displayedCodes: moments.displayedCodes,
     end: point.snapshot(),
     alarms: [...run.alarms].map((a) => machine.alarms[a].code),

@@ -3,5 +3,5 @@ import type { MeasurementWords } from './contract'
 
 export const code: MeasurementWords<MeasurementOf<'code'>> = {
   name: () => 'Read the code shown',
-  instruction: () => 'Read the code on the display. Type none when there is none.',
+  instruction: (_, { when }) => `Read the code on the display, ${when}. Type none when there is none.`,
 }

@@ -4,7 +4,7 @@ import { predictiveGiven, unconditioned, withValue, type Conditioning } from '..
 import { binomial } from '../../../core/diagnosis/belief/likelihood'
 import { STANDARD } from '../../../core/diagnosis/calibration'
 import { binEdges, spreadOutcomes } from '../../../core/diagnosis/plan/bins'
-import { normalCdf } from '../../../core/diagnosis/plan/normal-cdf'
+import { normalCdf } from '../../../core/diagnosis/belief'
 import type { Prediction, ValuePrediction } from '../../../core/diagnosis/predict'
 import { sparse } from '../../../core/foundation/linear'
 

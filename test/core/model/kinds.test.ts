@@ -62,7 +62,8 @@ describe('every kind keeps its contract', () => {
     if (k.command !== undefined) expect(modeValues(k, k.command)).toHaveLength(2)
     if (k.manual) expect(modeValues(k, k.manual.mode)?.[k.manual.disconnected]).toBeDefined()
     if (k.active !== undefined) expect(signals).toContain(k.active)
-    if (k.returns !== undefined) expect(k.terminals).toContain(k.returns)
+    if (k.returns !== undefined) expect(k.terminals).toContain(k.returns.terminal)
+    if (k.insulated) expect(k.insulated.flat().sort()).toEqual([...k.terminals].sort())
   })
   it('every kind but the plain supplies of water and vessels can fail', () => {
     expect(KINDS.filter((k) => !k.faults).map((k) => k.id)).toEqual(['analog-input', 'vessel'])

@@ -60,6 +60,7 @@ const chips = computed(() => {
   if (shape.type === 'yes-no') return []
   if (shape.type === 'word') return shape.words
   if (shape.type === 'times') return ['10/10']
+  if (shape.dimension === 'time') return ['never began', 'never ended']
   return [...(shape.dimension === 'resistance' ? ['OL'] : []), ...(shape.dimension === 'voltage' ? ['0'] : []), 'never']
 })
 </script>
@@ -146,7 +147,9 @@ const chips = computed(() => {
               ? `Understood as ${formatQuantity(typed, dimension)}`
               : card.shape.type === 'times'
                 ? 'Type how many of how many times: 10/10'
-                : 'Type what the meter shows: OL, 2k7, 118.6, 0.4'
+                : dimension === 'time'
+                  ? 'Type 90, 2:30, or > 2 min if it still runs'
+                  : 'Type what the meter shows: OL, 2k7, 118.6, 0.4'
           }}
           <kbd>R</kbd>
         </p>

@@ -1,7 +1,7 @@
 import type { KindService } from '../contract'
 
 export const kindService: KindService = {
-  measurements: () => [{ id: 'look', type: 'sense', signal: 'sound', sense: 'eye', when: 'isolated' }],
+  measurements: () => [{ id: 'look', type: 'sense', signal: 'sound', sense: 'eye', plain: true, when: 'isolated' }],
   faults: {
     off: {
       title: 'air tube off or pinched shut',

@@ -2,7 +2,7 @@ import type { KindService } from '../contract'
 
 export const kindService: KindService = {
   measurements: () => [
-    { id: 'frost', type: 'sense', signal: 'frosted', sense: 'eye', when: 'active' },
+    { id: 'frost', type: 'sense', signal: 'frosted', sense: 'eye', plain: true, when: 'active' },
     { id: 'temperature', type: 'display', signal: 'temperature', when: 'active', by: 'thermometer' },
   ],
   faults: {

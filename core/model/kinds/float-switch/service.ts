@@ -4,7 +4,7 @@ export const kindService: KindService = {
   measurements: () => [
     { id: 'ohms', type: 'ohms', a: '1', b: '2', when: 'isolated', lifted: true },
     { id: 'worked', type: 'worked', when: 'isolated' },
-    { id: 'free', type: 'sense', signal: 'free', sense: 'hand', when: 'isolated', minutes: 1.5 },
+    { id: 'free', type: 'sense', signal: 'free', sense: 'hand', plain: true, when: 'isolated', minutes: 1.5 },
     { id: 'across', type: 'volts', a: '1', b: '2', when: 'active' },
     { id: 'to-return', type: 'volts', a: '2', b: '@return', when: 'active' },
   ],

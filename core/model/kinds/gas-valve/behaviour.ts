@@ -1,5 +1,8 @@
 import { coilSignals, plungerTransition, stampCoil } from '../coil'
-import type { KindBehaviour } from '../contract'
+import type { KindBehaviour, Part, PointView } from '../contract'
+
+const isOpen = (mode: Part['mode'], modes: PointView['modes']): boolean =>
+  modes[mode.plunger] === 1 || !modes[mode.seat]
 
 export const kindBehaviour: KindBehaviour = {
   stamp: stampCoil,
@@ -9,9 +12,14 @@ export const kindBehaviour: KindBehaviour = {
   },
   signals: {
     ...coilSignals,
-    open: {
-      description: 'hot gas passes',
-      read: ({ mode }, { modes }) => (modes[mode.plunger] || !modes[mode.seat] ? 1 : 0),
+    open: { description: 'it lets hot gas through', read: ({ mode }, { modes }) => (isOpen(mode, modes) ? 1 : 0) },
+    hot: {
+      description: 'the pipe behind it gets hot',
+      read: (part, point) =>
+        isOpen(part.mode, point.modes) &&
+        (!point.referred(part, 'compressor') || point.referredSignal(part, 'compressor', 'runs'))
+          ? 1
+          : 0,
     },
   },
   active: 'energised',

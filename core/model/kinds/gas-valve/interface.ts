@@ -10,5 +10,7 @@ export const kindInterface: KindInterface = {
   params: {
     ...coilParams,
   },
+  /** Without it running no hot gas comes, whatever the valve does. */
+  optionalRefs: { compressor: 'runs' },
   modes: [...coilModes, { name: 'seat', values: ['leaks', 'tight'], initial: 1 }],
 }

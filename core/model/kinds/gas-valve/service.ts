@@ -7,7 +7,8 @@ export const kindService: KindService = {
     { id: 'idle-volts', type: 'volts', a: 'a', b: 'b', when: 'idle' },
     { id: 'ohms', type: 'ohms', a: 'a', b: 'b', when: 'isolated', lifted: true },
     { id: 'hum', type: 'sense', signal: 'hums', sense: 'ear', when: 'active' },
-    { id: 'warm', type: 'sense', signal: 'open', sense: 'hand', when: 'idle' },
+    { id: 'hot', type: 'sense', signal: 'hot', sense: 'hand', when: 'active' },
+    { id: 'warm', type: 'sense', signal: 'hot', sense: 'hand', when: 'idle' },
   ],
   faults: {
     'coil-open': {

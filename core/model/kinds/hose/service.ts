@@ -2,7 +2,7 @@ import type { KindService } from '../contract'
 
 export const kindService: KindService = {
   measurements: () => [
-    { id: 'look', type: 'sense', signal: 'kinked', sense: 'eye', when: 'isolated' },
+    { id: 'look', type: 'sense', signal: 'kinked', sense: 'eye', plain: true, when: 'isolated' },
     { id: 'bucket', type: 'bucket', port: 'out', when: 'cold' },
     { id: 'pressure', type: 'pressure', port: 'out', when: 'cold' },
   ],

@@ -2,8 +2,9 @@ import type { KindService } from '../contract'
 
 export const kindService: KindService = {
   measurements: () => [
-    { id: 'lit', type: 'sense', signal: 'lit', sense: 'eye', when: 'active' },
-    { id: 'dark', type: 'sense', signal: 'lit', sense: 'eye', when: 'idle' },
+    { id: 'found', type: 'sense', signal: 'lit', sense: 'eye', plain: true, when: 'found' },
+    { id: 'lit', type: 'sense', signal: 'lit', sense: 'eye', plain: true, when: 'active' },
+    { id: 'dark', type: 'sense', signal: 'lit', sense: 'eye', plain: true, when: 'idle' },
   ],
   faults: {
     dead: { title: 'lamp burnt out', effects: [{ mode: 'filament', at: 'open' }], ratePerYear: 0.01, cure: 'replace' },

@@ -2,7 +2,7 @@ import type { KindService } from '../contract'
 
 export const kindService: KindService = {
   measurements: () => [
-    { id: 'look', type: 'sense', signal: 'coated', sense: 'eye', when: 'isolated', minutes: 5 },
+    { id: 'look', type: 'sense', signal: 'coated', sense: 'eye', plain: true, when: 'isolated', minutes: 5 },
     { id: 'ohms', type: 'ohms', a: 'tip', b: 'shell', when: 'isolated', lifted: true },
   ],
   faults: {

@@ -6,7 +6,7 @@ export const kindService: KindService = {
     { id: 'ohms', type: 'ohms', a: 'a', b: 'b', when: 'isolated', lifted: true },
     { id: 'hum', type: 'sense', signal: 'hums', sense: 'ear', when: 'active' },
     { id: 'turns', type: 'sense', signal: 'runs', sense: 'hand', when: 'active' },
-    { id: 'throws', type: 'sense', signal: 'throws', sense: 'eye', when: 'active' },
+    { id: 'throws', type: 'sense', signal: 'throws', sense: 'eye', plain: true, when: 'active' },
   ],
   faults: {
     'winding-open': {

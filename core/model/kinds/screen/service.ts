@@ -2,8 +2,8 @@ import type { KindService } from '../contract'
 
 export const kindService: KindService = {
   measurements: () => [
-    { id: 'look', type: 'sense', signal: 'dirty', sense: 'eye', when: 'isolated', minutes: 6 },
-    { id: 'torn', type: 'sense', signal: 'torn', sense: 'eye', when: 'isolated', minutes: 6 },
+    { id: 'look', type: 'sense', signal: 'dirty', sense: 'eye', plain: true, when: 'isolated', minutes: 6 },
+    { id: 'torn', type: 'sense', signal: 'torn', sense: 'eye', plain: true, when: 'isolated', minutes: 6 },
   ],
   faults: {
     blocked: {

@@ -4,7 +4,7 @@ export const kindService: KindService = {
   // With a short lead across its terminals the input must answer: that tells what hangs on it from the board.
   measurements: ({ choice }): MeasurementSpec[] => [
     ...(choice.shows === 'lamp'
-      ? [{ id: 'lamp', type: 'sense', signal: 'closed', sense: 'eye', when: 'active' } as const]
+      ? [{ id: 'lamp', type: 'sense', signal: 'closed', sense: 'eye', plain: true, when: 'active' } as const]
       : []),
     ...(choice.shows === 'lamp' && choice.lead === 'allowed'
       ? [
@@ -13,6 +13,7 @@ export const kindService: KindService = {
             type: 'sense',
             signal: 'closed',
             sense: 'eye',
+            plain: true,
             when: 'idle',
             held: { bridge: 'on' },
             minutes: 2,

@@ -3,7 +3,7 @@ import type { KindService } from '../contract'
 export const kindService: KindService = {
   measurements: () => [
     { id: 'ohms', type: 'ohms', a: '1', b: '2', when: 'isolated', lifted: true },
-    { id: 'seated', type: 'sense', signal: 'loose', sense: 'hand', when: 'isolated' },
+    { id: 'seated', type: 'sense', signal: 'loose', sense: 'hand', plain: true, when: 'isolated' },
   ],
   faults: {
     open: { title: 'thermistor open', effects: [{ mode: 'bead', at: 'open' }], ratePerYear: 0.008, cure: 'replace' },

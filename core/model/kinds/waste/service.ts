@@ -2,8 +2,9 @@ import type { KindService } from '../contract'
 
 export const kindService: KindService = {
   measurements: () => [
-    { id: 'sealed', type: 'sense', signal: 'sealed', sense: 'eye', when: 'isolated' },
-    { id: 'runs', type: 'sense', signal: 'runs', sense: 'eye', when: 'idle' },
+    { id: 'sealed', type: 'sense', signal: 'sealed', sense: 'eye', plain: true, when: 'isolated' },
+    { id: 'found', type: 'sense', signal: 'runs', sense: 'eye', plain: true, when: 'found' },
+    { id: 'runs', type: 'sense', signal: 'runs', sense: 'eye', plain: true, when: 'idle' },
   ],
   faults: {
     sealed: {

@@ -2,6 +2,9 @@ import type { Sheet } from '../types'
 import { entries, oneOf, type Path } from './problem-collector'
 import type { Scope } from './scope'
 
+/** The moment at which a machine stands as the customer's run left it. */
+const FOUND = 'found'
+
 /** Moments of a program at which something is looked at, besides its phases. */
 export function resolveMoments({ collector, written, programs }: Scope): Sheet['moments'] {
   return entries(written.moments).map(([id, m]) => {
@@ -39,10 +42,10 @@ export function resolveTests(
           expected: 'a switch that may be bridged; protection is never bridged',
         })
     }
-    if (!moments.some((m) => m.id === t.moment) && !phases.has(t.moment))
+    if (t.moment !== FOUND && !moments.some((m) => m.id === t.moment) && !phases.has(t.moment))
       collector.report('unknown-phase', [...path, 'moment'], {
         found: t.moment,
-        expected: oneOf([...moments.map((m) => m.id), ...phases]),
+        expected: oneOf([FOUND, ...moments.map((m) => m.id), ...phases]),
       })
     const minutes = collector.quantity(t.minutes, 'time', [...path, 'minutes']).value / 60
     return [

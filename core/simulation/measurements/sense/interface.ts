@@ -3,7 +3,14 @@ import type { MeasurementInterface, MeasurementOf } from '../contract'
 declare module '../../../model/kinds/contract' {
   interface MeasurementFields {
     /** A signal of the part looked at, listened to or felt. */
-    sense: { signal: string; sense: Sense; when: 'active' | 'idle' | 'isolated' | 'cold' }
+    sense: {
+      signal: string
+      sense: Sense
+      /** Seen or handled so plainly that hardly anybody is mistaken. */
+      plain?: true
+      /** `found`: as the customer's run left it, before anything is moved. */
+      when: 'active' | 'idle' | 'isolated' | 'cold' | 'found'
+    }
   }
 }
 

@@ -1,0 +1,65 @@
+import { describe, expect, it } from 'vitest'
+import { findShipped } from '../../../cli/library'
+import { advise } from '../../../core/advice'
+import { orThrow } from '../../../core/foundation/result'
+import { flattenSheet } from '../../../core/model/sheet'
+import { renameAll } from '../support/rename'
+import { evidenceOf, predictorOf } from '../support/sheets'
+
+const flat = (id: string) => {
+  const { text, file } = findShipped(id)!
+  return orThrow(flattenSheet(text, file, findShipped))
+}
+
+describe('how a machine is found', () => {
+  it.each([
+    ['tarvost-fl7', 'leak-code', 'supply-tray', 'supply-joint.weeps', 'supply-joint.look'],
+    ['brindlow-d6', 'leaks', 'base-pan', 'seam.weeps', 'seam.look'],
+  ])(
+    '%s: water where the customer’s run left it names the leak, none clears it, and a dry joint over a wet pan is nothing on the sheet',
+    (id, complaint, vessel, leak, look) => {
+      const { renamed, name } = renameAll(flat(id))
+      for (const [text, of] of [
+        [flat(id), (x: string) => x],
+        [renamed, name],
+      ] as const) {
+        const predictor = predictorOf(text)
+        const found = `${of(vessel)}.found`
+        const told = (...more: object[]) => {
+          const a = advise(predictor, evidenceOf(predictor, { complaint: of(complaint) }, ...more))
+          const p = a.suspects.filter((s) => s.faults.some((f) => f.id === of(leak))).reduce((sum, s) => sum + s.p, 0)
+          return { p, unknown: a.belief.unknownFault, state: a.plan.state, doubt: a.belief.doubts[0]?.grossError }
+        }
+        expect(told({ test: found, reading: 'yes' }).p).toBeGreaterThan(0.8)
+        expect(told({ test: found, reading: 'no' }).p).toBeLessThan(0.1)
+        const odd = told({ test: found, reading: 'yes' }, { test: of(look), reading: 'no' })
+        expect(odd.unknown).toBeGreaterThan(0.4)
+        expect(odd.state).not.toBe('cause-stands')
+        // Looked at in an order that hands could not have kept, it says the same: it is about the customer's run.
+        const later = told({ action: 'isolate' }, { test: found, reading: 'yes' })
+        expect(later.p).toBeCloseTo(told({ test: found, reading: 'yes' }).p, 12)
+      }
+    },
+  )
+  it('is looked at for nothing more than a glance, and no more once anything has been switched, opened or started', () => {
+    const predictor = predictorOf(findShipped('tarvost-fl7')!.text)
+    const { procedures, accessPaths } = predictor.catalogue
+    const found = procedures.filter((p) => p.needs.asFound)
+    expect(found.length).toBeGreaterThan(3)
+    const offered = (...more: object[]) =>
+      advise(predictor, evidenceOf(predictor, { complaint: 'leak-code' }, ...more)).plan.next.filter(
+        (s) => s.procedure.needs.asFound,
+      )
+    expect(offered().length).toBeGreaterThan(1)
+    for (const { minutes, steps } of offered()) {
+      expect(minutes).toBeLessThan(1)
+      expect(steps).toEqual([])
+    }
+    for (const moved of [{ action: 'isolate' }, { action: 'open top' }, { test: 'prewash.lasts', reading: '60' }])
+      expect(offered(moved)).toEqual([])
+    // Eyes alone move nothing.
+    expect(offered({ test: 'supply-tap.look', reading: 'yes' }).length).toBeGreaterThan(1)
+    const { interpreted } = advise(predictor, evidenceOf(predictor, { complaint: 'leak-code' }, { action: 'isolate' }))
+    expect(accessPaths.from(interpreted.workState, found[0]).minutes).toBe(Infinity)
+  })
+})
