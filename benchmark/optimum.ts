@@ -11,7 +11,7 @@ export interface Cut {
   p: Float64Array
 }
 
-const START: WorkState = { power: 'on', open: [], running: undefined, asFound: false }
+const START: WorkState = { power: 'on', open: [], loosened: [], running: undefined, asFound: false }
 
 const shuffled = <T>(list: readonly T[], next: Random): T[] =>
   list

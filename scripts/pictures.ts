@@ -53,7 +53,7 @@ async function call(page: Page, at: Place, suffix: string): Promise<void> {
   if (!suffix) await shoot(page, 'new-call')
   await openCall(page, at, 'No water comes in', 'It hums')
   await shoot(page, `find${suffix}`)
-  await choose(page, 'Volts across the cold valve')
+  await choose(page, 'Volts at the cold valve')
   if (!suffix) await shoot(page, 'make-safe')
   await makeSafe(page)
   await page.getByLabel('Reading', { exact: true }).fill('118.6')

@@ -4,6 +4,7 @@ import { createEngine, type Advice, type Engine, type TestCard } from '../../cor
 import { parseProbe } from '../../core/diagnosis/catalogue'
 import { traceLines } from '../../core/diagram'
 import { InputError, orThrow } from '../../core/foundation/result'
+import { CIRCUMSTANCES, CIRCUMSTANCE_IDS } from '../../core/model/kinds'
 import type { Acceptance } from '../../core/model/machine'
 import { readSheet, type Sheet } from '../../core/model/sheet'
 import { METERS } from '../../core/simulation/instrument'
@@ -102,6 +103,7 @@ const api: EngineApi = {
       })),
       lines: traceLines(catalogue),
       complaints: sheet.complaints.map(({ id, words }) => ({ id, words })),
+      circumstances: CIRCUMSTANCE_IDS.map((id) => ({ id, words: CIRCUMSTANCES[id].words })),
       makeSafe: sheet.makeSafe,
       tests: catalogue.procedures.map((p) => ({
         id: p.id,

@@ -24,6 +24,8 @@ export interface MachineFacts {
   meters: { id: string; title: string; dead: boolean }[]
   lines: TracedLines
   complaints: { id: string; words: string }[]
+  /** What may be said of the days before. */
+  circumstances: { id: string; words: string }[]
   makeSafe: (SafetyNeed & { text: string })[]
   tests: { id: string; title: string; when: string; workMode: WorkMode; part: number; shape: ReadingShape }[]
   repairs: { id: string; title: string }[]

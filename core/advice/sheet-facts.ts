@@ -1,5 +1,6 @@
+import { CIRCUMSTANCE_IDS } from '../model/kinds'
 import { METERS } from '../simulation/instrument'
-import type { SheetFacts } from '../job'
+import { FACTS_VERSION, type SheetFacts } from '../job'
 import type { TestCatalogue } from '../diagnosis/catalogue'
 import { vocabularyOf } from './vocabulary'
 
@@ -9,6 +10,7 @@ export function factsOf(catalogue: TestCatalogue): SheetFacts {
   const { sheet, parts, kinds } = machine
   const unique = (texts: readonly string[]) => [...new Set(texts)]
   return {
+    version: FACTS_VERSION,
     title: sheet.title,
     words: unique([
       sheet.title,
@@ -19,6 +21,7 @@ export function factsOf(catalogue: TestCatalogue): SheetFacts {
     ]),
     codes: sheet.alarms.map(({ code, title, means, lamps }) => ({ code, title, means, ...(lamps ? { lamps } : {}) })),
     complaints: sheet.complaints.map(({ id, words }) => ({ id, words })),
+    circumstances: [...CIRCUMSTANCE_IDS],
     needs: sheet.makeSafe.map(({ id, title, before }) => ({ id, title, before })),
     repairs: sheet.repairs.map(({ id, title }) => ({ id, title })),
     tests: Object.fromEntries(

@@ -1,3 +1,4 @@
+import { CIRCUMSTANCE_IDS } from '../model/kinds'
 import type { Vocabulary } from '../evidence'
 import { ok } from '../foundation/result'
 import { findProcedure, parseProbe, readingShapeFor, type TestCatalogue } from '../diagnosis/catalogue'
@@ -12,6 +13,7 @@ export function vocabularyOf(catalogue: TestCatalogue): Vocabulary {
   const panels = sheet.panels.map((p) => p.id)
   return {
     complaints: sheet.complaints.map((c) => c.id),
+    circumstances: CIRCUMSTANCE_IDS,
     tests: procedures.map((p) => p.id),
     instruments: METERS.map((m) => m.id),
     shapeOf: (test, instrument) => {

@@ -3,6 +3,8 @@ import type { ReadingValue } from '../foundation/quantity'
 /** What is known about a machine, as data, in the order it came. */
 export type Evidence =
   | { type: 'complaint'; complaint: string }
+  /** What was said of the days before: moved lately, helps when tapped. */
+  | { type: 'circumstance'; circumstance: string }
   | { type: 'action'; action: Action }
   | { type: 'reading'; test: string; value: ReadingValue; instrument: string | undefined }
 

@@ -6,6 +6,7 @@ import { VERBS, type Action, type Evidence } from './evidence'
 /** What names a machine knows; given by the caller, so that this room needs no sheet. */
 export interface Vocabulary {
   complaints: readonly string[]
+  circumstances: readonly string[]
   tests: readonly string[]
   instruments: readonly string[]
   /** How the reading of a test is written with an instrument; `undefined` when the two do not go together. */
@@ -22,7 +23,7 @@ const some = (names: Iterable<string>): string => {
 }
 
 /**
- * Reads a list of evidence as written in a file: `{complaint}`, `{action: "unplug cold-plug"}`,
+ * Reads a list of evidence as written in a file: `{complaint}`, `{circumstance}`, `{action: "unplug cold-plug"}`,
  * `{test, reading, instrument?}` or `{probe: "lid.2 to mains.N at fill-cold", reading, instrument?}`, in the order done.
  *
  * @param written the parsed YAML or JSON
@@ -41,6 +42,10 @@ export function readEvidence(written: unknown, words: Vocabulary): Result<Eviden
       const id = String(entry.complaint)
       if (words.complaints.includes(id)) out.push({ type: 'complaint', complaint: id })
       else say('unknown-complaint', 'complaint', id, some(words.complaints))
+    } else if ('circumstance' in entry) {
+      const id = String(entry.circumstance)
+      if (words.circumstances.includes(id)) out.push({ type: 'circumstance', circumstance: id })
+      else say('unknown-circumstance', 'circumstance', id, some(words.circumstances))
     } else if ('action' in entry) {
       const [verbText, target] = String(entry.action).trim().split(/\s+/)
       const verb = VERBS.find((v) => v === verbText)
@@ -70,7 +75,7 @@ export function readEvidence(written: unknown, words: Vocabulary): Result<Eviden
       problems.push(
         problem('wrong-shape', [i], {
           found: JSON.stringify(item),
-          expected: 'complaint, action, test or probe with reading',
+          expected: 'complaint, circumstance, action, test or probe with reading',
         }),
       )
   })

@@ -12,6 +12,8 @@ export interface JobStanding {
   revision: string | undefined
   words: string
   complaints: string[]
+  /** What was said of the days before; absent where nothing was. */
+  circumstances?: string[]
   /** Ids of the standing confirmations of each safety step. */
   safety: Record<string, string[]>
   /** Parts with a jumper still in. */
@@ -105,6 +107,7 @@ export function apply(s: JobStanding, e: SequencedEvent, find: Find): JobStandin
         revision: payload.revision,
         words: payload.words,
         complaints: [...payload.complaints],
+        ...(payload.circumstances?.length ? { circumstances: [...payload.circumstances] } : {}),
       }
     case 'retracted':
       return retract(next, e.seq, find(payload.event), find)

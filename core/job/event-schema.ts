@@ -50,6 +50,8 @@ export const payloadSchema = z.discriminatedUnion('type', [
     unit: z.uuid(),
     revision: revision.optional(),
     complaints: z.array(name).min(1).max(12),
+    /** What was said of the days before. */
+    circumstances: z.array(name).max(12).optional(),
     words,
   }),
   z.strictObject({ type: z.literal('safety'), step: name }),

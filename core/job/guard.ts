@@ -73,7 +73,12 @@ function problemsOf({ payload }: JobEvent, facts: SheetFacts): { code: RefusalCo
     case 'action':
       return asEvidence({ action: `${payload.action.verb} ${payload.action.target ?? ''}` }, 'unknown-name')
     case 'opened':
-      return payload.complaints.map((complaint) => asEvidence({ complaint }, 'unknown-name')).find((p) => p)
+      return [
+        ...payload.complaints.map((complaint) => ({ complaint })),
+        ...(payload.circumstances ?? []).map((circumstance) => ({ circumstance })),
+      ]
+        .map((said) => asEvidence(said, 'unknown-name'))
+        .find((p) => p)
     case 'closed':
       return unless(payload.repair === '' || facts.repairs.some((r) => r.id === payload.repair))
     case 'safety':

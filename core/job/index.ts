@@ -12,5 +12,5 @@ export {
 } from './event-schema'
 export { foldJob, type Entry, type Job } from './fold-job'
 export { missingSteps, refuses, type Refusal, type RefusalCode, type Role } from './guard'
-export { type SafetyNeed, type SheetFacts } from './sheet-facts'
+export { FACTS_VERSION, type SafetyNeed, type SheetFacts } from './sheet-facts'
 export { upcast, type WrittenEvent } from './upcast'

@@ -13,12 +13,19 @@ export interface SafetyNeed {
  * What must be known of a revision of a sheet to check a job's events and to list its machines, as plain data: made
  * once when the revision is kept, so that no request runs a machine.
  */
+/** Form and content of facts: raised when the same sheet gives other tests or names than before. */
+export const FACTS_VERSION = 2
+
 export interface SheetFacts {
+  /** Which version made them; absent in the first. */
+  version?: number
   title: string
   /** What a machine is looked for by: maker, model, family, codes, lamps, complaints. */
   words: string[]
   codes: { code: string; title: string; means: string; lamps?: string }[]
   complaints: { id: string; words: string }[]
+  /** What may be said of the days before; absent in facts of before it was asked. */
+  circumstances?: string[]
   needs: SafetyNeed[]
   repairs: { id: string; title: string }[]
   tests: Record<string, { workMode: WorkMode; shape: ReadingShape; meters: string[] }>
@@ -60,6 +67,7 @@ export function findTest(
 /** The names that evidence about this machine may use. */
 export const vocabularyFrom = (facts: SheetFacts): Vocabulary => ({
   complaints: facts.complaints.map((c) => c.id),
+  circumstances: facts.circumstances ?? [],
   tests: Object.keys(facts.tests),
   instruments: Object.keys(facts.meters),
   shapeOf: (test, instrument) => findTest(facts, test, instrument)?.shape,

@@ -192,8 +192,11 @@ export class DrawnMachine {
         const there = Math.abs(point.dcVolts(part.nodes[m.a], part.nodes[m.b])) > COUNTS_ABOVE
         return this.metered('counter', there ? point.signal(m.part, m.signal) : 0)
       }
-      case 'display':
+      case 'display': {
+        const { where } = point.faulted.machine.kinds[m.part].signals![m.signal]
+        if (where !== undefined && point.signal(m.part, where) < 0.5) return { type: 'never' }
         return this.metered(meter!, point.signal(m.part, m.signal))
+      }
     }
   }
   private worked(part: number): ReadingValue {

@@ -15,6 +15,7 @@ const LEAD: Record<Locale, Record<ProblemCode, string>> = {
     'unknown-fault': 'No fault has this name',
     'unknown-test': 'No test has this name',
     'unknown-complaint': 'No complaint has this name',
+    'unknown-circumstance': 'Nothing that is asked of the days before has this name',
     'unknown-program': 'No program has this name',
     'unknown-action': 'No action has this name',
     'unknown-sheet': 'No sheet has this name',

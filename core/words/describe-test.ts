@@ -1,4 +1,4 @@
-import type { Procedure, WorkStep } from '../diagnosis/catalogue'
+import type { Loosening, Procedure, WorkStep } from '../diagnosis/catalogue'
 import { formatQuantity } from '../foundation/quantity'
 import type { Machine } from '../model/machine'
 import type { Meter } from '../simulation/instrument'
@@ -30,8 +30,22 @@ export function describeHow(machine: Machine, p: Procedure, meter: Meter | undef
   return service ? `${hands} Then leave the service mode: ${service.leave}.` : hands
 }
 
+/** What hands take off or put on. */
+function describeLoosening(title: string, what: Loosening['type']): string {
+  switch (what) {
+    case 'joint':
+      return `Shut the tap, let the pressure into a bucket and undo the joint at the ${title}`
+    case 'insert':
+      return `Draw the ${title} out`
+    case 'leads':
+      return `Mark the leads of the ${title} and take them off`
+    case 'clips':
+      return `Clip the meter on at the ${title} while it is dead`
+  }
+}
+
 /** A step on the way to a test. */
-export function describeStep({ sheet }: Machine, step: WorkStep): string {
+export function describeStep({ sheet, parts }: Machine, step: WorkStep): string {
   switch (step.type) {
     case 'isolate':
       return 'Isolate and prove it dead'
@@ -39,6 +53,8 @@ export function describeStep({ sheet }: Machine, step: WorkStep): string {
       return 'Put everything back on, then power up'
     case 'open':
       return `Open the ${sheet.panels.find((p) => p.id === step.panel)!.title}`
+    case 'loosen':
+      return describeLoosening(parts[step.part].title, step.what)
     case 'start': {
       const { title, service } = sheet.programs[step.program]
       return service ? `Enter ${title}: ${service.enter}` : `Start ${title}`

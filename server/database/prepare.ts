@@ -3,7 +3,7 @@ import { join } from 'node:path'
 import { refoldJobs } from '../areas/jobs/refold'
 import { flush } from '../areas/news/service'
 import { hashPassword } from '../areas/session/service'
-import { publishLibrary } from '../areas/sheets/service'
+import { publishLibrary, refreshFacts } from '../areas/sheets/service'
 import compileSheet from '../engine/compile-sheet'
 import { connect, useDatabase } from '../platform/database'
 import { grantToApp } from './app-role'
@@ -29,6 +29,7 @@ try {
   if (process.argv.includes('--fresh')) await owner.query('DROP SCHEMA public CASCADE; CREATE SCHEMA public')
   await migrate(owner)
   await publishLibrary([...sheets.keys()], (id) => Promise.resolve(sheets.get(id)), compileSheet)
+  await refreshFacts(compileSheet, (message) => console.error(message))
   await refoldJobs()
   if (process.env.APP_PASSWORD) await grantToApp(owner, process.env.APP_PASSWORD)
   await loadDemoWorld(hashPassword, { jobs: !process.argv.includes('--bare') })

@@ -127,7 +127,7 @@ test('who may only look gets no button that writes; a trainee is told at once th
   const trainee = await (await browser.newContext()).newPage()
   await signIn(trainee, place, PIM)
   await openCall(trainee, place, 'No water comes in')
-  await choose(trainee, 'Volts across the cold valve')
+  await choose(trainee, 'Volts at the cold valve')
   await expect(trainee.getByText('Live work is not for a trainee')).toBeVisible()
   await expect(trainee.getByRole('form', { name: 'Enter what it shows' })).toHaveCount(0)
   await trainee.context().close()

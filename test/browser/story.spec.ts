@@ -45,7 +45,7 @@ test('from a call to a proven cause, and the job as it was after a restart in a 
   const before = await leading(page).innerText()
 
   // A live test of the technician's own choice asks for the safety steps first.
-  await choose(page, 'Volts across the cold valve')
+  await choose(page, 'Volts at the cold valve')
   await expect(page.getByLabel('Reading', { exact: true })).toHaveCount(0)
   expect((await makeSafe(page)).length).toBeGreaterThanOrEqual(4)
 
@@ -125,7 +125,7 @@ test('from a call to a proven cause, and the job as it was after a restart in a 
 test('another instrument and a probe between any two points, each with what it should show', async ({ page }) => {
   await signIn(page, place)
   await openCall(page, place, 'No water comes in')
-  await choose(page, 'Volts across the cold valve')
+  await choose(page, 'Volts at the cold valve')
   await makeSafe(page)
   await page.getByRole('radio', { name: /neon/ }).click()
   await expect(page.getByRole('note', { name: 'How to take it' })).toContainText('Yes if it glows')

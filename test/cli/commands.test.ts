@@ -17,6 +17,18 @@ const run = (...args: string[]) =>
   spawnSync(join(root, 'node_modules/.bin/tsx'), ['cli/main.ts', ...args], { cwd: root, encoding: 'utf8' })
 
 describe('command line', () => {
+  it('ends quietly when who reads its output has read enough', () => {
+    const r = spawnSync(
+      'bash',
+      ['-c', 'set -o pipefail; node_modules/.bin/tsx cli/main.ts simulate orrisk-tl40 | head -1'],
+      {
+        cwd: root,
+        encoding: 'utf8',
+      },
+    )
+    expect(r.stderr.replace(/npm warn.*\n/g, '')).toBe('')
+    expect(r.stdout.split('\n')).toHaveLength(2)
+  })
   it('diagnoses the mini sheets from evidence files', () => {
     for (const [sheet, evidence, cause] of [
       [

@@ -18,6 +18,7 @@ const questionOf = (job: Job): Question => ({
   acceptance: job.acceptance as Acceptance,
   written: [
     ...job.complaints.map((complaint) => ({ complaint })),
+    ...(job.circumstances ?? []).map((circumstance) => ({ circumstance })),
     ...job.log.map((l) =>
       l.type === 'reading'
         ? {

@@ -13,7 +13,7 @@ import { enterEvent } from '../../data/enter'
 export async function openJob(
   person: Person,
   unit: Unit,
-  call: { complaints: string[]; words: string; code: string },
+  call: { complaints: string[]; circumstances: string[]; words: string; code: string },
 ): Promise<string> {
   const job = uuidv7()
   const { revision } = unit
@@ -24,7 +24,9 @@ export async function openJob(
     revision,
   })
   const { complaints, words, code } = call
-  await enterEvent(person, job, { type: 'opened', unit: unit.id, revision, complaints, words }, 0)
-  if (code) await enterEvent(person, job, { type: 'reading', test: 'control.code', text: code }, 0)
+  // What is left out says nothing.
+  const circumstances = call.circumstances.length ? call.circumstances : undefined
+  await enterEvent(person, job, { type: 'opened', unit: unit.id, revision, complaints, circumstances, words }, 0)
+  if (code) await enterEvent(person, job, { type: 'reading', test: 'control.code@found', text: code }, 0)
   return job
 }

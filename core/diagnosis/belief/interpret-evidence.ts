@@ -1,4 +1,5 @@
 import type { Evidence } from '../../evidence'
+import type { CircumstanceId } from '../../model/kinds'
 import type { Intervention } from '../../model/machine'
 import { interventionsKey } from '../predict'
 import { findProcedure, type TestCatalogue, type WorkState } from '../catalogue'
@@ -22,6 +23,7 @@ export function interpretEvidence(catalogue: TestCatalogue, evidence: readonly E
   const { machine } = catalogue
   const complaints: { complaint: number; interventions: Intervention[] }[] = []
   const readings: ContextualReading[] = []
+  const circumstances = new Set<CircumstanceId>()
   const visit = new VisitState(machine)
   for (const e of evidence) {
     if (e.type === 'complaint') {
@@ -30,6 +32,8 @@ export function interpretEvidence(catalogue: TestCatalogue, evidence: readonly E
       const again = (c: (typeof complaints)[number]) =>
         c.complaint === complaint && interventionsKey(c.interventions) === interventionsKey(interventions)
       if (complaint >= 0 && !complaints.some(again)) complaints.push({ complaint, interventions })
+    } else if (e.type === 'circumstance') {
+      circumstances.add(e.circumstance as CircumstanceId)
     } else if (e.type === 'reading') {
       const procedure = findProcedure(catalogue, e.test, e.instrument)
       if (!procedure) continue
@@ -40,7 +44,7 @@ export function interpretEvidence(catalogue: TestCatalogue, evidence: readonly E
     } else visit.act(e.action)
   }
   return {
-    case: { complaints, readings, repairs: visit.repairs },
+    case: { complaints, readings, circumstances: [...circumstances].sort(), repairs: visit.repairs },
     workState: visit.work,
     interventions: visit.interventions(),
     jumpers: [...visit.jumpers],

@@ -1,5 +1,6 @@
 import type { Hypothesis } from '../hypotheses'
 import type { Predictor } from '../predict'
+import { chanceSaid } from './circumstances'
 import { pairBounds } from './pair-bounds'
 import { scoreHypothesis, type HypothesisScore } from './score-hypothesis'
 import type { Case, ContextualReading } from './types'
@@ -16,19 +17,21 @@ export interface PairsRun {
   reached: number
 }
 
-/** Logarithm of the likelihood of each complaint and reading under a single fault; -Infinity after its repair. */
+/** Logarithm of the likelihood of each piece of evidence under a single fault; -Infinity after its repair. */
 function logsOf(
-  { activeFaults }: Hypothesis,
+  hypothesis: Hypothesis,
   { complaintLikelihoods, readingLikelihoods }: HypothesisScore,
   c: Case,
   readings: readonly ContextualReading[],
 ): Float64Array {
-  const { repair } = activeFaults[0].fault
+  const { repair } = hypothesis.activeFaults[0].fault
   const likelihoods = [...complaintLikelihoods, ...readingLikelihoods]
-  // After its repair a fault explains nothing any more.
-  return Float64Array.from([...c.complaints, ...readings], ({ interventions }, k) =>
+  // After its repair a fault explains nothing any more, but what it was said with.
+  const shown = [...c.complaints, ...readings].map(({ interventions }, k) =>
     interventions.some((e) => e.repair === repair) ? -Infinity : Math.log(likelihoods[k]),
   )
+  const said = (c.circumstances ?? []).map((x) => Math.log(chanceSaid(hypothesis, x)))
+  return Float64Array.from([...said, ...shown])
 }
 
 /**

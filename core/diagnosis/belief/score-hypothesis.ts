@@ -1,6 +1,7 @@
 import { dimensionOf } from '../catalogue'
 import type { Hypothesis } from '../hypotheses'
 import type { Predictor } from '../predict'
+import { chanceSaid } from './circumstances'
 import { unconditioned, withValue, type Conditioning } from './conditioning'
 import { likelihood, type Fit } from './likelihood'
 import { LEAST_LIKELIHOOD } from './normal'
@@ -42,8 +43,10 @@ export function scoreHypothesis(
     predictor.showsComplaint(hypothesis, complaint, interventions) ? complaintHeard : complaintMisheard,
   )
   const complaint = complaintLikelihoods.reduce((product, x) => product * x, 1)
+  const said = (c.circumstances ?? []).reduce((product, x) => product * chanceSaid(hypothesis, x), 1)
   let log =
     Math.log(hypothesis.priorWeight) +
+    Math.log(said) +
     Math.log(complaint) +
     Math.log(chanceUnrepaired(predictor, hypothesis, c.repairs))
   let conditioning = unconditioned

@@ -1,6 +1,8 @@
 import { dimensionOf } from '../catalogue'
 import { interventionsKey, type Predictor } from '../predict'
+import { CIRCUMSTANCES } from '../../model/kinds'
 import { broadLikelihood } from './broad-likelihood'
+import { chanceSaid } from './circumstances'
 import type { Hypothesis } from '../hypotheses'
 import { LEAST_LIKELIHOOD } from './normal'
 import { readingKey, resolutionOf } from './reading-key'
@@ -50,6 +52,11 @@ export function scoreUnknownFault(
     const mix = mixture.take(hypotheses.map((m) => scores.get(m)!.complaintLikelihoods[k]))
     log += Math.log(saidAlike * mix + (1 - saidAlike) * complaintHeard * 0.5)
   })
+  // It may have come of the same, or of anything.
+  for (const said of c.circumstances ?? []) {
+    const mix = mixture.take(hypotheses.map((m) => chanceSaid(m, said)))
+    log += Math.log(saidAlike * mix + (1 - saidAlike) * CIRCUMSTANCES[said].usual)
+  }
   readings.forEach((r, k) => {
     const mix = mixture.take(hypotheses.map((m) => scores.get(m)!.readingLikelihoods[k]))
     const shares = unknownFaultShares(r.procedure, calibration.belief)

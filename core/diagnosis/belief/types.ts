@@ -1,4 +1,5 @@
 import type { ReadingValue } from '../../foundation/quantity'
+import type { CircumstanceId } from '../../model/kinds'
 import type { Intervention } from '../../model/machine'
 import type { Procedure } from '../catalogue'
 import type { Hypothesis } from '../hypotheses'
@@ -18,6 +19,8 @@ export interface Case {
   /** Complaints made (indices into the sheet's), each with what had been repaired by then. */
   complaints: readonly { complaint: number; interventions: readonly Intervention[] }[]
   readings: readonly ContextualReading[]
+  /** What was said of the days before. */
+  circumstances?: readonly CircumstanceId[]
   /** Repairs done (indices into the sheet's) after which the complaint was still there. */
   repairs: readonly number[]
 }

@@ -2,7 +2,7 @@ import type { Action } from '../../evidence'
 import type { Intervention, Machine } from '../../model/machine'
 import { leaveBehind, type Procedure, type WorkState } from '../catalogue'
 
-export const initialWorkState: WorkState = { power: 'on', open: [], running: undefined, asFound: true }
+export const initialWorkState: WorkState = { power: 'on', open: [], loosened: [], running: undefined, asFound: true }
 
 const ascending = (parts: Iterable<number>): number[] => [...new Set(parts)].sort((a, b) => a - b)
 
@@ -32,12 +32,13 @@ export class VisitState {
 
   /** What a reading leaves behind: the power it wants, the panels it opens, the program it lets run. */
   read(procedure: Procedure): void {
-    const { power, panels, arrival } = procedure.needs
+    const { power, panels, loosened, arrival } = procedure.needs
     const stopped = power === 'off' ? undefined : this.work.running
     this.work = {
       ...leaveBehind(this.work, procedure),
       power: power === 'any' ? this.work.power : power,
       open: [...new Set([...this.work.open, ...panels])],
+      loosened: [...new Set([...this.work.loosened, ...loosened.map((l) => l.key)])],
       running: arrival ? { program: arrival.program, seconds: arrival.seconds } : stopped,
     }
   }

@@ -156,6 +156,14 @@ export const CALIBRATION = {
   plan: {
     minutesPerMoney: of(1, 'min', 'what one unit of money weighs'),
     callBack: of(60, 'min', 'coming back because a repair did not hold'),
+    callOut: of(90, 'min', 'licensed people called for what is theirs: their way and their hour'),
+    liveMargin: of(
+      4,
+      'min',
+      'a live reading is taken where it saves this much more than the best that is not; to and fro are counted besides',
+    ),
+    tieWithin: of(1, 'min', 'two tests whose savings differ by less are told apart by what they cost and open'),
+    overrunWaited: of(10, 'min', 'how long what does not end is waited for'),
     prove: of(8, 'min', 'proving a repair with a watched cycle'),
     wrongPart: of(30, 'min', 'a part fitted in vain: taken back, explained, written off'),
     giveUp: of(90, 'min', 'what it takes when the cause is none of those listed'),

@@ -1,12 +1,14 @@
 import { shortestPath } from '../../foundation/shortest-path'
 import type { Machine } from '../../model/machine'
-import type { Procedure } from './procedure'
+import type { Loosening, Procedure } from './procedure'
 
 /** How the machine and the technician stand: what is open, whether power is on, how far a program has run. */
 export interface WorkState {
   power: 'on' | 'off'
   /** Ids of open panels. */
   open: readonly string[]
+  /** What is off or on by hand, by key. */
+  loosened: readonly string[]
   /** The program that runs and how far it has come, s. */
   running: { program: number; seconds: number } | undefined
   /** Whether the machine still stands as the customer's run left it. */
@@ -17,15 +19,17 @@ export type WorkStep =
   | { type: 'isolate'; minutes: number }
   | { type: 'restore'; minutes: number }
   | { type: 'open'; panel: string; minutes: number }
+  | { type: 'loosen'; what: Loosening['type']; part: number; minutes: number }
   | { type: 'start'; program: number; minutes: number }
   | { type: 'wait'; minutes: number }
 
 const ISOLATE_MINUTES = 1.5
 const RESTORE_MINUTES = 1
-const START_MINUTES = 0.4
+/** Minutes of starting a program. */
+export const START_MINUTES = 0.4
 
 const keyOf = (s: WorkState): string =>
-  `${s.power}|${s.asFound ? 'found' : ''}|${[...s.open].sort().join(',')}|${s.running ? `${s.running.program}@${s.running.seconds}` : ''}`
+  `${s.power}|${s.asFound ? 'found' : ''}|${[...s.open].sort().join(',')}|${[...s.loosened].sort().join(',')}|${s.running ? `${s.running.program}@${s.running.seconds}` : ''}`
 
 type Step = { to: WorkState; cost: number; label: WorkStep }
 const step = (label: WorkStep, to: WorkState): Step => ({ to: { ...to, asFound: false }, cost: label.minutes, label })
@@ -35,13 +39,24 @@ function powerSteps(machine: Machine, s: WorkState, goal: Procedure): Step[] {
   if (s.power === 'on')
     return [step({ type: 'isolate', minutes: ISOLATE_MINUTES }, { ...s, power: 'off', running: undefined })]
   const closed = goal.needs.panels.filter((panel) => !s.open.includes(panel))
+  // Leads and plugs are put back before the power; a hose that the reading wants off stays off.
+  const kept = s.loosened.filter((key) => !isLeads(key))
+  const fast = goal.needs.loosened.filter(({ key }) => !s.loosened.includes(key))
   return [
-    step({ type: 'restore', minutes: RESTORE_MINUTES }, { ...s, power: 'on' }),
+    step({ type: 'restore', minutes: RESTORE_MINUTES }, { ...s, power: 'on', loosened: kept }),
     ...closed.map((panel) =>
       step({ type: 'open', panel, minutes: machine.panelMinutes.get(panel)! }, { ...s, open: [...s.open, panel] }),
     ),
+    // Panels first: what comes off stands behind them.
+    ...(closed.length ? [] : fast.slice(0, 1)).map(({ key, type, part, minutes }) =>
+      step({ type: 'loosen', what: type, part, minutes }, { ...s, loosened: [...s.loosened, key] }),
+    ),
   ]
 }
+
+/** Keys of what hands have off or on: `l3` leads of part 3, `j7` the joint at water node 7, `i4` the insert of part 4, `c12` clips. */
+const isLeads = (key: string): boolean => key.startsWith('l')
+const isWater = (key: string): boolean => key.startsWith('j') || key.startsWith('i')
 
 /** Steps that bring a program to the moment of a test: starting it, and waiting. */
 function programSteps(machine: Machine, s: WorkState, { needs: { arrival } }: Procedure): Step[] {
@@ -49,7 +64,9 @@ function programSteps(machine: Machine, s: WorkState, { needs: { arrival } }: Pr
   const { program, seconds } = arrival
   if (s.running?.program !== program || s.running.seconds > seconds) {
     const minutes = machine.programs[program].serviceMinutes ?? START_MINUTES
-    return [step({ type: 'start', program, minutes }, { ...s, running: { program, seconds: 0 } })]
+    // A program that takes water wants its hoses on.
+    const loosened = s.loosened.filter((key) => !isWater(key))
+    return [step({ type: 'start', program, minutes }, { ...s, loosened, running: { program, seconds: 0 } })]
   }
   if (s.running.seconds === seconds) return []
   const minutes = (seconds - s.running.seconds) / 60
@@ -60,12 +77,19 @@ const isReached = (s: WorkState, { needs }: Procedure): boolean =>
   (!needs.asFound || s.asFound) &&
   (needs.power === 'any' || s.power === needs.power) &&
   needs.panels.every((p) => s.open.includes(p)) &&
+  needs.loosened.every(({ key }) => s.loosened.includes(key)) &&
   (!needs.arrival || (s.running?.program === needs.arrival.program && s.running.seconds === needs.arrival.seconds))
 
 /** How one stands once a test has been taken: whatever needs more than eyes has moved something. */
 export const leaveBehind = (s: WorkState, { needs, workMode }: Procedure): WorkState => ({
   ...s,
-  asFound: s.asFound && needs.power === 'any' && !needs.arrival && !needs.panels.length && workMode === 'observe',
+  asFound:
+    s.asFound &&
+    needs.power === 'any' &&
+    !needs.arrival &&
+    !needs.panels.length &&
+    !needs.loosened.length &&
+    workMode === 'observe',
 })
 
 export interface AccessPath {

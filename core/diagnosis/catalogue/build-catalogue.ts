@@ -4,10 +4,12 @@ import { alternativeMeters } from '../../simulation/instrument'
 import { measurementType, type Measurement } from '../../simulation/measurements'
 import { AccessPaths } from './access-path'
 import { loadSide } from './load-side'
+import { needsPower } from './needs-power'
 import { quietPhases } from './quiet-phases'
 import { PROGRAM_START, runHealthy } from './run-healthy'
 import { TestPlacement } from './test-placement'
-import type { HealthyRuns, Procedure, ReadingMoment, TestCatalogue, Timing } from './types'
+import type { WorkMode } from '../../evidence'
+import type { HealthyRuns, Loosening, Procedure, ReadingMoment, TestCatalogue, Timing } from './types'
 
 /** Longest time that anybody stands and watches for what should not come, min. */
 const LONGEST_WATCH = 2
@@ -20,6 +22,38 @@ function handsOf(machine: Machine, part: Part, modes: Record<string, string> = {
     const spec = machine.kinds[part.index].modes!.find((m) => m.name === name)!
     return { hold: { mode: part.mode[name], value: spec.values.indexOf(value) } }
   })
+}
+
+/** Minutes for what hands take off or put on, and on or off again. */
+const LOOSENING = { joint: 2.5, insert: 2.5, leads: 1, clips: 0.5 }
+
+/** What a test of a part wants off or on: by how it is reached, and whether probes go to bare terminals. */
+function loosenedFor(part: Part, measurement: Measurement, { reach, when, id }: MeasurementSpec): Loosening[] {
+  const port = 'port' in measurement ? measurement.port : Object.keys(part.ports)[0]
+  const of = (type: Loosening['type'], number: number): Loosening => ({
+    key: `${type[0]}${number}`,
+    type,
+    part: part.index,
+    minutes: LOOSENING[type],
+  })
+  const type = measurementType(measurement)
+  if (type.opens === 'water') return [of('joint', part.ports[port])]
+  if (reach === 'joint') return [of('joint', part.ports[port]), of('insert', part.index)]
+  if (type.opens !== 'terminals') return []
+  if (type.takesLeadsOff?.(measurement)) return [of('leads', part.index)]
+  // Clipped on dead, then read with the hands away: each reading by itself.
+  return when === 'isolated' ? [] : [{ ...of('clips', part.index), key: `c${part.index}.${id}` }]
+}
+
+/** What hands do decides which safety steps come first. */
+function workModeOf(part: Part, spec: MeasurementSpec, measurement: Measurement, panels: boolean): WorkMode {
+  const { opens } = measurementType(measurement)
+  const off = spec.when === 'isolated'
+  if (opens === 'water' || spec.reach) return 'water'
+  if (opens === 'terminals' || panels) return off ? 'isolated' : 'energised'
+  // A bleed or a plunger turned by hand lets pressure out; a lead put across terminals is live work.
+  if (spec.held) return Object.keys(part.ports).length ? 'water' : 'energised'
+  return 'observe'
 }
 
 type Draft = Omit<Procedure, 'index' | 'key'>
@@ -56,24 +90,39 @@ function atLoadSide(
   return { ...spec, a: loadSide(part, spec.a, parts[source].nodes[terminal], at.point) }
 }
 
+/** What a kind offers on one of its parts, and where it is taken. */
+interface Place {
+  part: Part
+  spec: MeasurementSpec
+  at: ReadingMoment
+  /** The machine isolated; `undefined` where it never is. */
+  off: ReadingMoment | undefined
+  /** Which of several places of one and the same it is. */
+  place: number
+}
+
 /** A test that a kind offers on one of its parts. */
-function partTest(runs: HealthyRuns, part: Part, spec: MeasurementSpec, at: ReadingMoment, alone: boolean): Draft {
+function partTest(runs: HealthyRuns, { part, spec, at, off, place }: Place): Draft {
   const { machine } = runs
   const measurement = { ...spec, part: part.index } as Measurement
+  const shared = common(machine, measurement, at)
   const { opens, touches } = measurementType(measurement)
   const { program } = runs.runs[at.run]
   const hands = handsOf(machine, part, spec.held)
   const isolated = spec.when === 'isolated'
   const inPlace = opens === 'terminals' || opens === 'water'
-  const panels = panelsOf(part)
+  const reached = opens === 'terminals' || touches?.(measurement) || isolated
+  const panels = reached ? panelsOf(part) : []
+  const loosened = loosenedFor(part, measurement, spec)
   const asFound = at.position.type === 'found'
   // Nothing is opened and nothing is energised: it can be done whenever somebody stands there.
   const anyTime = opens === 'water' || (isolated && !panels.length && !inPlace)
+  const fed = opens === 'water' && off !== undefined && needsPower(measurement, shared.meter!, at.point, off.point)
   const run = hands.length ? runs.addRun(program, hands, at.moment) : at.run
   const phase = spec.type === 'sense' && at.position.type === 'phase' ? at.position.phase : undefined
   return {
-    ...common(machine, measurement, at),
-    id: alone ? `${part.id}.${spec.id}` : `${part.id}.${spec.id}@${at.id}`,
+    ...shared,
+    id: place === 0 ? `${part.id}.${spec.id}` : `${part.id}.${spec.id}@${at.id}`,
     run,
     watch:
       spec.type === 'sense' && phase !== undefined
@@ -84,11 +133,12 @@ function partTest(runs: HealthyRuns, part: Part, spec: MeasurementSpec, at: Read
       : phase === undefined
         ? { type: 'at', position: at.position }
         : { type: 'through-phase', phase },
-    workMode: opens === 'water' ? 'water' : opens === 'nothing' ? 'observe' : isolated ? 'isolated' : 'energised',
+    workMode: workModeOf(part, spec, measurement, panels.length > 0),
     needs: {
-      power: anyTime || asFound ? 'any' : isolated ? 'off' : 'on',
+      power: fed ? 'on' : anyTime || asFound ? 'any' : isolated ? 'off' : 'on',
       asFound,
-      panels: opens === 'terminals' || touches?.(measurement) || isolated ? panels : [],
+      panels,
+      loosened,
       arrival:
         isolated || opens === 'water' || asFound || at.position.type === 'start'
           ? undefined
@@ -122,7 +172,13 @@ function phaseTests({ machine, runs, healthy }: HealthyRuns, placement: TestPlac
         id: `${phase.id}.lasts`,
         timing: { type: 'whole-phase', phase: phase.index },
         workMode: 'observe',
-        needs: { power: 'on', asFound: false, panels: [], arrival: { program: runs[at.run].program, seconds } },
+        needs: {
+          power: 'on',
+          asFound: false,
+          panels: [],
+          loosened: [],
+          arrival: { program: runs[at.run].program, seconds },
+        },
         minutes: (to - from) / 60 + fields.minutes,
       },
     ]
@@ -138,13 +194,13 @@ function codeTests({ machine, runs }: HealthyRuns, { end, found }: TestPlacement
       ...common(machine, { type: 'code' }, end),
       id: 'control.code',
       workMode: 'observe',
-      needs: { power: 'on', asFound: false, panels: [], arrival },
+      needs: { power: 'on', asFound: false, panels: [], loosened: [], arrival },
     },
     {
       ...common(machine, { type: 'code' }, found),
       id: 'control.code@found',
       workMode: 'observe',
-      needs: { power: 'any', asFound: true, panels: [], arrival: undefined },
+      needs: { power: 'any', asFound: true, panels: [], loosened: [], arrival: undefined },
     },
   ]
 }
@@ -169,6 +225,7 @@ function sheetTests(runs: HealthyRuns, placement: TestPlacement): Draft[] {
           power: asFound ? 'any' : 'on',
           asFound,
           panels: jumper === undefined ? [] : panelsOf(machine.parts[jumper]),
+          loosened: [],
           arrival: asFound ? undefined : { program, seconds: at.seconds },
         },
         minutes: test.minutes,
@@ -182,13 +239,21 @@ function sheetTests(runs: HealthyRuns, placement: TestPlacement): Draft[] {
 const isWatchedFor = (spec: MeasurementSpec): spec is MeasurementSpec & { type: 'sense' } =>
   spec.type === 'sense' && spec.when === 'idle' && !spec.held
 
+/** Whether any terminal of a part is joined to another part's. */
+function isWired({ parts }: Machine, part: Part): boolean {
+  const own = new Set(Object.values(part.nodes))
+  return parts.some((other) => other !== part && Object.values(other.nodes).some((n) => own.has(n)))
+}
+
 /** The tests that the kinds of the parts offer. */
 function partTests(runs: HealthyRuns, placement: TestPlacement): Draft[] {
   const { machine } = runs
   const offered = machine.parts.flatMap((part) =>
     (machine.kinds[part.index].measurements?.(part) ?? []).flatMap((spec) => {
       const measurement = { ...spec, part: part.index } as Measurement
-      return measurementType(measurement).isPossible?.(measurement, machine) === false ? [] : [{ part, spec }]
+      const { opens, isPossible } = measurementType(measurement)
+      const bare = opens === 'terminals' && !isWired(machine, part)
+      return bare || isPossible?.(measurement, machine) === false ? [] : [{ part, spec }]
     }),
   )
   const watchedFor = offered.flatMap(({ part, spec }) => (isWatchedFor(spec) ? [{ part: part.index, spec }] : []))
@@ -200,7 +265,10 @@ function partTests(runs: HealthyRuns, placement: TestPlacement): Draft[] {
     const usual = placement.momentFor(part, spec)
     const places = quiet[watchedFor.findIndex((w) => w.spec === spec && w.part === part.index)] ?? []
     const moments = places.length ? places : usual ? [usual] : []
-    return moments.map((at, k) => partTest(runs, part, atLoadSide(machine, part, spec, at), at, k === 0))
+    const { off } = placement
+    return moments.map((at, place) =>
+      partTest(runs, { part, spec: atLoadSide(machine, part, spec, at), at, off, place }),
+    )
   })
 }
 

@@ -8,7 +8,9 @@ import type { Procedure, ReadingMoment, TestCatalogue } from './types'
 const PROBE = /^\s*([\w-]+)\.([\w-]+)\s+to\s+([\w-]+)\.([\w-]+)(?:\s+at\s+([\w-]+))?\s*$/
 
 /** Minutes of a reading at a powered and at an isolated machine. */
-const MINUTES = { energised: 1.5, isolated: 2 }
+/** Minutes of clipping a meter on while the machine is dead. */
+const CLIPS = 0.5
+const MINUTES = { energised: 1, isolated: 2 }
 
 const fail = (code: ProblemCode, found: string, expected: string): Result<never> =>
   err(problem(code, ['probe'], { found, expected }))
@@ -95,6 +97,7 @@ function procedureOf(
     needs: {
       power: isolated ? 'off' : 'on',
       asFound: false,
+      loosened: isolated ? [] : [{ key: `c${names.join()}`, type: 'clips', part: a.part, minutes: CLIPS }],
       panels: [...new Set([a, b].flatMap((t) => machine.parts[t.part].panel ?? []))],
       arrival:
         isolated || at.position.type === 'start' ? undefined : { program: runs[at.run].program, seconds: at.seconds },

@@ -48,12 +48,24 @@ export interface Procedure {
   destroys: 'live-state' | undefined
 }
 
+/** One thing that hands take off or put on for a reading. */
+export interface Loosening {
+  /** Two with one key are one thing. */
+  key: string
+  type: 'joint' | 'insert' | 'leads' | 'clips'
+  part: number
+  /** Minutes off and on again. */
+  minutes: number
+}
+
 export interface Needs {
   power: 'on' | 'off' | 'any'
   /** Ids of panels that must be open. */
   panels: readonly string[]
   /** Program and second at which the moment comes on a healthy machine; `undefined` when no program must run. */
   arrival: { program: number; seconds: number } | undefined
+  /** What must be off or put on by hands, with the power off; once it is, all that is done there costs only itself. */
+  loosened: readonly Loosening[]
   /** Nothing may have been moved, switched or opened since the customer's run. */
   asFound: boolean
 }

@@ -2,9 +2,12 @@ import type { MeasurementSpec, Part } from '../../model/kinds'
 import type { Machine } from '../../model/machine'
 import { MEASUREMENTS, type MeasurementType } from '../../simulation/measurements'
 import type { OperatingPoint } from '../../simulation/simulate'
+import { START_MINUTES } from './access-path'
 import { PROGRAM_START } from './run-healthy'
 import type { HealthyRuns, ReadingMoment } from './types'
 
+/** Minutes from which it is worth entering a service mode instead of waiting. */
+const MUCH_SOONER = 3
 /** Turns after which something goes to and fro. */
 const TO_AND_FRO = 4
 /** Share of its time by which an event may come sooner or later on a machine within its tolerances. */
@@ -59,18 +62,34 @@ export class TestPlacement {
       case 'cold':
         return this.start
       case 'settled':
-        return this.end
+        return this.end && this.hasSomethingToRead(part, spec, this.end) ? this.end : undefined
       case 'found':
         // What stands behind a panel is not seen by coming in.
         return part.panel === undefined ? this.found : undefined
       case 'active':
-        return this.alwaysActive(part) ?? this.inPrograms.find((m) => this.isActive(part, m))
+        return this.alwaysActive(part) ?? this.soonest(this.inPrograms.filter((m) => this.isActive(part, m)))
       case 'idle':
         return (
           (type.idleBeforeStart ? this.idleBeforeStart(part) : undefined) ??
           this.inPrograms.find((m) => !m.final && !this.isActive(part, m))
         )
     }
+  }
+  private hasSomethingToRead(part: Part, spec: MeasurementSpec, { point }: ReadingMoment): boolean {
+    if (!('signal' in spec)) return true
+    const { where } = this.runs.machine.kinds[part.index].signals![spec.signal]
+    return where === undefined || point.signal(part.index, where) > 0.5
+  }
+  /** The first, unless another comes sooner by far: a service step instead of most of a program. */
+  private soonest(moments: readonly ReadingMoment[]): ReadingMoment | undefined {
+    const { machine, runs } = this.runs
+    const minutesTo = ({ run, seconds }: ReadingMoment) =>
+      (machine.programs[runs[run].program].serviceMinutes ?? START_MINUTES) + seconds / 60
+    const [first] = moments
+    return moments.reduce(
+      (best, m) => (minutesTo(m) < minutesTo(first) - MUCH_SOONER && minutesTo(m) < minutesTo(best) ? m : best),
+      first,
+    )
   }
   private isActive(part: Part, { point }: ReadingMoment): boolean {
     return isActive(this.runs.machine, part, point)

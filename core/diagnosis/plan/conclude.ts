@@ -136,7 +136,8 @@ export function conclude(predictor: Predictor, belief: Belief, situation: Situat
     if (!stop) return 'testing'
     if (best >= standsAbove * (1 + beside)) return 'cause-stands'
     if (belief.unknownFault > best) return 'unexplained'
-    return best > quickerDone && repairs[likeliest].price <= smallPrice ? 'quicker-done' : 'undecided'
+    const { price, licensed } = repairs[likeliest]
+    return best > quickerDone && price <= smallPrice && !licensed ? 'quicker-done' : 'undecided'
   }
   return { remedies, unlistedCandidates, state: stateOf() }
 }

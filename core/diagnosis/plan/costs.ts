@@ -23,9 +23,14 @@ export class RepairCosts {
   static of({ repairs }: Machine, c: Calibration['plan']): RepairCosts {
     const repair = Float64Array.from(
       repairs,
-      (r) => r.minutes + r.price * c.minutesPerMoney + c.prove + (1 - r.successProbability) * c.callBack,
+      (r) =>
+        r.minutes +
+        r.price * c.minutesPerMoney +
+        c.prove +
+        (1 - r.successProbability) * c.callBack +
+        (r.licensed ? c.callOut : 0),
     )
-    const wrongRepair = Float64Array.from(repairs, (r) => (r.price > 0 ? c.wrongPart : 0))
+    const wrongRepair = Float64Array.from(repairs, (r) => (r.price > 0 || r.licensed ? c.wrongPart : 0))
     return new RepairCosts(repair, wrongRepair, c)
   }
 

@@ -7,6 +7,7 @@ import { arrivalTime } from './arrival-time'
 import type { TestOutcome } from './bins'
 import { conclude, type Conclusion } from './conclude'
 import { RepairCosts } from './costs'
+import { overrun } from './expected-minutes'
 import { lookAhead, type DecisionTable } from './lookahead'
 import { testOutcomes } from './test-outcomes'
 
@@ -24,8 +25,10 @@ const FIRST: Record<TestStrategy, readonly WorkMode[] | undefined> = {
 
 export interface Suggestion {
   procedure: Procedure
-  /** Minutes to get there and take it. */
+  /** Minutes to get there and take it, as long as it will probably take. */
   minutes: number
+  /** Of them, what is expected on top of the healthy machine's. */
+  overrun: number
   steps: WorkStep[]
   /** Minutes of later cost it is expected to save. */
   saving: number
@@ -60,6 +63,9 @@ export interface PlanOptions {
   unlistedCandidates?: () => readonly UnlistedCandidate[]
 }
 
+/** Below this all tests take as long as each other, min. */
+const LEAST_MINUTES = 0.1
+
 /** Repairs each hypothesis still needs, by place in the belief; one that did not hold is needed again. */
 function requiredRepairsOf(belief: Belief, interventions: readonly Intervention[]): number[][] {
   const done = new Set(interventions.map((e) => e.repair))
@@ -68,6 +74,21 @@ function requiredRepairsOf(belief: Belief, interventions: readonly Intervention[
     const left = all.filter((r) => !done.has(r))
     return left.length ? left : all
   })
+}
+
+const isLive = ({ procedure }: Suggestion): boolean => procedure.workMode === 'energised'
+
+/** Of the tests whose net savings are within the noise of the lookahead, that comes first which opens least and takes least. */
+function cheapestOfEquals(
+  chosen: readonly Suggestion[],
+  mass: number,
+  { tieWithin, liveMargin }: Predictor['calibration']['plan'],
+): Suggestion[] {
+  const net = (s: Suggestion) => s.saving - (s.minutes + (isLive(s) ? liveMargin : 0)) * mass
+  const equals = chosen.filter((s) => net(s) >= net(chosen[0]) - tieWithin * mass)
+  const opens = ({ steps }: Suggestion) => steps.filter((s) => s.type === 'open' || s.type === 'loosen').length
+  const sorted = [...equals].sort((a, b) => opens(a) - opens(b) || a.minutes - b.minutes)
+  return [...sorted, ...chosen.filter((s) => !equals.includes(s))]
 }
 
 /** One plan on its way: what its tests are weighed against. */
@@ -115,11 +136,14 @@ class Planning {
     )
     const saving = this.costCounted - later
     if (saving < minSaving) return undefined
-    const { minutes, steps } = predictor.catalogue.accessPaths.from(this.workState, procedure)
-    if (minutes === Infinity) return undefined
+    const path = predictor.catalogue.accessPaths.from(this.workState, procedure)
+    const { steps } = path
+    if (path.minutes === Infinity) return undefined
+    const longer = overrun(predictor, belief, this.counts, procedure, steps, this.interventions)
+    const minutes = path.minutes + longer
     if (belief.unknownFault < unknownIgnored && this.savingAmongListed(outcomes) < minSavingRatio * minutes)
       return undefined
-    return { procedure, minutes, steps, saving, outcomes }
+    return { procedure, minutes, overrun: longer, steps, saving, outcomes }
   }
   private savingAmongListed(outcomes: readonly TestOutcome[]): number {
     const { costs, requiredRepairs } = this
@@ -140,7 +164,7 @@ class Planning {
       saving: saving * mass,
     }))
     const stop = chosen.length === 0 || chosen[0].saving - chosen[0].minutes * mass <= 0
-    return { chosen, stop }
+    return { chosen: cheapestOfEquals(chosen, mass, plan), stop }
   }
   /** Decision table of the most telling tests, with the minutes between them. */
   private table(suggestions: readonly Suggestion[]): DecisionTable {
@@ -150,6 +174,7 @@ class Planning {
     const counting = [...this.counts.keys()].filter((i) => this.counts[i] > 0)
     const from = [workState, ...suggestions.map((s) => accessPaths.from(workState, s.procedure).after)]
     const { unknownFault, posterior } = belief
+    const { liveMargin } = this.predictor.calibration.plan
     return {
       costs,
       requiredRepairs: [...counting.map((i) => requiredRepairs[i]), []],
@@ -162,7 +187,12 @@ class Planning {
           ]),
         ),
       ),
-      minutes: from.map((f) => Float64Array.from(suggestions, (s) => accessPaths.from(f, s.procedure).minutes)),
+      minutes: from.map((f) =>
+        Float64Array.from(
+          suggestions,
+          (s) => accessPaths.from(f, s.procedure).minutes + s.overrun + (isLive(s) ? liveMargin : 0),
+        ),
+      ),
     }
   }
 }
@@ -189,7 +219,8 @@ export function plan(predictor: Predictor, belief: Belief, workState: WorkState,
   const next = procedures.filter((p) => refine || !byHand(p)).flatMap(weigh)
   if (!refine && !next.some(goesOn)) next.push(...procedures.filter(byHand).flatMap(weigh))
   const first = (s: Suggestion) => (FIRST[strategy]?.includes(s.procedure.workMode) === false ? 1 : 0)
-  const rate = (s: Suggestion) => s.saving / s.minutes
+  const { liveMargin } = predictor.calibration.plan
+  const rate = (s: Suggestion) => s.saving / Math.max(LEAST_MINUTES, s.minutes + (isLive(s) ? liveMargin : 0))
   next.sort((a, b) => first(a) - first(b) || rate(b) - rate(a) || a.procedure.index - b.procedure.index)
   let stop = !next.some(goesOn)
   if (refine && next.length) {

@@ -14,6 +14,7 @@ export type ProblemCode =
   | 'unknown-fault'
   | 'unknown-test'
   | 'unknown-complaint'
+  | 'unknown-circumstance'
   | 'unknown-program'
   | 'unknown-action'
   | 'unknown-sheet'

@@ -27,6 +27,12 @@ export const coilModes = [
 export const coilVolts = ({ nodes, mode }: Part, point: PointView): number =>
   point.modes[mode.coil] ? point.volts(nodes.a, nodes.b) : 0
 
+/** The alternating part of the volts across a whole coil, RMS: what it hums with. On a battery no coil hums or buzzes. */
+export function hummingVolts(part: Part, point: PointView): number {
+  const [all, steady] = [coilVolts(part, point), point.dcVolts(part.nodes.a, part.nodes.b)]
+  return Math.sqrt(Math.max(0, all * all - steady * steady))
+}
+
 /** The winding as it stands: hot copper, less inductance with the plunger out. */
 export function stampCoil(
   { nodes, param, mode }: Part,
@@ -55,6 +61,6 @@ export const coilSignals = {
   hums: {
     description: 'the coil hums',
     read: (part: Part, point: PointView) =>
-      coilVolts(part, point) >= 0.4 * point.values[part.param['pull-in']] ? 1 : 0,
+      hummingVolts(part, point) >= 0.4 * point.values[part.param['pull-in']] ? 1 : 0,
   },
 }

@@ -1,6 +1,7 @@
 import type { Component } from '../../physics/circuit'
 import type { Dimension } from '../../foundation/quantity'
 import type { WaterLink } from '../../physics/water'
+import type { SaidWith } from './circumstances'
 
 /**
  * What every kind of part must say. The engine knows only this contract and names no kind.
@@ -123,9 +124,18 @@ export interface PointView {
   referredSignal(part: Part, name: string, signal: string): number
 }
 
+/** Words that fit the part as a sheet has chosen it: by the value of one of its choices, else the usual ones. */
+export interface WordsByChoice {
+  choice: string
+  words: Readonly<Record<string, string>>
+}
+
 export interface SignalSpec {
   description: string
+  descriptionBy?: WordsByChoice
   dimension?: Dimension
+  /** A signal of the part without which there is nothing to read: a vessel without water has no temperature of it. */
+  where?: string
   read(part: Part, point: PointView): number
 }
 
@@ -165,6 +175,8 @@ export type OfferedMeasurement<Id extends keyof MeasurementFields> = {
   minutes?: number
   /** Modes of the part that a hand holds for it, by name. */
   held?: Record<string, string>
+  /** What has to come off to reach it: the joint of its first water port, and what is drawn out behind that. */
+  reach?: 'joint'
 } & MeasurementFields[Id]
 
 /** Something an instrument or a sense can be put to, as a kind offers it. Facts alone: `words` makes the sentences. */
@@ -180,6 +192,9 @@ export type EffectSpec =
 
 export interface FaultTemplate {
   title: string
+  titleBy?: WordsByChoice
+  /** Parts on which it makes sense: those whose choice of this name is one of these. All when left out. */
+  only?: { choice: string; is: readonly string[] }
   effects: readonly EffectSpec[]
   /** Range of the severity that effects refer to; SI of the param's dimension, or a bare factor. */
   severity?: { from: number; to: number; scale: 'log' | 'linear' }
@@ -187,6 +202,8 @@ export interface FaultTemplate {
   ratePerYear: number
   /** Share of its cases that come and go, 0 … 1; 0 when left out. */
   intermittentShare?: number
+  /** What people say of the days before, where this is the cause. */
+  saidWith?: SaidWith
   /** What usually cures it. */
   cure: 'replace' | 'clean' | 'restore' | 'remake'
 }

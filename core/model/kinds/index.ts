@@ -7,4 +7,5 @@ const BY_ID = new Map(KINDS.map((k) => [k.id, k]))
 export const findKind = (id: string): Kind | undefined => BY_ID.get(id)
 
 export { KINDS }
+export { CIRCUMSTANCES, CIRCUMSTANCE_IDS, type CircumstanceId, type SaidWith } from './circumstances'
 export type * from './contract'

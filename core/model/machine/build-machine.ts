@@ -35,12 +35,13 @@ export function buildMachine(sheet: Sheet): Machine {
       return isolates && manual ? [{ mode: p.mode[manual.mode], value: manual.disconnected }] : []
     }),
     faults: sheet.faults.map((f, index) => indexFault(f, index, sheet, parts, partIndex)),
-    repairs: sheet.repairs.map(({ id, minutes, price, successProbability }, index) => ({
+    repairs: sheet.repairs.map(({ id, minutes, price, successProbability, licensed }, index) => ({
       index,
       id,
       minutes,
       price,
       successProbability,
+      licensed: licensed !== undefined,
     })),
     tests: sheet.tests.map(({ id, part, signal, by, jumper, moment, minutes, caution }) => ({
       id,

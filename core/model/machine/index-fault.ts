@@ -35,6 +35,7 @@ export function indexFault(
     severity: f.severity,
     repair: sheet.repairs.findIndex((r) => r.id === f.repair),
     intermittentShare: f.intermittentShare,
+    saidWith: f.saidWith,
     causes: f.causes.map(({ fault, chance }) => ({ fault: sheet.faults.findIndex((x) => x.id === fault), chance })),
   }
 }

@@ -1,5 +1,5 @@
 import type { Component } from '../../physics/circuit'
-import type { Kind, Part, Sense } from '../kinds'
+import type { Kind, Part, SaidWith, Sense } from '../kinds'
 import type { Dimension } from '../../foundation/quantity'
 import type { Condition, Severity, Sheet } from '../sheet'
 import type { CircuitReturn } from './index-returns'
@@ -81,6 +81,8 @@ export interface Repair {
   price: number
   /** Chance that it holds, 0 … 1. */
   successProbability: number
+  /** Whether it is the work of licensed people, who have to be called. */
+  licensed: boolean
 }
 
 export interface ModeSetting {
@@ -153,6 +155,8 @@ export interface Fault {
   repair: number
   /** Share of its cases that come and go, 0 … 1. */
   intermittentShare: number
+  /** How often each circumstance is said where it is the cause, 0 … 1. */
+  saidWith: SaidWith
   /** Faults that this one brings about, with the chance that it has. */
   causes: readonly { fault: number; chance: number }[]
 }

@@ -1,4 +1,4 @@
-import { templateEffects } from '../sheet'
+import { templateEffects, templateTitle } from '../sheet'
 import { indexFault } from './index-fault'
 import type { Fault, Machine } from './types'
 
@@ -17,8 +17,10 @@ export function unlistedFaults(machine: Machine): Fault[] {
     return Object.entries(machine.kinds[part.index].faults ?? {}).flatMap(([name, template]) => {
       const id = `${part.id}.${name}`
       if (listed.has(id)) return []
+      const { only, ratePerYear, severity } = template
+      if (only && !only.is.includes(part.choice[only.choice])) return []
+      const title = templateTitle(template, part.choice)
       const effects = templateEffects(part.id, template.effects)
-      const { title, ratePerYear, severity } = template
       const written = {
         id,
         part: part.id,
@@ -30,6 +32,7 @@ export function unlistedFaults(machine: Machine): Fault[] {
         severity,
         repair: '',
         intermittentShare: 0,
+        saidWith: template.saidWith ?? {},
         causes: [],
       }
       return [{ ...indexFault(written, -1, machine.sheet, machine.parts, machine.partIndex), repair }]

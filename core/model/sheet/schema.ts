@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { CIRCUMSTANCE_IDS } from '../kinds'
 
 /**
  * The shape of a sheet as written. Meaning (units, names that must exist) is checked in `resolve.ts`.
@@ -125,6 +126,10 @@ export const sheetSchema = z.strictObject({
         })
         .optional(),
       repair: name.optional(),
+      said: z
+        .partialRecord(z.enum(CIRCUMSTANCE_IDS), quantity)
+        .optional()
+        .describe('how often people say each of the days before where this is the cause, such as "moved: 50 %"'),
       sometimes: quantity.optional().describe('share of its cases that come and go, such as "30 %"'),
       causes: z
         .record(faultName, quantity)

@@ -1,4 +1,4 @@
-import type { Kind } from '../kinds'
+import type { Kind, SaidWith } from '../kinds'
 import type { Quantity } from '../../foundation/quantity'
 import type { Condition } from './condition'
 
@@ -114,6 +114,8 @@ export interface SheetFault {
   repair: string
   /** Share of its cases that come and go, 0 … 1. */
   intermittentShare: number
+  /** How often each circumstance is said with it, 0 … 1. */
+  saidWith: SaidWith
   causes: { fault: string; chance: number }[]
 }
 

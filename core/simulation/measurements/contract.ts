@@ -68,6 +68,8 @@ export interface MeasurementInterface<M extends Measurement> {
   opens: 'terminals' | 'water' | 'nothing'
   /** Whether hands go to the part though nothing is opened. */
   touches?(m: M): boolean
+  /** Whether the part's leads are taken off for it. */
+  takesLeadsOff?(m: M): boolean
   /** It reads a contact as it happens to stand. */
   contactAsItStands?: boolean
   /** Idle, it is taken before a program is started where that can be: no fault can keep a machine from coming to that. */

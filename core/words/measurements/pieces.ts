@@ -8,8 +8,10 @@ export const capital = (text: string): string => text.charAt(0).toUpperCase() + 
 export const titleOf = ({ parts }: Machine, part: number): string => parts[part].title
 
 /** What a signal of a part says, in words: "water runs through it". */
-export const signalOf = ({ kinds }: Machine, part: number, signal: string): string =>
-  kinds[part].signals![signal].description
+export function signalOf({ kinds, parts }: Machine, part: number, signal: string): string {
+  const { description, descriptionBy } = kinds[part].signals![signal]
+  return descriptionBy?.words[parts[part].choice[descriptionBy.choice]] ?? description
+}
 
 /** A terminal as it is named to hands. */
 export const terminalOf = (machine: Machine, part: number, terminal: string): string =>

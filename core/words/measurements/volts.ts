@@ -10,7 +10,9 @@ export const volts: MeasurementWords<MeasurementOf<'volts'>> = {
       return `Volts ${side} the ${title}, to the ${returnOf(machine, m.part, m.a)}`
     }
     if (m.when === 'idle') return `Volts at the ${title} while not called`
-    return `Volts across the ${title}${terminalCount(machine, m.part) > 2 ? ` (${m.a}–${m.b})` : ''}`
+    // Across a contact, at a load.
+    const where = m.id === 'across' || m.id === 'contact' ? 'across' : 'at'
+    return `Volts ${where} the ${title}${terminalCount(machine, m.part) > 2 ? ` (${m.a}–${m.b})` : ''}`
   },
   instruction: (m, { machine, meter, when }) => `${probesOn(machine, meter!, m)}. Read it ${when}.`,
 }

@@ -1,6 +1,6 @@
 import { QueryTypes, type Transaction } from 'sequelize'
 import type { SheetFacts } from '../../../core/job'
-import { SheetRevision } from '../../database/models'
+import { SheetRevision, type SheetFile } from '../../database/models'
 import { database } from '../../platform/database'
 
 export interface CurrentRevision {
@@ -41,4 +41,15 @@ export async function insertRevision(row: {
      ON CONFLICT DO NOTHING`,
     { bind: [row.hash, row.sheet, row.language, row.title, JSON.stringify(row.files), JSON.stringify(row.facts)] },
   )
+}
+
+/** Revisions whose facts an older program made. */
+export const outdatedRevisions = (version: number): Promise<{ hash: string; files: SheetFile[] }[]> =>
+  database().query(
+    `SELECT hash, files FROM sheet_revisions WHERE COALESCE((facts->>'version')::int, 1) < $1 ORDER BY hash`,
+    { bind: [version], type: QueryTypes.SELECT },
+  )
+
+export async function updateFacts(hash: string, facts: SheetFacts): Promise<void> {
+  await SheetRevision.update({ facts }, { where: { hash } })
 }

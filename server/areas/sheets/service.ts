@@ -1,11 +1,19 @@
 import { LRUCache } from 'lru-cache'
 import type { Transaction } from 'sequelize'
-import type { SheetFacts } from '../../../core/job'
+import { FACTS_VERSION, type SheetFacts } from '../../../core/job'
 import { SHEET_LANGUAGE } from '../../../core/model/sheet'
 import type { SheetFile } from '../../database/models'
 import { apiError, notFound } from '../../platform/errors'
 import { gatherFiles, hashRevision, type FindSheet } from './gather'
-import { currentRevisions, findFacts, findRevision, insertRevision, knownHashes } from './repository'
+import {
+  currentRevisions,
+  findFacts,
+  findRevision,
+  insertRevision,
+  knownHashes,
+  outdatedRevisions,
+  updateFacts,
+} from './repository'
 
 /** Revisions whose facts are held in memory. */
 const HELD = 100
@@ -66,4 +74,27 @@ export async function publishLibrary(
     }),
   )
   return fresh.length
+}
+
+/**
+ * Makes the facts of older revisions anew where a newer program finds other tests and names in the same sheet: what it offers at a
+ * job that was begun with one of them, its guard must know. A revision that it cannot read keeps the facts it has.
+ *
+ * @returns how many were made anew
+ */
+export async function refreshFacts(
+  compile: (files: SheetFile[]) => Promise<SheetFacts> | SheetFacts,
+  report: (message: string) => void,
+): Promise<number> {
+  let made = 0
+  for (const { hash, files } of await outdatedRevisions(FACTS_VERSION)) {
+    try {
+      await updateFacts(hash, await compile(files))
+      held.delete(hash)
+      made++
+    } catch (error) {
+      report(`revision ${hash}: ${error instanceof Error ? error.message : String(error)}`)
+    }
+  }
+  return made
 }

@@ -66,7 +66,13 @@ describe('plan', () => {
       truncatedMass: 0,
     }
     expect(bin).not.toBe(drive)
-    const { costNow, remedies } = plan(p, belief, { power: 'on', open: [], running: undefined, asFound: false })
+    const { costNow, remedies } = plan(p, belief, {
+      power: 'on',
+      open: [],
+      loosened: [],
+      running: undefined,
+      asFound: false,
+    })
     // New bin switch: 15 min + 20 + 8 to prove + 3 % of 60; new drive: 60 + 180 + 8 + 1.8. First the likely cheap one,
     // which is a part in vain for the other.
     expect(costNow).toBeCloseTo(44.8 + 0.4 * 30 + 0.4 * 249.8, 6)
@@ -81,7 +87,7 @@ describe('plan', () => {
       unknownFault: 0,
       truncatedMass: 0,
     }
-    expect(plan(p, one, { power: 'on', open: [], running: undefined, asFound: false })).toMatchObject({
+    expect(plan(p, one, { power: 'on', open: [], loosened: [], running: undefined, asFound: false })).toMatchObject({
       next: [],
       stop: true,
     })
@@ -89,17 +95,17 @@ describe('plan', () => {
   it('live readings need the panel opened dead, the power back and the program run to their moment', () => {
     const { accessPaths, procedures } = washer.catalogue
     const goal = procedures.find((x) => x.id === 'hot-valve.volts')!
-    const way = accessPaths.from({ power: 'on', open: [], running: undefined, asFound: false }, goal)
-    expect(way.steps.map((m) => m.type)).toEqual(['isolate', 'open', 'restore', 'start', 'wait'])
+    const way = accessPaths.from({ power: 'on', open: [], loosened: [], running: undefined, asFound: false }, goal)
+    expect(way.steps.map((m) => m.type)).toEqual(['isolate', 'open', 'loosen', 'restore', 'start', 'wait'])
     expect(way.minutes).toBeCloseTo(
       way.steps.reduce((s, m) => s + m.minutes, goal.minutes),
       9,
     )
     const past = accessPaths.from(
-      { power: 'on', open: ['top'], running: { program: 0, seconds: 3000 }, asFound: false },
+      { power: 'on', open: ['top'], loosened: [], running: { program: 0, seconds: 3000 }, asFound: false },
       goal,
     )
-    expect(past.steps.map((m) => m.type)).toEqual(['start', 'wait'])
+    expect(past.steps.map((m) => m.type)).toEqual(['isolate', 'loosen', 'restore', 'start', 'wait'])
   })
 })
 

@@ -27,6 +27,8 @@ const units = shallowRef<Findable[]>([])
 const unit = shallowRef<Findable>()
 const facts = shallowRef<MachineFacts>()
 const picked = ref<string[]>([])
+/** What was said of the days before. */
+const before = ref<string[]>([])
 const words = ref('')
 const query = ref('')
 /** Code that the machine shows, as a reading. */
@@ -66,6 +68,7 @@ const choose = (m: Findable) =>
     unit.value = m
     facts.value = undefined
     picked.value = []
+    before.value = []
     code.value = ''
     const opened = await engine.open(await sheetOf(m.revision))
     if (unit.value === m) facts.value = opened
@@ -77,6 +80,7 @@ const begin = () =>
     try {
       const job = await openJob(session.person!, unit.value!, {
         complaints: [...picked.value],
+        circumstances: [...before.value],
         words: words.value,
         code: code.value,
       })
@@ -85,8 +89,7 @@ const begin = () =>
       busy.value = false
     }
   })
-const turn = (id: string) =>
-  (picked.value = picked.value.includes(id) ? picked.value.filter((x) => x !== id) : [...picked.value, id])
+const turned = (list: string[], id: string) => (list.includes(id) ? list.filter((x) => x !== id) : [...list, id])
 </script>
 
 <template>
@@ -136,7 +139,7 @@ const turn = (id: string) =>
             type="button"
             class="say"
             :aria-pressed="picked.includes(c.id)"
-            @click="turn(c.id)"
+            @click="picked = turned(picked, c.id)"
           >
             {{ c.words }}
           </button>
@@ -162,8 +165,23 @@ const turn = (id: string) =>
         </p>
       </section>
       <section>
+        <h2>What was done or noticed lately?</h2>
+        <div class="says">
+          <button
+            v-for="c in facts.circumstances"
+            :key="c.id"
+            type="button"
+            class="say"
+            :aria-pressed="before.includes(c.id)"
+            @click="before = turned(before, c.id)"
+          >
+            {{ c.words }}
+          </button>
+        </div>
+      </section>
+      <section>
         <label class="words"
-          ><h2>In their own words, and what was moved or done lately</h2>
+          ><h2>In their own words</h2>
           <Textarea v-model="words" rows="3" fluid placeholder="Worked until the plumber was here on Tuesday …" />
         </label>
       </section>

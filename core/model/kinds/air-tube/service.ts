@@ -5,6 +5,7 @@ export const kindService: KindService = {
   faults: {
     off: {
       title: 'air tube off or pinched shut',
+      saidWith: { 'worked-on': 0.5, moved: 0.3, cleaned: 0.3 },
       effects: [{ mode: 'way', at: 'shut' }],
       ratePerYear: 0.012,
       cure: 'restore',

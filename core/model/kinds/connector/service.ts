@@ -8,12 +8,14 @@ export const kindService: KindService = {
   faults: {
     off: {
       title: 'plug off or not seated',
+      saidWith: { 'worked-on': 0.5, moved: 0.2 },
       effects: [{ mode: 'mated', at: 'apart' }],
       ratePerYear: 0.008,
       cure: 'restore',
     },
     corroded: {
       title: 'corroded plug contact',
+      saidWith: { 'now-and-then': 0.4, slowly: 0.3, tapping: 0.2 },
       effects: [{ param: 'ohms', plus: 'severity' }],
       severity: { from: 100, to: 20000, scale: 'log' },
       ratePerYear: 0.012,

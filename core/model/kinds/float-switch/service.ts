@@ -24,12 +24,14 @@ export const kindService: KindService = {
     },
     'float-down': {
       title: 'float jammed down',
+      saidWith: { cleaned: 0.3, tapping: 0.3 },
       effects: [{ mode: 'guide', at: 'jammed-down' }],
       ratePerYear: 0.01,
       cure: 'clean',
     },
     'float-up': {
       title: 'float jammed up',
+      saidWith: { cleaned: 0.3, tapping: 0.3 },
       effects: [{ mode: 'guide', at: 'jammed-up' }],
       ratePerYear: 0.006,
       cure: 'clean',

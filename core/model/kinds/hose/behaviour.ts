@@ -6,6 +6,10 @@ export const kindBehaviour: KindBehaviour = {
     emit(linkOfKv(ports.in, ports.out, values[param.passes] * values[param.clear]))
   },
   signals: {
-    kinked: { description: 'it is kinked', read: ({ param }, { values }) => (values[param.clear] < 0.5 ? 1 : 0) },
+    kinked: {
+      description: 'it is kinked',
+      descriptionBy: { choice: 'is', words: { filter: 'it is clogged', pipe: 'it is crushed or blocked' } },
+      read: ({ param }, { values }) => (values[param.clear] < 0.5 ? 1 : 0),
+    },
   },
 }

@@ -10,4 +10,6 @@ export const kindInterface: KindInterface = {
     passes: { dimension: 'flow', typical: '45 L/min ±15 %', min: 1e-9 },
     clear: { dimension: 'ratio', typical: '100 %', min: 1e-6, max: 1 },
   },
+  /** What the part is that water passes through: its words follow. */
+  choices: { is: ['hose', 'filter', 'pipe'] },
 }

@@ -9,6 +9,8 @@ export const kindService: KindService = {
   faults: {
     kinked: {
       title: 'hose kinked',
+      saidWith: { moved: 0.4, plumbing: 0.2 },
+      titleBy: { choice: 'is', words: { filter: 'clogged', pipe: 'crushed or blocked' } },
       effects: [{ param: 'clear', to: 'severity' }],
       severity: { from: 0.002, to: 0.07, scale: 'log' },
       ratePerYear: 0.01,

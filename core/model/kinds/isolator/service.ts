@@ -4,6 +4,7 @@ export const kindService: KindService = {
   faults: {
     off: {
       title: 'not plugged in or switched off',
+      saidWith: { 'worked-on': 0.3, cleaned: 0.2 },
       effects: [{ mode: 'closed', at: 'off' }],
       ratePerYear: 0.03,
       cure: 'restore',

@@ -45,18 +45,21 @@ export const kindService: KindService = {
     'coil-open': { title: 'coil open', effects: [{ mode: 'coil', at: 'open' }], ratePerYear: 0.02, cure: 'replace' },
     'plunger-stuck': {
       title: 'plunger jammed at rest',
+      saidWith: { tapping: 0.4, 'now-and-then': 0.3 },
       effects: [{ mode: 'plunger', at: 'rest' }],
       ratePerYear: 0.01,
       cure: 'clean',
     },
     'exhaust-blocked': {
       title: 'exhaust path or plunger chamber blocked',
+      saidWith: { plumbing: 0.3, 'worked-on': 0.2 },
       effects: [{ mode: 'exhaust', at: 'blocked' }],
       ratePerYear: 0.015,
       cure: 'clean',
     },
     'metering-blocked': {
       title: 'metering port blocked',
+      saidWith: { plumbing: 0.3 },
       effects: [{ mode: 'metering', at: 'blocked' }],
       ratePerYear: 0.012,
       cure: 'clean',
@@ -75,12 +78,14 @@ export const kindService: KindService = {
     },
     'bleed-loose': {
       title: 'bleed left loose',
+      saidWith: { 'worked-on': 0.6 },
       effects: [{ mode: 'bleed', at: 'open' }],
       ratePerYear: 0.01,
       cure: 'restore',
     },
     'flow-control-shut': {
       title: 'flow control screwed shut',
+      saidWith: { 'worked-on': 0.4 },
       effects: [{ mode: 'flow-control', at: 'closed' }],
       ratePerYear: 0.008,
       cure: 'restore',

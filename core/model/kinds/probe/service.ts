@@ -6,7 +6,13 @@ export const kindService: KindService = {
     { id: 'ohms', type: 'ohms', a: 'tip', b: 'shell', when: 'isolated', lifted: true },
   ],
   faults: {
-    scaled: { title: 'probe scaled over', effects: [{ mode: 'skin', at: 'scaled' }], ratePerYear: 0.08, cure: 'clean' },
+    scaled: {
+      title: 'probe scaled over',
+      saidWith: { slowly: 0.5 },
+      effects: [{ mode: 'skin', at: 'scaled' }],
+      ratePerYear: 0.08,
+      cure: 'clean',
+    },
     bridged: {
       title: 'probe insulator bridged by wet scale',
       effects: [{ mode: 'skin', at: 'bridged' }],

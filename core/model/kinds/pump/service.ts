@@ -15,6 +15,12 @@ export const kindService: KindService = {
       ratePerYear: 0.01,
       cure: 'replace',
     },
-    jammed: { title: 'pump jammed', effects: [{ mode: 'turning', at: 'still' }], ratePerYear: 0.03, cure: 'clean' },
+    jammed: {
+      title: 'pump jammed',
+      saidWith: { 'now-and-then': 0.3, tapping: 0.2 },
+      effects: [{ mode: 'turning', at: 'still' }],
+      ratePerYear: 0.03,
+      cure: 'clean',
+    },
   },
 }

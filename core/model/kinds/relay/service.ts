@@ -16,6 +16,7 @@ export const kindService: KindService = {
     },
     'contact-burnt': {
       title: 'relay contact burnt',
+      saidWith: { tapping: 0.3, 'now-and-then': 0.3, slowly: 0.2 },
       effects: [{ mode: 'no', at: 'burnt' }],
       ratePerYear: 0.012,
       cure: 'replace',

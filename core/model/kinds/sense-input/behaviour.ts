@@ -11,6 +11,7 @@ export const kindBehaviour: KindBehaviour = {
   signals: {
     closed: {
       description: 'the control sees its two terminals joined',
+      descriptionBy: { choice: 'shows', words: { lamp: 'its lamp is lit' } },
       read: ({ nodes, param, mode }, point) =>
         point.modes[mode.life] && Math.abs(point.dcVolts(nodes.in, nodes.com)) < point.values[param.volts] / 2 ? 1 : 0,
     },

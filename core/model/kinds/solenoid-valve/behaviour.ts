@@ -1,6 +1,6 @@
 import { linkOfKv } from '../link-of-kv'
 import type { KindBehaviour } from '../contract'
-import { coilSignals, coilVolts, plungerTransition, stampCoil } from '../coil'
+import { coilSignals, hummingVolts, plungerTransition, stampCoil } from '../coil'
 
 /** Slope of the regulator above its rated flow: +10 % of flow for 7 bar more. */
 const REGULATOR_SPAN = 7e5
@@ -35,7 +35,9 @@ export const kindBehaviour: KindBehaviour = {
     buzzes: {
       description: 'it buzzes loudly',
       read: (part, point) =>
-        coilVolts(part, point) >= 0.4 * point.values[part.param['pull-in']] && !point.modes[part.mode.plunger] ? 1 : 0,
+        hummingVolts(part, point) >= 0.4 * point.values[part.param['pull-in']] && !point.modes[part.mode.plunger]
+          ? 1
+          : 0,
     },
     flow: { description: 'flow through the valve', dimension: 'flow', read: (part, point) => point.flow(part) },
     passes: { description: 'water runs through it', read: (part, point) => (point.flow(part) > 0.2e-3 / 60 ? 1 : 0) },

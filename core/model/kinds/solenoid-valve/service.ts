@@ -27,6 +27,7 @@ export const kindService: KindService = {
     },
     'plunger-stuck': {
       title: 'plunger jammed at rest',
+      saidWith: { tapping: 0.5, 'now-and-then': 0.3 },
       effects: [{ mode: 'plunger', at: 'rest' }],
       ratePerYear: 0.012,
       cure: 'replace',

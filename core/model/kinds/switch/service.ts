@@ -1,9 +1,9 @@
-import type { KindService } from '../contract'
+import type { KindService, MeasurementSpec } from '../contract'
 
 export const kindService: KindService = {
-  measurements: () => [
+  measurements: ({ choice }): MeasurementSpec[] => [
     { id: 'ohms', type: 'ohms', a: '1', b: '2', when: 'isolated', lifted: true },
-    { id: 'worked', type: 'worked', when: 'isolated' },
+    ...(choice.worked === 'by-hand' ? [{ id: 'worked', type: 'worked', when: 'isolated' } as const] : []),
     { id: 'across', type: 'volts', a: '1', b: '2', when: 'active' },
     { id: 'to-return', type: 'volts', a: '2', b: '@return', when: 'active' },
   ],

@@ -15,6 +15,7 @@ export const kindService: KindService = {
     },
     drifted: {
       title: 'thermistor drifted',
+      saidWith: { slowly: 0.5 },
       effects: [{ param: 'ohms', times: 'severity' }],
       severity: { from: 1.3, to: 3, scale: 'log' },
       ratePerYear: 0.006,
@@ -22,6 +23,7 @@ export const kindService: KindService = {
     },
     loose: {
       title: 'thermistor loose in its clip',
+      saidWith: { 'worked-on': 0.4, cleaned: 0.2 },
       effects: [{ param: 'feels', to: 'severity' }],
       severity: { from: 0.3, to: 0.75, scale: 'linear' },
       ratePerYear: 0.006,

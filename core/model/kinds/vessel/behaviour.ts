@@ -55,7 +55,12 @@ export const kindBehaviour: KindBehaviour = {
     if (boils && (warm < BOILING - OFF_THE_BOIL || volume < DROP)) request(part.mode.boils, 0)
   },
   signals: {
-    level: { description: 'water level', dimension: 'length', read: level },
+    level: {
+      description: 'water level',
+      descriptionBy: { choice: 'holds', words: { ice: 'height of the ice' } },
+      dimension: 'length',
+      read: level,
+    },
     pressure: {
       description: 'pressure at the bottom',
       dimension: 'pressure',
@@ -71,14 +76,18 @@ export const kindBehaviour: KindBehaviour = {
       dimension: 'volume',
       read: ({ state }, { states }) => states[state.spilled],
     },
-    wet: { description: 'water stands in it', read: (part, point) => (level(part, point) > 0.001 ? 1 : 0) },
+    wet: {
+      description: 'water stands in it',
+      descriptionBy: { choice: 'holds', words: { ice: 'ice lies in it' } },
+      read: (part, point) => (level(part, point) > 0.001 ? 1 : 0),
+    },
     warm: { description: 'the water is warm', read: (part, point) => (temperature(part, point) > 35 ? 1 : 0) },
     half: {
       description: 'it is at least half full',
       read: (part, point) => (level(part, point) > point.values[part.param.height] / 2 ? 1 : 0),
     },
     boils: { description: 'the water boils', read: ({ mode }, { modes }) => modes[mode.boils] },
-    temperature: { description: 'temperature of the water', dimension: 'temperature', read: temperature },
+    temperature: { description: 'temperature of the water', dimension: 'temperature', where: 'wet', read: temperature },
     filling: {
       description: 'water runs in',
       read: ({ ports }, point) => (point.inflow(ports.top) > 0.3e-3 / 60 ? 1 : 0),

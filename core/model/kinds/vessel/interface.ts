@@ -31,8 +31,8 @@ export const kindInterface: KindInterface = {
     { name: 'spilled', tolerance: 1e-7 },
     { name: 'warmth', tolerance: 1e-6 },
   ],
-  /** Standing with straight sides, or a cylinder that lies. */
-  choices: { shape: ['straight', 'lying'] },
+  /** Standing with straight sides, or a cylinder that lies; for water, only for what leaks, or for ice. */
+  choices: { shape: ['straight', 'lying'], holds: ['water', 'leaks', 'ice'] },
   modes: [
     { name: 'brim', values: ['below', 'over'], initial: 0 },
     { name: 'boils', values: ['no', 'yes'], initial: 0 },

@@ -1,10 +1,19 @@
-import type { KindService } from '../contract'
+import type { KindService, MeasurementSpec } from '../contract'
+
+const FILLING: MeasurementSpec = { id: 'filling', type: 'sense', signal: 'filling', sense: 'eye', when: 'active' }
+const TEMPERATURE: MeasurementSpec = {
+  id: 'temperature',
+  type: 'display',
+  signal: 'temperature',
+  when: 'settled',
+  by: 'thermometer',
+}
 
 export const kindService: KindService = {
-  measurements: () => [
+  measurements: ({ choice }) => [
     { id: 'found', type: 'sense', signal: 'wet', sense: 'eye', plain: true, when: 'found' },
-    { id: 'filling', type: 'sense', signal: 'filling', sense: 'eye', when: 'active' },
+    ...(choice.holds === 'water' ? [FILLING] : []),
     { id: 'level', type: 'display', signal: 'level', when: 'settled', by: 'rule' },
-    { id: 'temperature', type: 'display', signal: 'temperature', when: 'settled', by: 'thermometer' },
+    ...(choice.holds === 'water' ? [TEMPERATURE] : []),
   ],
 }

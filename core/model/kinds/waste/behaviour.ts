@@ -20,7 +20,11 @@ export const kindBehaviour: KindBehaviour = {
     if (runs && (point.modes[mode.mouth] === 1 || flow < starts / 10)) request(mode.siphon, 0)
   },
   signals: {
-    runs: { description: 'water leaves at the waste', read: (part, point) => (point.flow(part) > 0.5e-3 / 60 ? 1 : 0) },
+    runs: {
+      description: 'water leaves at the waste',
+      descriptionBy: { choice: 'ends', words: { open: 'water comes out' } },
+      read: (part, point) => (point.flow(part) > 0.5e-3 / 60 ? 1 : 0),
+    },
     flow: { description: 'flow at the waste', dimension: 'flow', read: (part, point) => point.flow(part) },
     sealed: { description: 'its end sits sealed or too deep', read: ({ mode }, { modes }) => 1 - modes[mode.mouth] },
     low: { description: 'it hangs too low', read: ({ param }, { values }) => (values[param.height] < 0.3 ? 1 : 0) },

@@ -26,6 +26,8 @@ export const kindInterface: KindInterface = {
     },
     clear: { dimension: 'ratio', typical: '100 %', min: 1e-6, max: 1 },
   },
+  /** A hose hung over an edge may siphon, hang too low or be pushed too deep; an open end does none of that. */
+  choices: { ends: ['hose', 'open'] },
   modes: [
     { name: 'mouth', values: ['sealed', 'airy'], initial: 1 },
     { name: 'siphon', values: ['broken', 'runs'], initial: 0 },

@@ -1,20 +1,34 @@
-import type { KindService } from '../contract'
+import type { KindService, MeasurementSpec } from '../contract'
+
+const SEALED: MeasurementSpec = {
+  id: 'sealed',
+  type: 'sense',
+  signal: 'sealed',
+  sense: 'eye',
+  plain: true,
+  when: 'isolated',
+}
+const only = { choice: 'ends', is: ['hose'] }
 
 export const kindService: KindService = {
-  measurements: () => [
-    { id: 'sealed', type: 'sense', signal: 'sealed', sense: 'eye', plain: true, when: 'isolated' },
+  measurements: ({ choice }): MeasurementSpec[] => [
+    ...(choice.ends === 'hose' ? [SEALED] : []),
     { id: 'found', type: 'sense', signal: 'runs', sense: 'eye', plain: true, when: 'found' },
     { id: 'runs', type: 'sense', signal: 'runs', sense: 'eye', plain: true, when: 'idle' },
   ],
   faults: {
     sealed: {
       title: 'waste hose sealed or pushed too deep: it siphons',
+      saidWith: { moved: 0.5, 'worked-on': 0.2 },
+      only,
       effects: [{ mode: 'mouth', at: 'sealed' }],
       ratePerYear: 0.01,
       cure: 'restore',
     },
     low: {
       title: 'waste hose hangs too low',
+      saidWith: { moved: 0.5, 'worked-on': 0.2 },
+      only,
       effects: [{ param: 'height', to: 'severity' }],
       severity: { from: 0, to: 0.08, scale: 'linear' },
       ratePerYear: 0.01,
@@ -22,6 +36,7 @@ export const kindService: KindService = {
     },
     blocked: {
       title: 'waste hose blocked',
+      titleBy: { choice: 'ends', words: { open: 'blocked' } },
       effects: [{ param: 'clear', to: 'severity' }],
       severity: { from: 0.003, to: 0.2, scale: 'log' },
       ratePerYear: 0.02,

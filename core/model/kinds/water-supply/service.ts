@@ -2,9 +2,16 @@ import type { KindService } from '../contract'
 
 export const kindService: KindService = {
   faults: {
-    off: { title: 'water main off', effects: [{ param: 'pressure', times: 1e-6 }], ratePerYear: 0.01, cure: 'restore' },
+    off: {
+      title: 'water main off',
+      saidWith: { plumbing: 0.5 },
+      effects: [{ param: 'pressure', times: 1e-6 }],
+      ratePerYear: 0.01,
+      cure: 'restore',
+    },
     weak: {
       title: 'low water pressure',
+      saidWith: { plumbing: 0.3 },
       effects: [{ param: 'pressure', times: 'severity' }],
       severity: { from: 0.03, to: 0.2, scale: 'log' },
       ratePerYear: 0.008,
@@ -12,6 +19,7 @@ export const kindService: KindService = {
     },
     'too-pure': {
       title: 'water hardly conducts: reverse osmosis or rain water',
+      saidWith: { 'worked-on': 0.5, cleaned: 0.2 },
       effects: [{ param: 'conducts', to: 'severity' }],
       severity: { from: 0.0002, to: 0.002, scale: 'log' },
       ratePerYear: 0.004,

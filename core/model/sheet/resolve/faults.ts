@@ -1,4 +1,4 @@
-import type { FaultTemplate } from '../../kinds'
+import type { FaultTemplate, SaidWith } from '../../kinds'
 import type { Dimension } from '../../../foundation/quantity'
 import type { WrittenSheet } from '../schema'
 import type { Severity, SheetEffect, SheetFault, SheetPart } from '../types'
@@ -10,6 +10,10 @@ type WrittenFault = NonNullable<NonNullable<WrittenSheet['faults']>[string]>
 
 /** Machine-years that a rate counts as when the sheet does not say. */
 const USUAL_EXPOSURE_YEARS = 100
+
+/** Title of a fault template on a part with these choices. */
+export const templateTitle = ({ title, titleBy }: FaultTemplate, choices: Readonly<Record<string, string>>): string =>
+  titleBy?.words[choices[titleBy.choice]] ?? title
 
 /** Effects of a fault template, on a part. */
 export const templateEffects = (part: string, effects: FaultTemplate['effects']): SheetEffect[] =>
@@ -143,6 +147,16 @@ const causesOf = ({ collector, written }: Scope, causes: WrittenFault['causes'],
     return { fault: other, chance: collector.quantity(chance, 'ratio', [...path, other]).value }
   })
 
+function saidWithOf({ collector }: Scope, said: WrittenFault['said'], path: Path): SaidWith {
+  const shares = Object.entries(said ?? {}).map(([id, written]) => {
+    const share = collector.quantity(written, 'ratio', [...path, id]).value
+    if (!(share > 0 && share <= 1))
+      collector.report('out-of-range', [...path, id], { found: written, expected: 'a share above 0, up to 100 %' })
+    return [id, share]
+  })
+  return Object.fromEntries(shares) as SaidWith
+}
+
 function resolveFault(scope: Scope, id: string, f: WrittenFault): SheetFault[] {
   const { collector, repairs } = scope
   const path: Path = ['faults', id]
@@ -160,13 +174,14 @@ function resolveFault(scope: Scope, id: string, f: WrittenFault): SheetFault[] {
     {
       id,
       part: part.id,
-      title: f.title ?? `${part.title}: ${template?.title ?? 'fault'}`,
+      title: f.title ?? `${part.title}: ${template ? templateTitle(template, part.choices) : 'fault'}`,
       effects,
       ratePerYear: rateOf(scope, f.rate, template?.ratePerYear ?? 0, [...path, 'rate']),
       latent: f.latent ?? false,
       priorExposureYears: f.weight ?? USUAL_EXPOSURE_YEARS,
       severity: severityOf(scope, f.severity, template?.severity, effects, [...path, 'severity']),
       repair,
+      saidWith: { ...template?.saidWith, ...saidWithOf(scope, f.said, [...path, 'said']) },
       intermittentShare:
         f.sometimes === undefined
           ? (template?.intermittentShare ?? 0)

@@ -10,6 +10,6 @@ declare module '../../../model/kinds/contract' {
 export const measurementInterface: MeasurementInterface<MeasurementOf<'amps'>> = {
   shape: () => ({ type: 'number', dimension: 'current' }),
   meter: () => 'clamp',
-  minutes: 1.5,
+  minutes: 1,
   opens: 'terminals',
 }

@@ -10,6 +10,6 @@ declare module '../../../model/kinds/contract' {
 export const measurementInterface: MeasurementInterface<MeasurementOf<'bucket'>> = {
   shape: () => ({ type: 'number', dimension: 'flow' }),
   meter: () => 'bucket',
-  minutes: 6,
+  minutes: 3.5,
   opens: 'water',
 }

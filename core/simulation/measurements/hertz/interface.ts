@@ -10,6 +10,6 @@ declare module '../../../model/kinds/contract' {
 export const measurementInterface: MeasurementInterface<MeasurementOf<'hertz'>> = {
   shape: () => ({ type: 'number', dimension: 'frequency' }),
   meter: () => 'counter',
-  minutes: 1.5,
+  minutes: 1,
   opens: 'terminals',
 }

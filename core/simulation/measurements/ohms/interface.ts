@@ -10,7 +10,9 @@ declare module '../../../model/kinds/contract' {
 export const measurementInterface: MeasurementInterface<MeasurementOf<'ohms'>> = {
   shape: () => ({ type: 'number', dimension: 'resistance' }),
   meter: () => 'ohms',
-  minutes: 2,
+  minutes: 1,
+  takesLeadsOff: (m) => m.lifted,
+
   opens: 'terminals',
   contactAsItStands: true,
   partAlone: (m) => m.lifted,

@@ -10,6 +10,6 @@ declare module '../../../model/kinds/contract' {
 export const measurementInterface: MeasurementInterface<MeasurementOf<'pressure'>> = {
   shape: () => ({ type: 'number', dimension: 'pressure' }),
   meter: () => 'gauge',
-  minutes: 4,
+  minutes: 1.5,
   opens: 'water',
 }

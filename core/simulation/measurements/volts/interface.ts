@@ -29,7 +29,7 @@ export const measurementInterface: MeasurementInterface<MeasurementOf<'volts'>> 
     return Math.abs(healthy.dcVolts(a, b)) > MOSTLY_DC * healthy.volts(a, b) ? 'volts-dc' : 'volts'
   },
   isPossible: (m, { parts, returnAt }) => m.b !== '@return' || returnAt[parts[m.part].nodes[m.a]] !== undefined,
-  minutes: 1.5,
+  minutes: 1,
   opens: 'terminals',
   idleBeforeStart: true,
 }

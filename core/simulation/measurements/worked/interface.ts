@@ -10,7 +10,9 @@ declare module '../../../model/kinds/contract' {
 export const measurementInterface: MeasurementInterface<MeasurementOf<'worked'>> = {
   shape: () => ({ type: 'times' }),
   meter: () => undefined,
-  minutes: 3,
+  minutes: 2,
+  takesLeadsOff: () => true,
+
   opens: 'terminals',
   partAlone: () => true,
 }
