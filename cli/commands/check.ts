@@ -1,4 +1,4 @@
-import { buildCatalogue, checkRuns } from '../../core/diagnosis/catalogue'
+import { buildCatalogue, checkComplaints, checkRuns } from '../../core/diagnosis/catalogue'
 import { InputError, orThrow } from '../../core/foundation/result'
 import { buildMachine } from '../../core/model/machine'
 import { readSheetWithSource } from '../../core/model/sheet'
@@ -17,7 +17,8 @@ export const check: Command = {
       try {
         const { text, file } = sourceOf(name)
         const { sheet, sourceMap } = orThrow(readSheetWithSource(text, file, findShipped))
-        return sourceMap.locate(checkRuns(buildCatalogue(buildMachine(sheet))))
+        const catalogue = buildCatalogue(buildMachine(sheet))
+        return sourceMap.locate([...checkRuns(catalogue), ...checkComplaints(catalogue)])
       } catch (error) {
         if (error instanceof InputError) return error.problems
         throw error

@@ -26,6 +26,9 @@ const PLAINLY_MISTAKEN = 0.01
 const LONG_ENOUGH = 2
 /** Of those who wait in vain, how many read what shows there instead. */
 const READ_ALL_THE_SAME = 0.2
+/** A lead hangs on nothing from here on, Ω, and catches up to so many volts on a meter of high resistance, twice what it shows. */
+const FLOATING = 1e5
+const CAUGHT = 18
 /** Step of the plain runs, s: a small part of what a hand on a stopwatch is late. Phases of many minutes move by a second or two. */
 const TRUE_STEP = 0.1
 
@@ -40,6 +43,7 @@ export class DrawnMachine {
   readonly values: Float64Array
   private readonly gains = new Map<string, number>()
   private readonly dull = new Map<string, number>()
+  private readonly zeros = new Map<string, number>()
   private runs = new Map<number, PlainRun>()
   private steady = false
 
@@ -64,7 +68,7 @@ export class DrawnMachine {
   /** The same machine on another visit: other meters, other errors, and as it was before any repair. */
   again(next: Random): DrawnMachine {
     const other = Object.create(DrawnMachine.prototype) as DrawnMachine
-    return Object.assign(other, this, { next, gains: new Map(), dull: new Map(), runs: this.runs })
+    return Object.assign(other, this, { next, gains: new Map(), dull: new Map(), zeros: new Map(), runs: this.runs })
   }
   /** The same machine after a repair. */
   repair(repair: number): void {
@@ -175,7 +179,8 @@ export class DrawnMachine {
         return this.sensed(point.signal(m.part, m.signal), m.sense, m.type === 'sense' ? m.plain : undefined)
       case 'volts': {
         const b = m.b === '@return' ? returnNode(point, m.part, m.a) : part.nodes[m.b]
-        return this.metered(meter!, voltsWith(point, part.nodes[m.a], b, findMeter(meter!)!))
+        const shown = voltsWith(point, part.nodes[m.a], b, findMeter(meter!)!)
+        return this.metered(meter!, shown + this.pickedUp(point, part.nodes[m.a], b, meter!))
       }
       case 'ohms': {
         const ohms = ohmsOf(point, part.nodes[m.a], part.nodes[m.b], m.lifted ? part : undefined)
@@ -224,6 +229,17 @@ export class DrawnMachine {
     return {
       type: signal > 0.5 ? (this.next() < dull * falseNo ? 'no' : 'yes') : this.next() < dull * falseYes ? 'yes' : 'no',
     }
+  }
+  /** What a lead that hangs on nothing catches from its neighbours, V; a meter's own zero, the same all day. */
+  private pickedUp(point: PlainPoint, a: number, b: number, id: string): number {
+    const { inputResistance: input = 10e6, coupling, zero = 0 } = findMeter(id)!
+    if (this.steady) return 0
+    let own = this.zeros.get(id)
+    if (own === undefined) this.zeros.set(id, (own = zero * Math.abs(normal(this.next))))
+    if (coupling === 'dc') return own
+    const ohms = ohmsOf(point, a, b, undefined)
+    const over = ohms === Infinity ? input : (ohms * input) / (ohms + input)
+    return own + (over > FLOATING ? CAUGHT * (over / (over + input)) * this.next() : 0)
   }
   /** One instrument has one gain for the whole visit. */
   private metered(id: string, truth: number): ReadingValue {

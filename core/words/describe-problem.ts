@@ -29,6 +29,7 @@ const LEAD: Record<Locale, Record<ProblemCode, string>> = {
     'never-ends': 'The healthy machine never leaves this phase',
     'never-reached': 'No run comes to this phase, healthy or broken',
     'never-runs': 'The moment of this test never comes',
+    'never-complained': 'No fault leads to this complaint',
     'no-hysteresis': 'This switches on and off at one point',
     missing: 'Something is missing',
     ambiguous: 'This can be read in two ways',

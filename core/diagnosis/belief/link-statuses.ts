@@ -1,7 +1,7 @@
 import type { Predictor } from '../predict'
 import type { Belief } from './types'
 
-export type LinkState = 'untested' | 'proven' | 'suspect' | 'faulty' | 'bypassed'
+export type LinkState = 'untested' | 'proven' | 'suspect' | 'intermittent' | 'faulty' | 'bypassed'
 
 export interface LinkStatus {
   part: number
@@ -18,13 +18,13 @@ const MOST_AGAINST = 50
 /**
  * How each part stands. A part is *proven* when its remaining probability is small and the readings speak against its own
  * faults: they are at most half as likely with one of them as with a healthy machine. A part that is merely explained away
- * by another's fault stays `untested`.
+ * by another's fault stays `untested`. One that may well come and go, and rests just now, is *intermittent*.
  *
  * @param jumpers parts with a jumper in
  */
 export function linkStatuses(predictor: Predictor, belief: Belief, jumpers: readonly number[]): LinkStatus[] {
   const { machine } = predictor.catalogue
-  const { provenBelow, provenRatio, faultyAbove } = predictor.calibration.belief
+  const { provenBelow, provenRatio, faultyAbove, restingFrom } = predictor.calibration.belief
   const count = machine.parts.length
   const [acts, rests] = [new Float64Array(count), new Float64Array(count)]
   const [against, weight] = [new Float64Array(count), new Float64Array(count)]
@@ -41,6 +41,8 @@ export function linkStatuses(predictor: Predictor, belief: Belief, jumpers: read
   const stateOf = (part: number): LinkState => {
     if (jumpers.includes(part)) return 'bypassed'
     if (acts[part] >= faultyAbove) return 'faulty'
+    // Good readings clear it of this moment alone: while it may well come and go, it is not proven.
+    if (rests[part] >= restingFrom && rests[part] > acts[part]) return 'intermittent'
     if (acts[part] >= provenBelow) return 'suspect'
     return weight[part] > 0 && against[part] < weight[part] * provenRatio ? 'proven' : 'untested'
   }

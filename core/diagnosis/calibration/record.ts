@@ -138,6 +138,7 @@ export const CALIBRATION = {
     boundReached: share(0.3, 'share of their bound that pairs come to before any has been run', TUNED),
     boundReachedLeast: share(0.05, 'pairs not run are never taken for less than this share of their bound', TUNED),
     provenBelow: share(0.01, 'remaining probability under which a link counts as proven'),
+    restingFrom: share(0.03, 'probability that a link comes and goes from which it counts as intermittent'),
     provenRatio: share(0.5, 'a proven link: readings are at most this likely with its faults as without'),
     faultyAbove: share(0.9, 'probability above which a link counts as faulty'),
     inBand: of(0.85, 'half widths', 'a reading up to here is as it should be'),
@@ -184,6 +185,9 @@ export const CALIBRATION = {
     remedyFrom: share(0.001, 'a repair with less of the belief is not listed', TUNED),
     standsAbove: share(0.95, 'the cause stands when one repair cures it with at least this probability'),
     unprovenAbove: share(0.01, 'probability above which a fault is not proven absent'),
+    cheapLook: of(2, 'min', 'a direct look at the cause that takes no longer is taken before the cause stands'),
+    dearPart: of(35, 'money', 'from this price on no part is bought without one direct reading of it'),
+    dearLook: of(12, 'min', 'longest such reading'),
     smallPrice: of(5, 'money', 'price up to which a part (a screen, a fuse) is not worth being sure of'),
     distinguishFrom: share(
       0.02,

@@ -1,5 +1,6 @@
 export { PROGRAM_START } from './run-healthy'
 export { buildCatalogue } from './build-catalogue'
+export { checkComplaints } from './check-complaints'
 export { checkRuns } from './check-runs'
 export { findProcedure, parseProbe } from './parse-probe'
 export { dimensionOf, readingShapeFor } from './reading-shape-for'

@@ -7,6 +7,7 @@ import { arrivalTime } from './arrival-time'
 import type { TestOutcome } from './bins'
 import { conclude, type Conclusion } from './conclude'
 import { RepairCosts } from './costs'
+import { owedLook } from './direct-look'
 import { overrun } from './expected-minutes'
 import { lookAhead, type DecisionTable } from './lookahead'
 import { testOutcomes } from './test-outcomes'
@@ -120,12 +121,16 @@ class Planning {
     return this.costs.toGo(this.requiredRepairs, posterior, unknownFault + truncatedMass)
   }
 
-  /** A test with what it saves at one step; `undefined` where it is not worth offering. */
-  weigh(procedure: Procedure): Suggestion | undefined {
-    const { predictor, belief, costs, requiredRepairs } = this
-    const { minSaving, minSavingRatio, unknownIgnored } = predictor.calibration.plan
+  /** A test as it stands, worth its minutes or not. */
+  suggest(procedure: Procedure): Suggestion {
+    const { predictor, belief } = this
     const outcomes = testOutcomes(predictor, belief, procedure, this.interventions)
-    if (outcomes.length < 2) return undefined
+    const { minutes, steps } = predictor.catalogue.accessPaths.from(this.workState, procedure)
+    return { procedure, minutes, overrun: 0, steps, saving: Math.max(0, this.savingBy(outcomes)), outcomes }
+  }
+  /** Minutes that a test saves at one step. */
+  private savingBy(outcomes: readonly TestOutcome[]): number {
+    const { costs, requiredRepairs } = this
     const later = outcomes.reduce(
       (s, o) =>
         s +
@@ -134,7 +139,15 @@ class Planning {
           : costs.toGo([], o.after, o.unknownFault)),
       0,
     )
-    const saving = this.costCounted - later
+    return this.costCounted - later
+  }
+  /** A test with what it saves at one step; `undefined` where it is not worth offering. */
+  weigh(procedure: Procedure): Suggestion | undefined {
+    const { predictor, belief } = this
+    const { minSaving, minSavingRatio, unknownIgnored } = predictor.calibration.plan
+    const outcomes = testOutcomes(predictor, belief, procedure, this.interventions)
+    if (outcomes.length < 2) return undefined
+    const saving = this.savingBy(outcomes)
     if (saving < minSaving) return undefined
     const path = predictor.catalogue.accessPaths.from(this.workState, procedure)
     const { steps } = path
@@ -232,5 +245,18 @@ export function plan(predictor: Predictor, belief: Belief, workState: WorkState,
   const { costs, requiredRepairs, costNow } = planning
   const left = procedures.filter((p) => !byHand(p) && !read.has(p.id) && !past(p))
   const situation = { requiredRepairs, costs, stop, left, workState, interventions, unlistedCandidates }
-  return { next, costNow, stop, ...conclude(predictor, belief, situation) }
+  const conclusion = conclude(predictor, belief, situation)
+  if (conclusion.state !== 'cause-stands') return { next, costNow, stop, ...conclusion }
+  const [{ repair }] = [...conclusion.remedies].sort((a, b) => b.p - a.p)
+  const owed = owedLook(predictor, belief, repair, { workState, interventions, read, left })
+  if (!owed) return { next, costNow, stop, ...conclusion }
+  const look = planning.suggest(owed)
+  return {
+    next: [look, ...next.filter((s) => s.procedure !== owed)],
+    costNow,
+    stop: false,
+    ...conclusion,
+    unlistedCandidates: [],
+    state: 'testing',
+  }
 }

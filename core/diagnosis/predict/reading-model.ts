@@ -46,9 +46,9 @@ export class ReadingModel {
     const { testerWrong } = this.calibration
     return { type: 'sense', yes: testerWrong + (1 - 2 * testerWrong) * probability }
   }
-  private ofIndication({ type, value, sensitivity }: Indication, meter: Meter): Prediction {
+  private ofIndication({ type, value, sensitivity, stray = 0 }: Indication, meter: Meter): Prediction {
     if (type === 'refused') return { type: 'never' }
-    return type === 'open' ? { type: 'open' } : this.value(value, sensitivity, meter)
+    return type === 'open' ? { type: 'open' } : this.value(value, sensitivity, meter, stray)
   }
 
   /**
@@ -56,8 +56,9 @@ export class ReadingModel {
    *
    * @param mean SI
    * @param sensitivity change for +1 standard deviation of each parameter of the machine
+   * @param stray what is picked up beside it, one standard deviation
    */
-  value(mean: number, sensitivity: Float64Array, meter: Meter): ValuePrediction {
+  value(mean: number, sensitivity: Float64Array, meter: Meter, stray = 0): ValuePrediction {
     const { modelSpread, repeatability, drift } = this.calibration
     const { machine, shared } = this
     const all = this.dense.fill(0)
@@ -70,7 +71,7 @@ export class ReadingModel {
       type: 'value',
       mean,
       sensitivity: sparse(all),
-      reproducibility: Math.hypot(meter.resolution, modelSpread * mean),
+      reproducibility: Math.hypot(meter.resolution, meter.zero ?? 0, stray, modelSpread * mean),
       repeatability: Math.hypot(repeatability * meter.resolution, drift * mean),
     }
   }

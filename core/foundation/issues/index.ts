@@ -28,6 +28,7 @@ export type ProblemCode =
   | 'never-ends'
   | 'never-reached'
   | 'never-runs'
+  | 'never-complained'
   | 'no-hysteresis'
   | 'missing'
   | 'ambiguous'

@@ -5,6 +5,8 @@ export interface Indication {
   /** `open`: beyond the range. `refused`: the instrument must not be put there as the machine stands. */
   type: 'value' | 'open' | 'refused'
   value: number
+  /** What a conductor picks up from live ones beside it, one standard deviation; absent where nothing is picked up. */
+  stray?: number
   /** Change of the value for +1 standard deviation of each parameter, by parameter. */
   sensitivity: Float64Array
 }

@@ -11,6 +11,8 @@ export interface Meter {
   dimension: Dimension
   gain: number
   resolution: number
+  /** What it may show where there is nothing, the same for the whole visit: hum it picks up, its own zero. */
+  zero?: number
   /** What of a voltage it shows: the RMS of the AC part, or the mean. */
   coupling?: 'ac' | 'dc'
   /** Input resistance of a voltmeter, Ω. */
@@ -21,8 +23,8 @@ export interface Meter {
   threshold?: { from: number; to: number }
 }
 
-const volts = { dimension: 'voltage', gain: 0.007, resolution: 0.15, inputResistance: 10e6 } as const
-const lowZ = { dimension: 'voltage', gain: 0.012, resolution: 0.4, inputResistance: 3e3 } as const
+const volts = { dimension: 'voltage', gain: 0.007, resolution: 0.15, zero: 0.35, inputResistance: 10e6 } as const
+const lowZ = { dimension: 'voltage', gain: 0.012, resolution: 0.4, zero: 0.1, inputResistance: 3e3 } as const
 
 /** Every instrument. A new one goes to the end: shared parameters are numbered by this order. */
 export const METERS: readonly Meter[] = [
@@ -35,8 +37,8 @@ export const METERS: readonly Meter[] = [
   { id: 'stopwatch', title: 'stopwatch', dimension: 'time', gain: 0.002, resolution: 1.5 },
   { id: 'rule', title: 'rule', dimension: 'length', gain: 0.01, resolution: 4e-3 },
   { id: 'display', title: 'service display', dimension: 'length', gain: 0, resolution: 2e-3 },
-  { id: 'volts-dc', title: 'volts DC, 10 MΩ input', ...volts, resolution: 0.02, coupling: 'dc' },
-  { id: 'volts-dc-lowz', title: 'volts DC, low-impedance input', ...lowZ, resolution: 0.1, coupling: 'dc' },
+  { id: 'volts-dc', title: 'volts DC, 10 MΩ input', ...volts, resolution: 0.02, zero: 0.02, coupling: 'dc' },
+  { id: 'volts-dc-lowz', title: 'volts DC, low-impedance input', ...lowZ, resolution: 0.1, zero: 0.02, coupling: 'dc' },
   {
     id: 'neon',
     title: 'neon or non-contact tester',

@@ -14,13 +14,22 @@ function rippleAt(dc: Solution, node: number): number {
   return feeding?.type === 'RECT' ? WAVES[feeding.wave].ripple : 0
 }
 
+/** Volts that stand on a conductor beside live ones in a cable, and the impedance of that coupling (200 pF at 50 Hz), Ω. */
+const [COUPLED, COUPLING] = [15, 16e6]
+
+/** What is picked up over so many ohms, one standard deviation, V: much where a lead floats, nothing where a coil hangs on it. */
+const strayVolts = (ohms: number): number => (COUPLED * ohms) / (ohms + COUPLING)
+
 function loadedVoltage(point: OperatingPoint, s: Solution, input: number, a: number, b: number): Indication {
   const port = portBetween(s, a, b)
-  if (!port.connected) return zeroIndication(point)
+  if (!port.connected) return { ...zeroIndication(point), stray: s.analysis === 'ac' ? strayVolts(input) : 0 }
+  const z = Math.hypot(port.zRe, port.zIm)
+  const stray = s.analysis === 'ac' ? strayVolts((z * input) / (z + input)) : 0
   const loaded = input / Math.hypot(input + port.zRe, port.zIm)
   return {
     type: 'value',
     value: Math.hypot(port.re, port.im) * loaded,
+    stray,
     sensitivity: portSensitivity(point, s, port, loaded),
   }
 }
@@ -48,6 +57,7 @@ export function voltageIndication(point: OperatingPoint, meter: Meter, a: number
   return {
     type: 'value',
     value,
+    stray: ac.stray,
     sensitivity: ac.sensitivity.map(
       (x, i) => (ac.value * x + (ripple * ripple * dc.sensitivity[i]) / dc.value) / value,
     ),

@@ -58,6 +58,7 @@ function wordOf(link: View['links'][number] | undefined): string {
   if (!link || link.state === 'untested') return ''
   const chance = link.p < 0.005 ? '' : `${Math.round(link.p * 100)} %`
   if (link.state === 'suspect') return `? ${chance}`
+  if (link.state === 'intermittent') return `sometimes ${Math.round(link.restingProbability * 100)} %`
   return link.state === 'faulty' ? `faulty ${chance}` : link.state
 }
 const nodes = computed(() =>
@@ -106,7 +107,7 @@ const nodes = computed(() =>
         :transform="`translate(${n.x} ${n.y})`"
         role="button"
         tabindex="0"
-        :aria-label="`${n.title}: ${n.state === 'untested' ? 'not looked at' : n.state}${n.state === 'suspect' ? `, ${n.word.replace('? ', '')}` : ''}${n.next ? ', the test on the card looks here' : ''}`"
+        :aria-label="`${n.title}: ${n.state === 'untested' ? 'not looked at' : n.state === 'intermittent' ? n.word : n.state}${n.state === 'suspect' ? `, ${n.word.replace('? ', '')}` : ''}${n.next ? ', the test on the card looks here' : ''}`"
         @click="emit('pick', n.part)"
         @keydown.enter.prevent="emit('pick', n.part)"
       >
@@ -147,7 +148,8 @@ const nodes = computed(() =>
     </svg>
     <div class="legend small soft">
       <span class="water">━ water</span><span class="power">━ power</span><span class="level">━ level</span>
-      <span>✓ proven</span><span>? suspect</span><span>■ faulty</span><span>⌒ bypassed</span><span>▲▲ test here</span>
+      <span>✓ proven</span><span>? suspect</span><span>╌ only sometimes</span><span>■ faulty</span
+      ><span>⌒ bypassed</span><span>▲▲ test here</span>
       <button v-if="tooMuch" type="button" class="whole" @click="whole = !whole">
         {{ whole ? 'Only what matters' : 'Whole machine' }}
       </button>
@@ -224,6 +226,11 @@ svg {
 .faulty .name,
 .faulty .word {
   fill: var(--card);
+}
+.intermittent .edge {
+  stroke-width: 2.5;
+  stroke-dasharray: 1.5 5;
+  stroke-linecap: round;
 }
 .bypassed .edge {
   stroke-dasharray: 1 5;

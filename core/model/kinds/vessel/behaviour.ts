@@ -4,6 +4,9 @@ import type { PointView, Part, KindBehaviour } from '../contract'
 /** Below this there is no water to speak of, m³. */
 const DROP = 1e-5
 
+/** What is less is damp, m. */
+const FILM = 0.001
+
 /** Water boils at this, °C, and has stopped boiling when it is so many kelvin below. */
 const BOILING = 100
 const OFF_THE_BOIL = 0.4
@@ -78,8 +81,13 @@ export const kindBehaviour: KindBehaviour = {
     },
     wet: {
       description: 'water stands in it',
+      read: (part, point) => (level(part, point) > FILM ? 1 : 0),
+    },
+    seen: {
+      description: 'water is seen to stand in it',
       descriptionBy: { choice: 'holds', words: { ice: 'ice lies in it' } },
-      read: (part, point) => (level(part, point) > 0.001 ? 1 : 0),
+      read: (part, point) =>
+        level(part, point) > (part.choice.holds === 'leaks' ? FILM : point.values[part.param['seen-from']]) ? 1 : 0,
     },
     warm: { description: 'the water is warm', read: (part, point) => (temperature(part, point) > 35 ? 1 : 0) },
     half: {

@@ -24,6 +24,12 @@ export const kindInterface: KindInterface = {
       min: 1e-6,
     },
     start: { dimension: 'volume', typical: '0 L', min: 0 },
+    'seen-from': {
+      description: 'what stands lower is not seen by looking in: a sump, the bottom of a tub below its drum',
+      dimension: 'length',
+      typical: '25 mm',
+      min: 0,
+    },
   },
   // Warmth is volume times kelvin above the surroundings: what mixes adds up.
   states: [

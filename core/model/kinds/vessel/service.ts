@@ -11,7 +11,7 @@ const TEMPERATURE: MeasurementSpec = {
 
 export const kindService: KindService = {
   measurements: ({ choice }) => [
-    { id: 'found', type: 'sense', signal: 'wet', sense: 'eye', plain: true, when: 'found' },
+    { id: 'found', type: 'sense', signal: 'seen', sense: 'eye', plain: true, when: 'found' },
     ...(choice.holds === 'water' ? [FILLING] : []),
     { id: 'level', type: 'display', signal: 'level', when: 'settled', by: 'rule' },
     ...(choice.holds === 'water' ? [TEMPERATURE] : []),

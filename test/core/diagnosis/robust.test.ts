@@ -1,0 +1,57 @@
+import { describe, expect, it } from 'vitest'
+import { findShipped } from '../../../cli/library'
+import { advise } from '../../../core/advice'
+import { varianceOf } from '../../../core/diagnosis/predict'
+import { DrawnMachine, random } from '../../../core/truth'
+import { activeFaultsIn, evidenceOf, predictorOf } from '../support/sheets'
+
+const shipped = (id: string) => predictorOf(findShipped(id)!.text)
+
+describe('tenths of a volt', () => {
+  it.each([
+    ['orrisk-tl40', 'no-fill', 'cold-out.to-return'],
+    ['orrisk-tl40', 'no-fill', 'cold-valve.volts'],
+    ['ulldale-g6', 'zone4-dry', 'v4.volts'],
+  ])('%s, "%s": 0 V, 0.2 V and 0.5 V at %s lead to the same suspect', (id, complaint, test) => {
+    const predictor = shipped(id)
+    const [none, little, half] = ['0', '0.2', '0.5'].map((reading) => {
+      const a = advise(predictor, evidenceOf(predictor, { complaint }, { test, reading }))
+      expect(a.belief.doubts[0].grossError).toBeLessThan(0.2)
+      return a.suspects[0]
+    })
+    for (const other of [little, half]) expect(other.faults.map((f) => f.id)).toEqual(none.faults.map((f) => f.id))
+    expect(half.p).toBeGreaterThan(none.p / 2)
+  })
+  it('stand on a lead that hangs on nothing, volts of them, and on none that a coil hangs on; a meter of low resistance pulls them down', () => {
+    const predictor = shipped('brindlow-d6')
+    const { machine, procedures } = predictor.catalogue
+    const volts = procedures.find((p) => p.id === 'fill-valve.volts')!
+    const spread = (fault: string, meter?: string) => {
+      const h = predictor.hypothesisFor([activeFaultsIn(machine, fault)])
+      const p = predictor.predict(h, volts, meter)
+      if (p.type !== 'value') throw new Error('a value')
+      return { mean: p.mean, sd: Math.sqrt(varianceOf(p)) }
+    }
+    // The coil open and the overfill switch open: its lead hangs in the air.
+    const broken = predictor.hypothesisFor([
+      activeFaultsIn(machine, 'fill-valve.coil-open'),
+      activeFaultsIn(machine, 'overfill.stuck-open'),
+    ])
+    const at = (meter?: string) => {
+      const p = predictor.predict(broken, volts, meter)
+      return p.type === 'value' ? Math.sqrt(varianceOf(p)) : NaN
+    }
+    expect(at()).toBeGreaterThan(2)
+    expect(at('volts-lowz')).toBeLessThan(0.6)
+    expect(spread('overfill.stuck-open').sd).toBeLessThan(0.6)
+    // The plain machine catches them too, by a rule of its own.
+    const faults = ['fill-valve.coil-open', 'overfill.stuck-open'].map((f) => activeFaultsIn(machine, f))
+    const read = (active: typeof faults) =>
+      [1, 2, 3, 4, 5, 6, 7, 8].map((seed) => {
+        const v = new DrawnMachine(predictor.catalogue, active, random(seed), undefined, 0).read(volts)
+        return v.type === 'value' ? v.si : NaN
+      })
+    expect(Math.max(...read(faults))).toBeGreaterThan(2)
+    expect(Math.max(...read([faults[1]]))).toBeLessThan(2)
+  })
+})

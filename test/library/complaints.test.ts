@@ -1,0 +1,18 @@
+import { describe, expect, it } from 'vitest'
+import { findShipped, shippedIds } from '../../cli/library'
+import { buildCatalogue, checkComplaints } from '../../core/diagnosis/catalogue'
+import { buildMachine } from '../../core/model/machine'
+import { edit, sheetOf } from '../core/support/sheets'
+
+const unheard = (text: string) => checkComplaints(buildCatalogue(buildMachine(sheetOf(text)))).map((p) => p.place.path.at(-1))
+
+describe('complaints of the library', () => {
+  it.each(shippedIds())('%s: every one is brought about by some listed fault', (id) => {
+    expect(unheard(findShipped(id)!.text)).toEqual([])
+  })
+  it('one that nothing brings about is named, and no other', () => {
+    const text = findShipped('dishwasher')!.text
+    const odd = 'fills-off: { says: Water runs in without end, when: ever (phase clean and tub.level > 170 mm) }'
+    expect(unheard(edit(text, /fills-off: .*/.exec(text)![0], odd))).toEqual(['fills-off'])
+  })
+})
