@@ -1,7 +1,8 @@
 import type { ReadingValue } from '../../core/foundation/quantity'
 
-export type Strategy = 'best' | 'live-first' | 'dead-first' | 'water-first'
-export type Acceptance = 'published' | 'sibling' | 'not-open-or-short'
+export type Strategy =
+  'best' | 'live-first' | 'dead-first' | 'water-first' | 'by-hand-first' | 'control-first' | 'own-sequence'
+export type Acceptance = 'published' | 'sibling' | 'not-open-or-short' | 'kind-band'
 
 /** What the log of a job says, as it is written in events; `event` is where an answer about it belongs. */
 export type Written =

@@ -70,9 +70,20 @@ export const payloadSchema = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('retracted'), event: z.uuid() }),
   z.strictObject({
     type: z.literal('test-strategy'),
-    strategy: z.enum(['best', 'live-first', 'dead-first', 'water-first']),
+    strategy: z.enum([
+      'best',
+      'live-first',
+      'dead-first',
+      'water-first',
+      'by-hand-first',
+      'control-first',
+      'own-sequence',
+    ]),
   }),
-  z.strictObject({ type: z.literal('acceptance'), acceptance: z.enum(['published', 'sibling', 'not-open-or-short']) }),
+  z.strictObject({
+    type: z.literal('acceptance'),
+    acceptance: z.enum(['published', 'sibling', 'not-open-or-short', 'kind-band']),
+  }),
   z.strictObject({ type: z.literal('note'), text: text(4000, 1) }),
   z.strictObject({ type: z.literal('closed'), repair: text(80), text: words }),
   z.strictObject({ type: z.literal('reopened') }),

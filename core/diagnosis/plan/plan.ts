@@ -1,4 +1,3 @@
-import type { WorkMode } from '../../evidence'
 import type { Intervention } from '../../model/machine'
 import type { Belief, UnlistedCandidate } from '../belief'
 import type { Procedure, WorkState, WorkStep } from '../catalogue'
@@ -10,19 +9,8 @@ import { RepairCosts } from './costs'
 import { owedLook } from './direct-look'
 import { overrun } from './expected-minutes'
 import { lookAhead, type DecisionTable } from './lookahead'
+import { comesFirst, type TestStrategy } from './strategy'
 import { testOutcomes } from './test-outcomes'
-
-/** The named orders in which good practitioners differ; `best` lets the saving decide alone. */
-export type TestStrategy = 'best' | 'live-first' | 'dead-first' | 'water-first'
-export const TEST_STRATEGIES: readonly TestStrategy[] = ['best', 'live-first', 'dead-first', 'water-first']
-
-/** Work that a strategy does before any other. */
-const FIRST: Record<TestStrategy, readonly WorkMode[] | undefined> = {
-  best: undefined,
-  'live-first': ['observe', 'energised'],
-  'dead-first': ['observe', 'isolated'],
-  'water-first': ['observe', 'water'],
-}
 
 export interface Suggestion {
   procedure: Procedure
@@ -231,7 +219,7 @@ export function plan(predictor: Predictor, belief: Belief, workState: WorkState,
   const goesOn = (s: Suggestion) => s.saving > s.minutes * minSavingRatio
   const next = procedures.filter((p) => refine || !byHand(p)).flatMap(weigh)
   if (!refine && !next.some(goesOn)) next.push(...procedures.filter(byHand).flatMap(weigh))
-  const first = (s: Suggestion) => (FIRST[strategy]?.includes(s.procedure.workMode) === false ? 1 : 0)
+  const first = (s: Suggestion) => (comesFirst(strategy, predictor.catalogue.machine, s.procedure) ? 0 : 1)
   const { liveMargin } = predictor.calibration.plan
   const rate = (s: Suggestion) => s.saving / Math.max(LEAST_MINUTES, s.minutes + (isLive(s) ? liveMargin : 0))
   next.sort((a, b) => first(a) - first(b) || rate(b) - rate(a) || a.procedure.index - b.procedure.index)

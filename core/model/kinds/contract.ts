@@ -62,6 +62,8 @@ export interface KindInterface {
   hysteresis?: readonly (readonly [string, string])[]
   /** Params that are the ohms of a winding: bands are published for them, siblings compared. */
   windings?: readonly string[]
+  /** Bands, Ω, in which good windings of this kind lie, one for each usual voltage; where none fits only open or short counts. */
+  windingBands?: readonly (readonly [number, number])[]
   /**
    * A source of a circuit: the terminal that its loads come back to, which readings to the return are taken against, with
    * the trade's word for it. `of`: the supply of the machine, or a circuit of its own behind it.

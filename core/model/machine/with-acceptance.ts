@@ -2,10 +2,10 @@ import type { Machine, Param } from './types'
 
 /**
  * What makes a winding good, as practitioners differ: inside the published band; or equal to its sibling; or merely
- * not open or shorted.
+ * not open or shorted; or inside the band that good ones of its kind and voltage lie in.
  */
-export type Acceptance = 'published' | 'sibling' | 'not-open-or-short'
-export const ACCEPTANCES: readonly Acceptance[] = ['published', 'sibling', 'not-open-or-short']
+export const ACCEPTANCES = ['published', 'sibling', 'not-open-or-short', 'kind-band'] as const
+export type Acceptance = (typeof ACCEPTANCES)[number]
 
 /** Readings of parts known to be good, by parameter id, SI. */
 export type KnownGood = Readonly<Record<string, readonly number[]>>
@@ -38,12 +38,24 @@ export function withAcceptance(machine: Machine, acceptance: Acceptance, knownGo
   const groups: number[][] = []
   if (acceptance !== 'published') {
     const windings = machine.parts.flatMap((part) =>
-      (machine.kinds[part.index].windings ?? []).map((name) => ({ kind: part.kind, name, index: part.param[name] })),
+      (machine.kinds[part.index].windings ?? []).map((name) => ({
+        kind: part.kind,
+        name,
+        index: part.param[name],
+        bands: machine.kinds[part.index].windingBands ?? [],
+      })),
     )
     for (const w of windings) {
       const p = params[w.index]
       if (knownGood[p.id]?.length) continue
-      if (acceptance === 'not-open-or-short') {
+      const band = w.bands.find(([low, high]) => p.nominal >= low && p.nominal <= high)
+      if (acceptance === 'kind-band' && band) {
+        // The band is two standard deviations round its middle; a good part may lie anywhere in it.
+        p.nominal = values[p.index] = (band[0] + band[1]) / 2
+        p.sd = Math.max(p.sd, (band[1] - band[0]) / 4)
+        continue
+      }
+      if (acceptance !== 'sibling') {
         p.sd = Math.max(p.sd, ANYWHERE * p.nominal)
         continue
       }

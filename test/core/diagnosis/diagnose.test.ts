@@ -459,6 +459,8 @@ describe('what makes a coil good', () => {
     expect(verdicts('published', {}, ...both).says).toEqual(['too high', 'too high'])
     expect(verdicts('sibling', {}, ...both).unexplained).toBeLessThan(0.1)
     expect(verdicts('not-open-or-short', {}, ...both).says[0]).toBe('as it should be')
+    expect(verdicts('kind-band', {}, ...both).says).toEqual(['as it should be', 'as it should be'])
+    expect(verdicts('kind-band', {}, ['cold-valve', '2400'], ['hot-valve', '90']).says).toEqual(['too high', 'too low'])
     expect(verdicts('published', {}, ...both).unexplained).toBeGreaterThan(verdicts('sibling', {}, ...both).unexplained)
   })
   it('two unlike within the published band: only who compares siblings sees it', () => {

@@ -18,14 +18,13 @@ import {
   sparse,
 } from '../../../core/foundation/linear'
 import { STANDARD } from '../../../core/diagnosis/calibration'
-import { RepairCosts, lookAhead, plan, type DecisionTable } from '../../../core/diagnosis/plan'
+import { RepairCosts, lookAhead, plan, type DecisionTable, type TestStrategy } from '../../../core/diagnosis/plan'
 import { achieved, cutMachine, optimum } from '../../../benchmark/optimum'
 import { random } from '../../../core/truth'
 import { evidenceOf, mini, predictorOf, sheetOf } from '../support/sheets'
 
 const washer = createEngine(sheetOf(findShipped('orrisk-tl40')!.text)).predictor
-const at = (order: 'best' | 'live-first' | 'dead-first' | 'water-first') =>
-  advise(washer, evidenceOf(washer, { complaint: 'no-fill' }), order)
+const at = (order: TestStrategy) => advise(washer, evidenceOf(washer, { complaint: 'no-fill' }), order)
 
 describe('plan', () => {
   it('outcomes of every offered test are probabilities, and each posterior sums to one', () => {
@@ -45,6 +44,15 @@ describe('plan', () => {
     expect(modes(water)[0]).toBe('water')
     expect(modes(live)[0]).toBe('energised')
     expect(dead.plan.next).toHaveLength(best.plan.next.length)
+    // Without a meter; at what the control switches; by what the machine shows of itself.
+    const { kinds } = washer.catalogue.machine
+    const first = (order: TestStrategy) => at(order).plan.next[0].procedure
+    expect(first('by-hand-first').meter).toBeUndefined()
+    expect(first('own-sequence').workMode).toBe('observe')
+    const { measurement } = first('control-first')
+    expect('part' in measurement ? kinds[measurement.part].line : 'power').toBe('power')
+    for (const order of ['by-hand-first', 'control-first', 'own-sequence'] as const)
+      expect(at(order).plan.next).toHaveLength(best.plan.next.length)
   })
   it('the expected cost of two causes is what Smith’s rule gives by hand', () => {
     const p = predictorOf(mini('interlocks'))

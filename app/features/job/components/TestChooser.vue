@@ -75,7 +75,7 @@ const rows = computed(() => {
           <span class="small soft">{{ t.when }}</span>
           <span class="small worth">{{
             t.worth
-              ? `saves ${t.worth.saving.toFixed(1)} min in ${t.worth.minutes.toFixed(1)} min`
+              ? `spares ${t.worth.saving.toFixed(0)} min of work and parts, takes ${t.worth.minutes.toFixed(1)} min`
               : 'tells nothing new'
           }}</span>
         </button>

@@ -11,11 +11,15 @@ const ORDERS: { id: Order; title: string }[] = [
   { id: 'live-first', title: 'live first' },
   { id: 'dead-first', title: 'dead first' },
   { id: 'water-first', title: 'water first' },
+  { id: 'by-hand-first', title: 'by hand first, no meter' },
+  { id: 'control-first', title: 'at the control first' },
+  { id: 'own-sequence', title: 'by the machine’s own sequence' },
 ]
 const BANDS: { id: Bands; title: string }[] = [
   { id: 'published', title: 'inside the printed band' },
   { id: 'sibling', title: 'like its sibling' },
   { id: 'not-open-or-short', title: 'not open or shorted' },
+  { id: 'kind-band', title: 'inside the band of its kind' },
 ]
 const ways = computed(() => [
   {

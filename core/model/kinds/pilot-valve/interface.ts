@@ -6,6 +6,8 @@ export const kindInterface: KindInterface = {
   title: 'pilot valve',
   line: 'water',
   ...coilInterface,
+  // 24 V AC.
+  windingBands: [[15, 65]],
   ports: ['in', 'out'],
   params: {
     ...coilParams,

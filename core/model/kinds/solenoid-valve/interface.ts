@@ -6,6 +6,13 @@ export const kindInterface: KindInterface = {
   title: 'solenoid valve',
   line: 'water',
   ...coilInterface,
+  // 12 V DC, 24 V, 120 V and 230 V: the trade's figures for water inlet valves.
+  windingBands: [
+    [7, 14],
+    [15, 65],
+    [450, 1700],
+    [2000, 5500],
+  ],
   ports: ['in', 'out'],
   params: {
     ...coilParams,
