@@ -53,7 +53,7 @@ const marks = computed(() => {
       class="band"
       :style="{ left: `${at(band.lo)}%`, width: `${Math.max(1.5, at(band.hi) - at(band.lo))}%` }"
     />
-    <span v-if="band" class="cap" :style="{ left: `${Math.min(90, Math.max(8, at(band.mean!)))}%` }"
+    <span v-if="band" class="cap" :style="{ left: `${at(band.mean!)}%`, transform: `translateX(-${at(band.mean!)}%)` }"
       >healthy {{ formatQuantity(band.lo, dimension) }}–{{ formatQuantity(band.hi, dimension) }}</span
     >
     <span v-for="m in marks" :key="m.x" class="mark" :style="{ left: `${m.x}%` }" :title="m.titles.join(', ')">▾</span>
@@ -86,7 +86,6 @@ const marks = computed(() => {
   position: absolute;
   top: 35px;
   font-size: 0.78rem;
-  transform: translateX(-50%);
   white-space: nowrap;
   color: var(--good);
 }
