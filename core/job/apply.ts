@@ -27,6 +27,8 @@ export interface JobStanding {
   gone: string[]
   /** Who entered the last event. */
   by: string
+  /** Sequence of the last reopening: what was made safe before it is made safe no more. */
+  reopenedSeq?: number
   closed: { event: string; seq: number; repair: string; text: string; at: string; by: string } | undefined
 }
 
@@ -86,6 +88,8 @@ function retract(s: JobStanding, seq: number, target: ReturnType<Find>, find: Fi
   const back = find(target.payload.event)
   if (!back || !next.gone.includes(back.id)) return next
   const restored = { ...next, gone: next.gone.filter((id) => id !== back.id) }
+  // Undoing gives no permission back that a reopening has taken.
+  if (back.payload.type === 'safety' && back.seq < (s.reopenedSeq ?? 0)) return restored
   return back.seq <= seq ? count(restored, back.id, back.payload, 1) : restored
 }
 
@@ -128,7 +132,8 @@ export function apply(s: JobStanding, e: SequencedEvent, find: Find): JobStandin
         closed: { event: e.id, seq: e.seq, repair: payload.repair, text: payload.text, at: e.at, by: e.by },
       }
     case 'reopened':
-      return { ...next, closed: undefined }
+      // Who comes back to a machine makes it safe anew.
+      return { ...next, closed: undefined, safety: {}, reopenedSeq: e.seq }
     default:
       return count(next, e.id, payload, 1)
   }

@@ -92,6 +92,19 @@ describe('fold', () => {
       { seed: 3, numRuns: 200 },
     )
   })
+  it('who reopens a job makes the machine safe anew, and undoing gives no permission back', () => {
+    const safe = event(2, { type: 'safety', step: 'isolate' })
+    const closed = event(3, { type: 'closed', repair: '', text: 'done' })
+    const again = event(4, { type: 'reopened' })
+    expect(foldJob([opened, safe, closed]).safety).toEqual({ isolate: [safe.id] })
+    const open = foldJob([opened, safe, closed, again])
+    expect(open.closed).toBeUndefined()
+    expect(Object.values(open.safety).flat()).toEqual([])
+    const undone = [retracted(5, 2), retracted(6, 5)]
+    expect(Object.values(foldJob([opened, safe, closed, again, ...undone]).safety).flat()).toEqual([])
+    const anew = event(7, { type: 'safety', step: 'isolate' })
+    expect(foldJob([opened, safe, closed, again, anew]).safety).toEqual({ isolate: [anew.id] })
+  })
   it('neither the opening nor what hands did can be taken back; a repair in vain and a retraction can', () => {
     const jumper = event(2, { type: 'action', action: { verb: 'jumper', target: 'lid' } })
     const job = foldJob([opened, jumper, retracted(3, 1), retracted(4, 2)])
