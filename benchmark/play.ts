@@ -22,13 +22,19 @@ function permutation(
   procedures: readonly Procedure[],
   filtered: boolean,
 ): Policy {
-  const order = workModes.flatMap((mode) => procedures.filter((p) => p.workMode === mode))
+  // How it was found is looked at by everybody before anything is moved.
+  const rest = procedures.filter((p) => !p.needs.asFound)
+  const order = [
+    ...procedures.filter((p) => p.needs.asFound),
+    ...workModes.flatMap((mode) => rest.filter((p) => p.workMode === mode)),
+  ]
   return {
     name,
     choose(a, taken) {
       if (a.plan.state !== 'testing') return undefined
       const useful = new Set(a.plan.next.map((s) => s.procedure))
-      return order.find((p) => !taken.has(p.id) && (!filtered || useful.has(p)))
+      const possible = (p: Procedure) => !p.needs.asFound || a.interpreted.workState.asFound
+      return order.find((p) => !taken.has(p.id) && possible(p) && (!filtered || useful.has(p)))
     },
   }
 }
@@ -49,6 +55,8 @@ const MOST_REPAIRS = 4
 export interface Played {
   minutes: number
   tests: number
+  /** Readings taken live. */
+  live: number
   /** Parts with a price fitted in vain. */
   wrongParts: number
   /** Repairs of any sort done in vain. */
@@ -69,6 +77,7 @@ export interface Played {
 const UNPLAYED: Played = {
   minutes: 0,
   tests: 0,
+  live: 0,
   wrongParts: 0,
   wrongRepairs: 0,
   rightFirst: false,
@@ -95,6 +104,7 @@ function doubtedReadings({ calibration }: Predictor, a: Advice, again: ReadonlyS
   return a.interpreted.case.readings
     .filter((r, i) => a.belief.doubts[i].grossError >= calibration.belief.doubtAbove && !again.has(r.procedure.id))
     .map((r) => r.procedure)
+    .filter((p) => !p.needs.asFound || a.interpreted.workState.asFound)
 }
 
 /** Plays one call to its end: tests by the policy, the likeliest cheap repair, and on until it works or nobody knows. */
@@ -107,6 +117,7 @@ export function play(predictor: Predictor, call: Call, policy: Policy): Played {
   const read = (test: Procedure, minutes: number) => {
     out.minutes += minutes
     out.tests++
+    if (test.workMode === 'energised') out.live++
     evidence.push({ type: 'reading', test: test.id, value: call.truth.read(test), instrument: undefined })
   }
   let repairs = 0

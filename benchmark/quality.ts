@@ -59,6 +59,8 @@ interface Worked {
   name: string
   minutes: number
   tests: number
+  /** Readings taken live, a call. */
+  live: number
   /** Parts with a price fitted in vain, of 100 calls. */
   inVain: number
   unresolved: number
@@ -104,6 +106,7 @@ export function measureQuality(open: (without?: string) => Predictor, o: Quality
     name,
     minutes: mean(played[i].map((x) => x.minutes)),
     tests: mean(played[i].map((x) => x.tests)),
+    live: mean(played[i].map((x) => x.live)),
     inVain: 100 * mean(played[i].map((x) => x.wrongParts)),
     unresolved: share(played[i], (x) => !x.solved),
   }))
@@ -162,6 +165,7 @@ export function qualityRows(q: Quality): Row[] {
     ...q.worked.flatMap((w, i): Row[] => [
       { what: `${w.name}: minutes`, figure: w.minutes, unit: 'min', of: of.singles },
       { what: `${w.name}: tests`, figure: w.tests, unit: '' },
+      { what: `${w.name}: live readings a call`, figure: w.live, unit: '' },
       { what: `${w.name}: parts fitted in vain, of 100 calls`, figure: w.inVain, unit: '', ...(i ? {} : { most: 2 }) },
       percent(`${w.name}: unresolved`, w.unresolved, of.singles),
     ]),

@@ -3,8 +3,9 @@ import type { Sequelize } from 'sequelize'
 import * as start from './migrations/0001-start'
 import * as house from './migrations/0002-house'
 import * as workModes from './migrations/0003-work-modes'
+import * as reopenedUnsafe from './migrations/0004-reopened-unsafe'
 
-const MIGRATIONS = [start, house, workModes]
+const MIGRATIONS = [start, house, workModes, reopenedUnsafe]
 
 /** Brings the tables to the newest form. Running it twice does nothing. */
 export async function migrate(sequelize: Sequelize): Promise<void> {

@@ -69,6 +69,9 @@ describe('a database of before', () => {
       expect(events.map((e) => e.id)).toEqual(order)
       expect(events.map((e) => e.seq)).toEqual(order.map((_, i) => i + 1))
       const job = foldJob(events)
+      // A reopening takes back what was made safe before it, which it did not then.
+      const reopened = events.findLastIndex((e) => e.payload.type === 'reopened')
+      const since = new Set(events.slice(reopened + 1).map((e) => (e.payload.type === 'safety' ? e.payload.step : '')))
       expect(job.log.map((l) => l.event)).toEqual(fold.log.map((l) => l.event))
       expect(job.remarks.map((r) => r.event)).toEqual(fold.notes.map((n) => n.event))
       expect(
@@ -76,7 +79,7 @@ describe('a database of before', () => {
           .filter(([, ids]) => ids.length)
           .map(([s]) => s)
           .sort(),
-      ).toEqual([...fold.safety].sort())
+      ).toEqual(fold.safety.filter((step) => since.has(step)).sort())
       expect(job.closed && { repair: job.closed.repair, text: job.closed.text, at: job.closed.at }).toEqual(fold.closed)
       expect([job.words, job.complaints, job.strategy, job.acceptance, job.bypasses]).toEqual([
         fold.words,
@@ -90,6 +93,20 @@ describe('a database of before', () => {
         bypasses: fold.jumpers,
       })
     }
+  })
+  it('jobs folded by a program of before are folded anew where they were reopened', async () => {
+    const reopened = Object.keys(BEFORE).length
+    await db.query(`UPDATE jobs SET standing = jsonb_set(standing, '{safety}', '{"isolate": ["x"]}')`)
+    await db.query("DELETE FROM migrations WHERE name = '0004-reopened-unsafe'")
+    await migrate(db)
+    const folded = await refoldJobs()
+    expect(folded).toBeGreaterThan(0)
+    expect(folded).toBeLessThan(reopened)
+    const [{ unsafe }] = (await db.query<{ unsafe: string }>(
+      `SELECT count(*) AS unsafe FROM jobs WHERE standing->'safety' ? 'isolate' AND standing->'safety'->'isolate' = '["x"]'`,
+      { type: QueryTypes.SELECT },
+    )) as [{ unsafe: string }]
+    expect(Number(unsafe)).toBe(reopened - folded)
   })
   it('machines are units of sites of customers, with the same ids', async () => {
     const mara = (await findPersonById('01900000-0000-7000-8000-000000000011'))!
