@@ -1,5 +1,6 @@
 import type { Predictor } from '../core/diagnosis/predict'
 import { severityAt } from '../core/model/machine'
+import { QUALITY_AIMS } from './aims'
 import { drawCall, type Call, type Sort } from './draw'
 import { play, policiesFor, type Played } from './play'
 import { random, DrawnMachine, type SheetErrors } from '../core/truth'
@@ -166,25 +167,37 @@ export function qualityRows(q: Quality): Row[] {
       { what: `${w.name}: minutes`, figure: w.minutes, unit: 'min', of: of.singles },
       { what: `${w.name}: tests`, figure: w.tests, unit: '' },
       { what: `${w.name}: live readings a call`, figure: w.live, unit: '' },
-      { what: `${w.name}: parts fitted in vain, of 100 calls`, figure: w.inVain, unit: '', ...(i ? {} : { most: 2 }) },
+      {
+        what: `${w.name}: parts fitted in vain, of 100 calls`,
+        figure: w.inVain,
+        unit: '',
+        ...(i ? {} : { most: QUALITY_AIMS.inVain }),
+      },
       percent(`${w.name}: unresolved`, w.unresolved, of.singles),
     ]),
     {
       what: `minutes against the best named order (${q.bestNamed.name})`,
       figure: q.againstNamed,
       unit: '',
-      most: 0.85,
+      most: QUALITY_AIMS.ofNamed,
     },
-    { what: 'minutes against the literal checklist', figure: q.againstChecklist, unit: '', most: 0.7 },
+    {
+      what: 'minutes against the literal checklist',
+      figure: q.againstChecklist,
+      unit: '',
+      most: QUALITY_AIMS.ofChecklist,
+    },
     percent('single faults: right repair chosen first', q.rightFirst, of.singles),
-    percent('single faults: right repair in the end', q.rightInTheEnd, of.singles, { least: 97 }),
-    percent('pairs: both right in the end', q.pairsRight, of.pairs, { least: 85 }),
-    percent('stated above 95 %, and wrong', q.sureAndWrong, of.sure, { most: 2 }),
-    percent('the same, sheet values wrong by 20 %, times 15 %', q.wrongSheetSureAndWrong, of.wrongSure, { most: 5 }),
+    percent('single faults: right repair in the end', q.rightInTheEnd, of.singles, { least: QUALITY_AIMS.right }),
+    percent('pairs: both right in the end', q.pairsRight, of.pairs, { least: QUALITY_AIMS.pairs }),
+    percent('stated above 95 %, and wrong', q.sureAndWrong, of.sure, { most: QUALITY_AIMS.sureAndWrong }),
+    percent('the same, sheet values wrong by 20 %, times 15 %', q.wrongSheetSureAndWrong, of.wrongSure, {
+      most: QUALITY_AIMS.wrongSheet,
+    }),
     percent('right in the end on that wrong sheet', q.wrongSheetRight, of.wrongSheet),
-    percent('left off the sheet and met: noticed', q.leftOutNoticed, of.leftOut, { least: 80 }),
+    percent('left off the sheet and met: noticed', q.leftOutNoticed, of.leftOut, { least: QUALITY_AIMS.noticed }),
     percent('left off and met: named', q.leftOutNamed, of.leftOut),
-    percent('listed faults said to fit nothing', q.saidToFitNothing, of.singles, { most: 3 }),
+    percent('listed faults said to fit nothing', q.saidToFitNothing, of.singles, { most: QUALITY_AIMS.noFit }),
     percent('listed faults: no cause said to stand at first', q.withoutVerdict, of.singles),
     percent('listed faults: nothing clear enough to buy a part for', q.undecided, of.singles),
     percent('unlisted faults: no cause said to stand', q.unlistedWithoutVerdict, of.unlisted),
