@@ -1,8 +1,8 @@
+import type { TestStrategy } from '../../core/evidence'
 import type { ReadingValue } from '../../core/foundation/quantity'
 
-export type Strategy =
-  'best' | 'live-first' | 'dead-first' | 'water-first' | 'by-hand-first' | 'control-first' | 'own-sequence'
-export type Acceptance = 'published' | 'sibling' | 'not-open-or-short' | 'kind-band'
+export type { Acceptance } from '../../core/model/machine'
+export type Strategy = TestStrategy
 
 /** What the log of a job says, as it is written in events; `event` is where an answer about it belongs. */
 export type Written =

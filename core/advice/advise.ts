@@ -11,8 +11,8 @@ import {
   type Suspect,
   type Verdict,
 } from '../diagnosis/belief'
-import type { Evidence } from '../evidence'
-import { plan, stoppedBefore, type TestStrategy, type Plan } from '../diagnosis/plan'
+import type { Evidence, TestStrategy } from '../evidence'
+import { plan, stoppedBefore, type Plan } from '../diagnosis/plan'
 import { interventionsKey, type Predictor } from '../diagnosis/predict'
 
 /** Everything the evidence says about a machine: the one answer that web and command line both show. */

@@ -1,7 +1,6 @@
-import { readEvidence, type Evidence, type Vocabulary } from '../evidence'
+import { readEvidence, type Evidence, type TestStrategy, type Vocabulary } from '../evidence'
 import type { Result } from '../foundation/result'
 import type { Procedure, TestCatalogue } from '../diagnosis/catalogue'
-import type { TestStrategy } from '../diagnosis/plan'
 import { warmUp, type Predictor } from '../diagnosis/predict'
 import type { SheetFacts } from '../job'
 import type { Machine } from '../model/machine'

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { VERBS } from '../evidence'
+import { TEST_STRATEGIES, VERBS } from '../evidence'
 
 /**
  * What happened on a job, as data. An event is written once and never changed: a newer form of the language gets a
@@ -70,15 +70,7 @@ export const payloadSchema = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('retracted'), event: z.uuid() }),
   z.strictObject({
     type: z.literal('test-strategy'),
-    strategy: z.enum([
-      'best',
-      'live-first',
-      'dead-first',
-      'water-first',
-      'by-hand-first',
-      'control-first',
-      'own-sequence',
-    ]),
+    strategy: z.enum(TEST_STRATEGIES),
   }),
   z.strictObject({
     type: z.literal('acceptance'),

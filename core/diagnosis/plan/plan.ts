@@ -1,3 +1,4 @@
+import type { TestStrategy } from '../../evidence'
 import type { Intervention } from '../../model/machine'
 import type { Belief, UnlistedCandidate } from '../belief'
 import type { Procedure, WorkState, WorkStep } from '../catalogue'
@@ -9,7 +10,7 @@ import { RepairCosts } from './costs'
 import { owedLook } from './direct-look'
 import { overrun } from './expected-minutes'
 import { lookAhead, type DecisionTable } from './lookahead'
-import { comesFirst, type TestStrategy } from './strategy'
+import { comesFirst } from './strategy'
 import { testOutcomes } from './test-outcomes'
 
 export interface Suggestion {

@@ -18,7 +18,8 @@ import {
   sparse,
 } from '../../../core/foundation/linear'
 import { STANDARD } from '../../../core/diagnosis/calibration'
-import { RepairCosts, lookAhead, plan, type DecisionTable, type TestStrategy } from '../../../core/diagnosis/plan'
+import type { TestStrategy } from '../../../core/evidence'
+import { RepairCosts, lookAhead, plan, type DecisionTable } from '../../../core/diagnosis/plan'
 import { achieved, cutMachine, optimum } from '../../../benchmark/optimum'
 import { random } from '../../../core/truth'
 import { evidenceOf, mini, predictorOf, sheetOf } from '../support/sheets'
