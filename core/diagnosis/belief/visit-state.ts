@@ -1,6 +1,6 @@
 import type { Action } from '../../evidence'
 import type { Intervention, Machine } from '../../model/machine'
-import { leaveBehind, type Procedure, type WorkState } from '../catalogue'
+import { leaveBehind, powered, started, type Procedure, type WorkState } from '../catalogue'
 
 export const initialWorkState: WorkState = { power: 'on', open: [], loosened: [], running: undefined, asFound: true }
 
@@ -32,15 +32,7 @@ export class VisitState {
 
   /** What a reading leaves behind: the power it wants, the panels it opens, the program it lets run. */
   read(procedure: Procedure): void {
-    const { power, panels, loosened, arrival } = procedure.needs
-    const stopped = power === 'off' ? undefined : this.work.running
-    this.work = {
-      ...leaveBehind(this.work, procedure),
-      power: power === 'any' ? this.work.power : power,
-      open: [...new Set([...this.work.open, ...panels])],
-      loosened: [...new Set([...this.work.loosened, ...loosened.map((l) => l.key)])],
-      running: arrival ? { program: arrival.program, seconds: arrival.seconds } : stopped,
-    }
+    this.work = leaveBehind(this.work, procedure)
   }
 
   act({ verb, target }: Action): void {
@@ -51,15 +43,15 @@ export class VisitState {
       case 'isolate':
         return this.change({ power: 'off', running: undefined })
       case 'restore':
-        return this.change({ power: 'on' })
+        return this.change(powered(this.work))
       case 'open':
         return this.change({ open: [...new Set([...open, target!])] })
       case 'close':
         return this.change({ open: open.filter((p) => p !== target) })
       case 'start':
-        return this.change({
-          running: { program: this.machine.programs.findIndex((p) => p.id === target), seconds: 0 },
-        })
+        return this.change(
+          started(this.work, this.machine.programs.findIndex((p) => p.id === target), 0),
+        )
       case 'unplug':
         return void this.parted.add(part)
       case 'plug':

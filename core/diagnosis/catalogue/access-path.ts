@@ -34,16 +34,32 @@ const keyOf = (s: WorkState): string =>
 type Step = { to: WorkState; cost: number; label: WorkStep }
 const step = (label: WorkStep, to: WorkState): Step => ({ to: { ...to, asFound: false }, cost: label.minutes, label })
 
+/** Keys of what hands have off or on: `l3` leads of part 3, `j7` the joint at water node 7, `i4` the insert of part 4, `c12` clips. */
+const isLeads = (key: string): boolean => key.startsWith('l')
+const isWater = (key: string): boolean => key.startsWith('j') || key.startsWith('i')
+
+/** Power is put back: leads and plugs go on before it; a hose stays as it is. */
+export const powered = (s: WorkState): WorkState => ({
+  ...s,
+  power: 'on',
+  loosened: s.loosened.filter((key) => !isLeads(key)),
+})
+
+/** A program runs and has come so far; it takes water, so its hoses are on. */
+export const started = (s: WorkState, program: number, seconds: number): WorkState => ({
+  ...s,
+  loosened: s.loosened.filter((key) => !isWater(key)),
+  running: { program, seconds },
+})
+
 /** Steps between powered and isolated; panels are opened with the power off. */
 function powerSteps(machine: Machine, s: WorkState, goal: Procedure): Step[] {
   if (s.power === 'on')
     return [step({ type: 'isolate', minutes: ISOLATE_MINUTES }, { ...s, power: 'off', running: undefined })]
   const closed = goal.needs.panels.filter((panel) => !s.open.includes(panel))
-  // Leads and plugs are put back before the power; a hose that the reading wants off stays off.
-  const kept = s.loosened.filter((key) => !isLeads(key))
   const fast = goal.needs.loosened.filter(({ key }) => !s.loosened.includes(key))
   return [
-    step({ type: 'restore', minutes: RESTORE_MINUTES }, { ...s, power: 'on', loosened: kept }),
+    step({ type: 'restore', minutes: RESTORE_MINUTES }, powered(s)),
     ...closed.map((panel) =>
       step({ type: 'open', panel, minutes: machine.panelMinutes.get(panel)! }, { ...s, open: [...s.open, panel] }),
     ),
@@ -54,19 +70,13 @@ function powerSteps(machine: Machine, s: WorkState, goal: Procedure): Step[] {
   ]
 }
 
-/** Keys of what hands have off or on: `l3` leads of part 3, `j7` the joint at water node 7, `i4` the insert of part 4, `c12` clips. */
-const isLeads = (key: string): boolean => key.startsWith('l')
-const isWater = (key: string): boolean => key.startsWith('j') || key.startsWith('i')
-
 /** Steps that bring a program to the moment of a test: starting it, and waiting. */
 function programSteps(machine: Machine, s: WorkState, { needs: { arrival } }: Procedure): Step[] {
   if (!arrival || s.power !== 'on') return []
   const { program, seconds } = arrival
   if (s.running?.program !== program || s.running.seconds > seconds) {
     const minutes = machine.programs[program].serviceMinutes ?? START_MINUTES
-    // A program that takes water wants its hoses on.
-    const loosened = s.loosened.filter((key) => !isWater(key))
-    return [step({ type: 'start', program, minutes }, { ...s, loosened, running: { program, seconds: 0 } })]
+    return [step({ type: 'start', program, minutes }, started(s, program, 0))]
   }
   if (s.running.seconds === seconds) return []
   const minutes = (seconds - s.running.seconds) / 60
@@ -80,17 +90,27 @@ const isReached = (s: WorkState, { needs }: Procedure): boolean =>
   needs.loosened.every(({ key }) => s.loosened.includes(key)) &&
   (!needs.arrival || (s.running?.program === needs.arrival.program && s.running.seconds === needs.arrival.seconds))
 
-/** How one stands once a test has been taken: whatever needs more than eyes has moved something. */
-export const leaveBehind = (s: WorkState, { needs, workMode }: Procedure): WorkState => ({
-  ...s,
-  asFound:
-    s.asFound &&
-    needs.power === 'any' &&
-    !needs.arrival &&
-    !needs.panels.length &&
-    !needs.loosened.length &&
-    workMode === 'observe',
-})
+/**
+ * How one stands once a test has been taken, from wherever it was come to: with the power it wants, what it wants open
+ * and off, its program run to its moment. Whatever needs more than eyes has moved something.
+ */
+export function leaveBehind(s: WorkState, { needs, workMode }: Procedure): WorkState {
+  const { power, panels, loosened, arrival } = needs
+  let to = power === 'on' ? powered(s) : power === 'off' ? { ...s, power, running: undefined } : s
+  if (arrival) to = started(to, arrival.program, arrival.seconds)
+  return {
+    ...to,
+    open: [...new Set([...to.open, ...panels])],
+    loosened: [...new Set([...to.loosened, ...loosened.map(({ key }) => key)])],
+    asFound:
+      s.asFound &&
+      power === 'any' &&
+      !arrival &&
+      !panels.length &&
+      !loosened.length &&
+      workMode === 'observe',
+  }
+}
 
 export interface AccessPath {
   /** Minutes with the reading itself. */

@@ -154,7 +154,7 @@ function partTest(runs: HealthyRuns, { part, spec, at, off, place }: Place): Dra
 function watchMinutes({ healthy }: HealthyRuns, { run, position }: ReadingMoment): number {
   if (position.type !== 'phase') return 0
   const { from, to } = healthy[run].phases[position.phase]
-  return Math.min((to - from) / 60, LONGEST_WATCH)
+  return Number.isNaN(to) ? LONGEST_WATCH : Math.min((to - from) / 60, LONGEST_WATCH)
 }
 
 /** How long each phase lasts that the healthy machine ends by itself. */

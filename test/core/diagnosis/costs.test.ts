@@ -3,6 +3,7 @@ import { findShipped, shippedIds } from '../../../cli/library'
 import { advise } from '../../../core/advice'
 import { STANDARD } from '../../../core/diagnosis/calibration'
 import { RepairCosts } from '../../../core/diagnosis/plan'
+import { interpretEvidence } from '../../../core/diagnosis/belief'
 import type { WorkState } from '../../../core/diagnosis/catalogue'
 import { describeStep } from '../../../core/words'
 import { evidenceOf, predictorOf } from '../support/sheets'
@@ -26,6 +27,22 @@ describe('what a test costs', () => {
     // A program takes its water through the hose: it is back on by then.
     const fill = accessPaths.from(first.after, find('fill-cold.lasts'))
     expect(accessPaths.from(fill.after, look).steps.some((s) => s.type === 'loosen')).toBe(true)
+  })
+  it('leads that came off are back on once a reading or an act has put the power on, and hoses once a program runs', () => {
+    const predictor = shipped('orrisk-tl40')
+    const { procedures, accessPaths } = predictor.catalogue
+    const find = (id: string) => procedures.find((p) => p.id === id)!
+    const after = (...entries: object[]) => interpretEvidence(predictor.catalogue, evidenceOf(predictor, ...entries)).workState
+    const takesOff = (state: WorkState, id: string) =>
+      accessPaths.from(state, find(id)).steps.some((s) => s.type === 'loosen')
+    const ohms = { test: 'lid.ohms', reading: '0.1 Ω' }
+    expect(takesOff(after(ohms), 'lid.worked')).toBe(false)
+    expect(takesOff(after(ohms, { test: 'cold-valve.volts', reading: '120 V' }), 'lid.worked')).toBe(true)
+    expect(takesOff(after(ohms, { action: 'restore' }), 'lid.worked')).toBe(true)
+    const screen = { test: 'cold-screen.look', reading: 'no' }
+    expect(takesOff(after(screen), 'cold-screen.torn')).toBe(false)
+    expect(takesOff(after(screen, { test: 'fill-cold.lasts', reading: '60 s' }), 'cold-screen.torn')).toBe(true)
+    expect(takesOff(after(screen, { action: 'restore' }, { action: 'start warm' }), 'cold-screen.torn')).toBe(true)
   })
   it('a meter is clipped on dead, each time, before a live reading', () => {
     const { procedures, accessPaths } = shipped('orrisk-tl40').catalogue
