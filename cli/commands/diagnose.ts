@@ -133,9 +133,10 @@ function printReadings(engine: Engine, a: Advice): void {
 
 function printRepairs({ machine }: Engine, { plan }: Advice): void {
   for (const r of plan.remedies.slice(0, MOST.repairs)) {
-    const { title, licensed } = machine.sheet.repairs[r.repair]
+    const { title, licensed, caution } = machine.sheet.repairs[r.repair]
     console.log(`  ${padded(r.p)}  ${title}`)
     if (licensed !== undefined) console.log(`${' '.repeat(14)}Stop here: ${licensed}`)
+    if (caution !== undefined) console.log(`${' '.repeat(14)}Before it: ${caution}`)
   }
   if (plan.unlistedCandidates.length) console.log('\nNot on the sheet')
   for (const { fault, share, distinguishedBy: by } of plan.unlistedCandidates.slice(0, MOST.candidates)) {

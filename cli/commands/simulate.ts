@@ -28,6 +28,8 @@ function describeEvent(machine: Machine, e: TimelineEvent): string | undefined {
       return e.phase < 0 ? 'control loses its supply' : `phase ${machine.phases[e.phase].id}`
     case 'alarm':
       return `alarm ${e.code}`
+    case 'unsettled':
+      return 'the flows of the water do not come to rest: do not rely on what follows'
     case 'chatters':
       return `chatters: ${e.modes.map((m) => machine.parts[machine.modeOwner[m]].id).join(', ')}`
     case 'mode': {
@@ -65,7 +67,7 @@ export const simulate: Command = {
         : orThrow(parseQuantity(duration, 'time', ['--for'])).value
     const faults = activeFaultsOf(machine, many(given, 'fault'))
     const faulted = makeFaultedMachine(machine, faults, [], withSettings(machine, many(given, 'set')))
-    const run = simulateRun(faulted, { steps: [{ at: 0, start: program }], until, stopsWhenFinal: true, moments: [] })
+    const run = simulateRun(faulted, { steps: [{ at: 0, start: program }], until, stopsWhenFinal: false, moments: [] })
     const complaints = machine.complaints.filter((_, i) => run.complaints[i]).map((c) => c.id)
     const levels = levelsOf(machine, run.end)
     if (given.json)

@@ -33,6 +33,8 @@ export interface View {
     rootCauses: string[]
     /** What of it is for licensed people alone; advice stops there. */
     licensed: string | undefined
+    /** What bites at it, or what to warn of before it is begun. */
+    caution: string | undefined
   }[]
   /** Once the tests end: what is not on the sheet and not ruled out, with the test that would tell. */
   unlistedCandidates: {
@@ -77,9 +79,9 @@ const FITS: Record<Finding, View['readings'][number]['fits']> = {
 function remediesOf({ sheet, faults }: Machine, { plan }: Advice): View['remedies'] {
   const titles = (list: readonly number[]) => list.map((f) => faults[f].title)
   return plan.remedies.map((r) => {
-    const { id, title, licensed } = sheet.repairs[r.repair]
+    const { id, title, licensed, caution } = sheet.repairs[r.repair]
     const [unproven, rootCauses] = [titles(r.unproven), titles(r.rootCauses)]
-    return { id, title, p: r.p, minutes: r.minutes, price: r.price, unproven, rootCauses, licensed }
+    return { id, title, p: r.p, minutes: r.minutes, price: r.price, unproven, rootCauses, licensed, caution }
   })
 }
 

@@ -1,5 +1,5 @@
 import type { ReadingValue } from '../foundation/quantity'
-import { makeFaultedMachine, type ActiveFault, type Machine } from '../model/machine'
+import { makeFaultedMachine, type ActiveFault, type Machine, type ModeSetting } from '../model/machine'
 import type { Procedure, TestCatalogue } from '../diagnosis/catalogue'
 import { findMeter, SENSES } from '../simulation/instrument'
 import type { Measurement } from '../simulation/measurements'
@@ -44,7 +44,8 @@ export class DrawnMachine {
   private readonly gains = new Map<string, number>()
   private readonly dull = new Map<string, number>()
   private readonly zeros = new Map<string, number>()
-  private runs = new Map<number, PlainRun>()
+  /** The customer's runs, and those of whoever comes to look: with what the customer's left tripped or blown. */
+  private runs = { customers: new Map<number, PlainRun>(), visit: new Map<number, PlainRun>() }
   private steady = false
 
   constructor(
@@ -73,14 +74,22 @@ export class DrawnMachine {
   /** The same machine after a repair. */
   repair(repair: number): void {
     this.activeFaults = this.activeFaults.filter((p) => p.fault.repair !== repair)
-    this.runs = new Map()
+    this.runs = { customers: new Map(), visit: new Map() }
   }
+  /** A run as somebody on a visit sees it. */
   run(index: number): PlainRun {
-    let run = this.runs.get(index)
+    const { left } = this.customersRun(this.catalogue.customersRun)
+    return left.length ? this.runFrom('visit', index, left) : this.customersRun(index)
+  }
+  private customersRun(index: number): PlainRun {
+    return this.runFrom('customers', index, [])
+  }
+  private runFrom(whose: 'customers' | 'visit', index: number, starts: readonly ModeSetting[]): PlainRun {
+    const { interventions, script } = this.catalogue.runs[index]
+    let run = this.runs[whose].get(index)
     if (!run) {
-      const { interventions, script } = this.catalogue.runs[index]
       const faulted = makeFaultedMachine(this.machine, this.activeFaults, interventions, this.values)
-      this.runs.set(index, (run = runPlain(faulted, script, TRUE_STEP)))
+      this.runs[whose].set(index, (run = runPlain(faulted, { ...script, starts }, TRUE_STEP)))
     }
     return run
   }
@@ -102,7 +111,7 @@ export class DrawnMachine {
             this.catalogue.runs[index].script,
             TRUE_STEP,
           )
-        : this.run(index)
+        : this.customersRun(index)
     const shown = runs.map((r) => on(r.index).complaints)
     return complaints.filter((_, k) => shown.some((s) => s[k])).map((c) => c.id)
   }
@@ -143,7 +152,7 @@ export class DrawnMachine {
 
   private shown(procedure: Procedure): ReadingValue {
     const { measurement: m } = procedure
-    const run = this.run(procedure.run)
+    const run = procedure.needs.asFound ? this.customersRun(procedure.run) : this.run(procedure.run)
     if (m.type === 'code') return { type: 'word', word: run.snapshots[procedure.moment]?.code ?? 'none' }
     if (m.type === 'duration') {
       const { from, to } = phaseTimes(this.machine, run)[m.phase]
@@ -183,8 +192,14 @@ export class DrawnMachine {
         return this.metered(meter!, shown + this.pickedUp(point, part.nodes[m.a], b, meter!))
       }
       case 'ohms': {
-        const ohms = ohmsOf(point, part.nodes[m.a], part.nodes[m.b], m.lifted ? part : undefined)
+        const b = m.b === '@return' ? returnNode(point, m.part, m.a) : part.nodes[m.b]
+        const ohms = ohmsOf(point, part.nodes[m.a], b, m.lifted ? part : undefined)
         return ohms > LARGEST_OHMS ? { type: 'open' } : this.metered('ohms', ohms)
+      }
+      case 'insulation': {
+        const ohms = ohmsOf(point, part.nodes[m.a], part.nodes[m.b], part)
+        const { from, to } = findMeter(meter!)!.threshold!
+        return { type: ohms > from * (to / from) ** (this.steady ? 0.5 : this.next()) ? 'yes' : 'no' }
       }
       case 'amps':
         return this.metered('clamp', point.amps(part))

@@ -1,4 +1,4 @@
-import type { FaultedMachine, Machine } from '../model/machine'
+import type { FaultedMachine, Machine, ModeSetting } from '../model/machine'
 import type { Part } from '../model/kinds'
 import type { Script, Watched } from '../simulation/simulate'
 import type { SolvedCache } from './electrics'
@@ -35,6 +35,8 @@ export interface PlainRun {
   standing: (PlainPoint | undefined)[]
   /** What was seen of each watch of the script; `undefined` where its phase was never entered. */
   watched: (Watched | undefined)[]
+  /** What it leaves tripped or blown. */
+  left: ModeSetting[]
 }
 
 /** A run on its way. */
@@ -60,7 +62,9 @@ class PlainRunner {
     cache: SolvedCache,
   ) {
     const { machine, parts, heldModes } = faulted
-    const modes = machine.modes.map((value, i) => (heldModes[i] >= 0 ? heldModes[i] : value))
+    const initial = machine.modes.slice()
+    for (const { mode, value } of script.starts ?? []) initial[mode] = value
+    const modes = initial.map((value, i) => (heldModes[i] >= 0 ? heldModes[i] : value))
     this.point = new PlainPoint(faulted, modes, machine.states.slice(), new Float64Array(modes.length), cache)
     this.control = new PlainControl(this.point, step)
     this.steps = [...script.steps].sort((a, b) => a.at - b.at)
@@ -189,6 +193,9 @@ export function runPlain(
     snapshots,
     standing,
     watched,
+    left: faulted.machine.staying
+      .filter((mode) => faulted.heldModes[mode] < 0 && runner.point.modes[mode] !== faulted.machine.modes[mode])
+      .map((mode) => ({ mode, value: runner.point.modes[mode] })),
   }
 }
 

@@ -263,7 +263,7 @@ describe('flake ice machine of the relay generation', () => {
     const machine = buildMachine(f9)
     expect(says(machine, 'control-fuse.blown')).toContain('dead')
     expect(says(machine, 'spout.stuck-open')).toContain('power-only')
-    expect(says(machine, 'overload.stuck-open')).toContain('no-run-lamp')
+    expect(says(machine, 'overload.tripped')).toContain('no-run-lamp')
   })
   it('an option that is not fitted carries no suspicion', () => {
     const f6 = shipped('ulldale-f6')

@@ -50,7 +50,11 @@ export class VisitState {
         return this.change({ open: open.filter((p) => p !== target) })
       case 'start':
         return this.change(
-          started(this.work, this.machine.programs.findIndex((p) => p.id === target), 0),
+          started(
+            this.work,
+            this.machine.programs.findIndex((p) => p.id === target),
+            0,
+          ),
         )
       case 'unplug':
         return void this.parted.add(part)

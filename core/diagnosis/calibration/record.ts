@@ -127,7 +127,7 @@ export const CALIBRATION = {
       'the same for a part measured, worked or looked at by itself',
     ),
     togetherYears: of(
-      0.2,
+      0.6,
       'years',
       'how long a first fault is lived with before a second may join it, age and hard water counted in',
     ),

@@ -102,13 +102,7 @@ export function leaveBehind(s: WorkState, { needs, workMode }: Procedure): WorkS
     ...to,
     open: [...new Set([...to.open, ...panels])],
     loosened: [...new Set([...to.loosened, ...loosened.map(({ key }) => key)])],
-    asFound:
-      s.asFound &&
-      power === 'any' &&
-      !arrival &&
-      !panels.length &&
-      !loosened.length &&
-      workMode === 'observe',
+    asFound: s.asFound && power === 'any' && !arrival && !panels.length && !loosened.length && workMode === 'observe',
   }
 }
 

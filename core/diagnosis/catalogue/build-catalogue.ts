@@ -264,7 +264,9 @@ function partTests(runs: HealthyRuns, placement: TestPlacement): Draft[] {
   return offered.flatMap(({ part, spec }) => {
     const usual = placement.momentFor(part, spec)
     const places = quiet[watchedFor.findIndex((w) => w.spec === spec && w.part === part.index)] ?? []
-    const moments = places.length ? places : usual ? [usual] : []
+    const idle = spec.type === 'amps' && spec.when === 'idle' ? placement.idleMoments(part) : []
+    const several = places.length ? places : idle
+    const moments = several.length ? several : usual ? [usual] : []
     const { off } = placement
     return moments.map((at, place) =>
       partTest(runs, { part, spec: atLoadSide(machine, part, spec, at), at, off, place }),
@@ -286,5 +288,5 @@ export function buildCatalogue(machine: Machine): TestCatalogue {
   const drafts = partTests(runs, placement)
   drafts.push(...phaseTests(runs, placement), ...codeTests(runs, placement), ...sheetTests(runs, placement))
   const procedures = drafts.map((p, index): Procedure => ({ ...p, index, key: String(index).padStart(5, '0') }))
-  return { ...runs, procedures, accessPaths: new AccessPaths(machine) }
+  return { ...runs, procedures, accessPaths: new AccessPaths(machine), customersRun: placement.found?.run ?? 0 }
 }

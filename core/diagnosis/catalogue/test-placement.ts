@@ -75,6 +75,19 @@ export class TestPlacement {
         )
     }
   }
+  /**
+   * Where a current is looked for that should not be there: once for each set of outputs that are on while the part is not
+   * called for. What holds it on may hang behind any of them.
+   */
+  idleMoments(part: Part): ReadingMoment[] {
+    const { commands } = this.runs.machine
+    const seen = new Set<string>()
+    return this.inPrograms.filter((m) => {
+      if (m.final || m.position.type !== 'phase' || this.isActive(part, m)) return false
+      const on = commands.filter((mode) => m.point.modes[mode]).join(',')
+      return on !== '' && !seen.has(on) && Boolean(seen.add(on))
+    })
+  }
   private hasSomethingToRead(part: Part, spec: MeasurementSpec, { point }: ReadingMoment): boolean {
     if (!('signal' in spec)) return true
     const { where } = this.runs.machine.kinds[part.index].signals![spec.signal]

@@ -48,4 +48,6 @@ export interface HealthyRuns {
 export interface TestCatalogue extends HealthyRuns {
   procedures: readonly Procedure[]
   accessPaths: AccessPaths
+  /** Index of the run that the customer's own use of the machine is taken for. */
+  customersRun: number
 }

@@ -43,8 +43,8 @@ export function phaseLengthSensitivity(
 ): Float64Array {
   const { instant, drawnOut, timeLimitSlack } = calibration
   const lengthIn = (phases: RunRecord['phases']) => phases[phase].to - phases[phase].from
-  const seconds = lengthIn(runs.record(hypothesis, run, interventions).phases)
-  const usual = lengthIn(runs.record(healthy, run).phases)
+  const seconds = lengthIn(runs.onVisit(hypothesis, run, interventions).phases)
+  const usual = lengthIn(runs.onVisit(healthy, run).phases)
   const over = seconds < instant || Number.isNaN(usual) ? seconds : Math.max(seconds, usual)
   const pressed = (seconds > drawnOut * usual ? pressureParams(machine) : []).map((index) => {
     const change = lengthIn(runs.perturbedPhases(hypothesis, run, interventions, index)) - seconds

@@ -1,13 +1,13 @@
-import { sparse } from '../../foundation/linear'
 import type { ActiveFault, Intervention } from '../../model/machine'
 import { findMeter } from '../../simulation/instrument'
 import { measurementType, type Observation } from '../../simulation/measurements'
 import type { OperatingPoint } from '../../simulation/simulate'
 import { STANDARD, type Calibration } from '../calibration'
-import { PROGRAM_START, type Procedure, type Run, type TestCatalogue } from '../catalogue'
+import type { Procedure, Run, TestCatalogue } from '../catalogue'
 import { HypothesisSpace, ThresholdSearch, type Hypothesis } from '../hypotheses'
 import { interventionsKey } from './interventions-key'
-import { endedByLimit, phaseLengthSensitivity } from './phase-length'
+import { coarseLength, withoutLength } from './coarse-length'
+import { phaseLengthSensitivity } from './phase-length'
 import { ReadingModel } from './reading-model'
 import { RunCache } from './run-cache'
 import { withSeveritySpread } from './severity-spread'
@@ -23,10 +23,6 @@ interface Predictions {
   /** Quick ones, of tests whose readings move with the states. */
   coarse: Map<string, Prediction>
 }
-
-/** Who leaves a phase so shortly before the machine is switched off would have stayed, s. */
-const SWITCHED_OFF = 1e-6
-const NOTHING_SHARED = sparse(new Float64Array(0))
 
 /**
  * Predictions of tests for the hypotheses of a machine, computed when asked for and kept. Two faults are run as two faults
@@ -54,7 +50,9 @@ export class Predictor {
       outcomeSignature: (hypothesis: Hypothesis) => this.outcomeSignature(hypothesis),
       thresholdBranches: (hypothesis: Hypothesis) =>
         thresholds.branchesAt(
-          this.customerRuns.flatMap((r) => this.run(hypothesis, r.index).snapshots.filter((s) => s !== undefined)),
+          this.customerRuns.flatMap((r) =>
+            this.customersRun(hypothesis, r.index).snapshots.filter((s) => s !== undefined),
+          ),
         ),
       forget: (hypothesis: Hypothesis) => {
         this.runs.forget(hypothesis)
@@ -84,16 +82,28 @@ export class Predictor {
     return this.space.hypothesisFor(activeFaults)
   }
 
-  /** The run of a hypothesis through one script of the catalogue, with interventions in. */
+  /** The run of a hypothesis through one script of the catalogue, with interventions in, as somebody on a visit sees it. */
   run(hypothesis: Hypothesis, run: number, interventions: readonly Intervention[] = []): RunRecord {
+    return this.runs.onVisit(hypothesis, run, interventions)
+  }
+  /** The same as the customer saw it, before anything was tripped or blown. */
+  private customersRun(hypothesis: Hypothesis, run: number, interventions: readonly Intervention[] = []): RunRecord {
     return this.runs.record(hypothesis, run, interventions)
+  }
+  /** The run that a test reads: what is looked at as it was found was left by the customer's. */
+  private runRead(
+    hypothesis: Hypothesis,
+    { run, needs }: Procedure,
+    interventions: readonly Intervention[],
+  ): RunRecord {
+    return needs.asFound ? this.customersRun(hypothesis, run, interventions) : this.run(hypothesis, run, interventions)
   }
   /** Whether a complaint of the sheet comes true for a hypothesis in any of its plain runs. */
   showsComplaint(hypothesis: Hypothesis, complaint: number, interventions: readonly Intervention[] = []): boolean {
     // What an intermittent fault makes the customer say, it says on the days when it acts.
     const rests = hypothesis.activeFaults.some((p) => p.missProbability !== undefined)
     const acting = rests ? this.space.acting(hypothesis) : hypothesis
-    return this.customerRuns.some((r) => this.run(acting, r.index, interventions).complaints[complaint])
+    return this.customerRuns.some((r) => this.customersRun(acting, r.index, interventions).complaints[complaint])
   }
   /** The runs that a customer sees: they know nothing of service modes. */
   private get customerRuns(): Run[] {
@@ -102,7 +112,7 @@ export class Predictor {
   }
   /** What a customer's runs come to under a hypothesis: the phases reached, the codes shown, the complaints. */
   private outcomeSignature(hypothesis: Hypothesis): string {
-    const runs = this.customerRuns.map((r) => this.run(hypothesis, r.index))
+    const runs = this.customerRuns.map((r) => this.customersRun(hypothesis, r.index))
     const said = runs[0]?.complaints.map((_, k) => runs.some((r) => r.complaints[k]))
     return JSON.stringify([said, runs.map((r) => [r.displayedCodes, r.phases.map(({ from }) => from >= 0)])])
   }
@@ -156,8 +166,10 @@ export class Predictor {
    */
   predictCoarse(hypothesis: Hypothesis, procedure: Procedure, interventions: readonly Intervention[] = []): Prediction {
     const { measurement } = procedure
-    if (measurement.type === 'duration')
-      return this.coarseLength(hypothesis, procedure, measurement.phase, interventions)
+    if (measurement.type === 'duration') {
+      const { phases } = this.run(hypothesis, procedure.run, interventions)
+      return coarseLength(this.catalogue, procedure, phases[measurement.phase], this.calibration.predict)
+    }
     const read = this.stateReading(procedure)
     if (!read) return this.predict(hypothesis, procedure, undefined, interventions)
     const { coarse } = this.of(hypothesis)
@@ -176,42 +188,13 @@ export class Predictor {
     }
     return p
   }
-  private coarseLength(
-    hypothesis: Hypothesis,
-    { run, meter }: Procedure,
-    phase: number,
-    interventions: readonly Intervention[],
-  ): Prediction {
-    const { modelSpread, coarseSpread, repeatability, timeLimitSlack } = this.calibration.predict
-    const { from, to } = this.run(hypothesis, run, interventions).phases[phase]
-    const endless = this.withoutLength(run, from, to)
-    if (endless) return endless
-    const { resolution } = findMeter(meter!)!
-    const limited = endedByLimit(this.catalogue.machine.phases[phase].timeLimits, to - from, timeLimitSlack)
-    return {
-      type: 'value',
-      mean: to - from,
-      sensitivity: NOTHING_SHARED,
-      reproducibility: Math.hypot(resolution, (limited ? modelSpread : coarseSpread) * (to - from)),
-      repeatability: repeatability * resolution,
-    }
-  }
-
-  /** A phase that has no length: it never begins, or it begins and lasts as long as the machine is on. */
-  private withoutLength(run: number, from: number, to: number): Prediction | undefined {
-    if (Number.isNaN(from)) return { type: 'never' }
-    const { runs, machine } = this.catalogue
-    const off = PROGRAM_START + machine.programs[runs[run].program].duration
-    return to < off - SWITCHED_OFF ? undefined : { type: 'never-ended', seconds: off - from }
-  }
-
   /** The machine as a hypothesis has it at the moment of a test; `undefined` when it never comes to that. */
   private pointAt(
     hypothesis: Hypothesis,
-    { run, moment }: Procedure,
+    procedure: Procedure,
     interventions: readonly Intervention[],
   ): OperatingPoint | undefined {
-    return this.run(hypothesis, run, interventions).snapshots[moment]
+    return this.runRead(hypothesis, procedure, interventions).snapshots[procedure.moment]
   }
   private stateReading({ measurement }: Procedure): ((point: OperatingPoint) => number) | undefined {
     return measurementType(measurement).stateReading?.(measurement, this.catalogue.machine)
@@ -250,7 +233,7 @@ export class Predictor {
     if (observation.type !== 'phase-length') return this.model.predict(observation, meter)
     const { phase } = observation
     const { from, to } = this.run(hypothesis, procedure.run, interventions).phases[phase]
-    const endless = this.withoutLength(procedure.run, from, to)
+    const endless = withoutLength(this.catalogue, procedure.run, { from, to })
     if (endless) return endless
     const { runs, states, healthy, calibration, catalogue } = this
     const phaseRun = { machine: catalogue.machine, runs, states, healthy, calibration: calibration.predict }
@@ -260,11 +243,12 @@ export class Predictor {
   /** What a reading shows that is taken though its moment never comes: the machine as it stands when it should have come. */
   private instead(
     hypothesis: Hypothesis,
-    { measurement, run, moment }: Procedure,
+    procedure: Procedure,
     meterId: string | undefined,
     interventions: readonly Intervention[],
   ): Prediction | undefined {
-    const { standing } = this.run(hypothesis, run, interventions)
+    const { measurement, moment } = procedure
+    const { standing } = this.runRead(hypothesis, procedure, interventions)
     const point = standing[moment]
     if (!point) return undefined
     const meter = meterId === undefined ? undefined : findMeter(meterId)
@@ -274,11 +258,12 @@ export class Predictor {
   }
   private observe(
     hypothesis: Hypothesis,
-    { measurement, run, moment, watch }: Procedure,
+    procedure: Procedure,
     meterId: string | undefined,
     interventions: readonly Intervention[],
   ): Observation {
-    const record = this.run(hypothesis, run, interventions)
+    const { measurement, moment, watch } = procedure
+    const record = this.runRead(hypothesis, procedure, interventions)
     const type = measurementType(measurement)
     const point = record.snapshots[moment]
     const watched = watch === undefined ? undefined : record.watched[watch]

@@ -1,4 +1,4 @@
-import { makeFaultedMachine, type FaultedMachine, type Intervention } from '../../model/machine'
+import { makeFaultedMachine, type FaultedMachine, type Intervention, type ModeSetting } from '../../model/machine'
 import { newSimulationCache, simulate } from '../../simulation/simulate'
 import type { TestCatalogue } from '../catalogue'
 import type { Hypothesis } from '../hypotheses'
@@ -10,6 +10,8 @@ interface HypothesisRuns {
   /** The machine with the hypothesis's faults, by what hands have done. */
   faulted: Map<string, FaultedMachine>
 }
+
+const startsKey = (starts: readonly ModeSetting[]): string => starts.map((s) => `${s.mode}=${s.value}`).join(',')
 
 /** The runs of hypotheses through the scripts of a catalogue, made when asked for and kept. */
 export class RunCache {
@@ -32,11 +34,28 @@ export class RunCache {
     return own
   }
 
-  /** The run of a hypothesis through one script, with interventions in. */
-  record(hypothesis: Hypothesis, run: number, interventions: readonly Intervention[] = []): RunRecord {
+  /** The run of a hypothesis that somebody on a visit sees: it starts with what the customer's run has tripped or blown. */
+  onVisit(hypothesis: Hypothesis, run: number, interventions: readonly Intervention[] = []): RunRecord {
+    return this.record(hypothesis, run, interventions, this.leftBehind(hypothesis, interventions))
+  }
+  private leftBehind(hypothesis: Hypothesis, interventions: readonly Intervention[]): readonly ModeSetting[] {
+    const { machine, customersRun } = this.catalogue
+    if (!machine.staying.length) return []
+    // Of what hands have done since, the customer's run knows nothing; what is repaired left nothing behind.
+    const repairs = interventions.filter((i) => i.repair !== undefined)
+    return this.record(hypothesis, customersRun, repairs).left
+  }
+
+  /** The run of a hypothesis through one script, with interventions in. @param starts what is tripped or blown before it */
+  record(
+    hypothesis: Hypothesis,
+    run: number,
+    interventions: readonly Intervention[] = [],
+    starts: readonly ModeSetting[] = [],
+  ): RunRecord {
     const { runs, machine } = this.catalogue
     const { records, faulted } = this.of(hypothesis)
-    const key = `${run}|${interventionsKey(interventions)}`
+    const key = `${run}|${interventionsKey(interventions)}|${startsKey(starts)}`
     const known = records.get(key)
     if (known) return known
     const all = [...interventions, ...runs[run].interventions]
@@ -46,12 +65,16 @@ export class RunCache {
       own = makeFaultedMachine(machine, hypothesis.activeFaults, all, this.valuesOf(hypothesis))
       faulted.set(faultedKey, own)
     }
-    const { snapshots, standing, watched, displayedCodes, complaints, phases } = simulate(
+    const { snapshots, standing, watched, displayedCodes, complaints, phases, end } = simulate(
       own,
-      runs[run].script,
+      { ...runs[run].script, starts },
       this.cache,
     )
-    const record = { snapshots, standing, watched, displayedCodes, complaints, phases }
+    const { heldModes } = own
+    const left = machine.staying
+      .filter((mode) => heldModes[mode] < 0 && end.modes[mode] !== machine.modes[mode])
+      .map((mode) => ({ mode, value: end.modes[mode] }))
+    const record = { snapshots, standing, watched, displayedCodes, complaints, phases, left }
     records.set(key, record)
     return record
   }
@@ -65,15 +88,16 @@ export class RunCache {
   ): RunRecord['phases'] {
     const { runs, machine } = this.catalogue
     const { records } = this.of(hypothesis)
-    const key = `${run}|${interventionsKey(interventions)}|${param}`
+    const starts = this.leftBehind(hypothesis, interventions)
+    const key = `${run}|${interventionsKey(interventions)}|${startsKey(starts)}|${param}`
     const known = records.get(key)
     if (known) return known.phases
     const values = this.valuesOf(hypothesis).slice()
     values[param] += machine.params[param].sd
     const all = [...interventions, ...runs[run].interventions]
     const faulted = makeFaultedMachine(machine, hypothesis.activeFaults, all, values)
-    const { phases } = simulate(faulted, { ...runs[run].script, watches: undefined }, this.cache)
-    records.set(key, { phases, snapshots: [], standing: [], watched: [], displayedCodes: [], complaints: [] })
+    const { phases } = simulate(faulted, { ...runs[run].script, starts, watches: undefined }, this.cache)
+    records.set(key, { phases, snapshots: [], standing: [], watched: [], displayedCodes: [], complaints: [], left: [] })
     return phases
   }
 

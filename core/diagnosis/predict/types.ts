@@ -1,5 +1,6 @@
 import { dot, type SparseVector } from '../../foundation/linear'
 import type { Sense } from '../../model/kinds'
+import type { ModeSetting } from '../../model/machine'
 import type { Timeline } from '../../simulation/simulate'
 
 /**
@@ -36,8 +37,10 @@ export type ValuePrediction = Prediction & { type: 'value' }
 export const varianceOf = (p: ValuePrediction): number =>
   dot(p.sensitivity, p.sensitivity) + p.reproducibility * p.reproducibility
 
-/** What readings can be made of a run. */
-export type RunRecord = Pick<
+/** What readings can be made of a run, and what it leaves tripped or blown. */
+export interface RunRecord extends Pick<
   Timeline,
   'snapshots' | 'standing' | 'watched' | 'displayedCodes' | 'complaints' | 'phases'
->
+> {
+  left: readonly ModeSetting[]
+}

@@ -12,6 +12,9 @@ import { kindService as analogInputService } from './analog-input/service'
 import { kindInterface as boardInterface } from './board/interface'
 import { kindBehaviour as boardBehaviour } from './board/behaviour'
 import { kindService as boardService } from './board/service'
+import { kindInterface as condenserInterface } from './condenser/interface'
+import { kindBehaviour as condenserBehaviour } from './condenser/behaviour'
+import { kindService as condenserService } from './condenser/service'
 import { kindInterface as connectorInterface } from './connector/interface'
 import { kindBehaviour as connectorBehaviour } from './connector/behaviour'
 import { kindService as connectorService } from './connector/service'
@@ -51,6 +54,9 @@ import { kindService as heaterService } from './heater/service'
 import { kindInterface as hoseInterface } from './hose/interface'
 import { kindBehaviour as hoseBehaviour } from './hose/behaviour'
 import { kindService as hoseService } from './hose/service'
+import { kindInterface as insulationInterface } from './insulation/interface'
+import { kindBehaviour as insulationBehaviour } from './insulation/behaviour'
+import { kindService as insulationService } from './insulation/service'
 import { kindInterface as isolatorInterface } from './isolator/interface'
 import { kindBehaviour as isolatorBehaviour } from './isolator/behaviour'
 import { kindService as isolatorService } from './isolator/service'
@@ -69,6 +75,9 @@ import { kindService as motorService } from './motor/service'
 import { kindInterface as outputInterface } from './output/interface'
 import { kindBehaviour as outputBehaviour } from './output/behaviour'
 import { kindService as outputService } from './output/service'
+import { kindInterface as overloadInterface } from './overload/interface'
+import { kindBehaviour as overloadBehaviour } from './overload/behaviour'
+import { kindService as overloadService } from './overload/service'
 import { kindInterface as pilotValveInterface } from './pilot-valve/interface'
 import { kindBehaviour as pilotValveBehaviour } from './pilot-valve/behaviour'
 import { kindService as pilotValveService } from './pilot-valve/service'
@@ -148,6 +157,7 @@ export const KINDS: readonly Kind[] = [
   { ...airTubeInterface, ...airTubeBehaviour, ...airTubeService },
   { ...analogInputInterface, ...analogInputBehaviour, ...analogInputService },
   { ...boardInterface, ...boardBehaviour, ...boardService },
+  { ...condenserInterface, ...condenserBehaviour, ...condenserService },
   { ...connectorInterface, ...connectorBehaviour, ...connectorService },
   { ...countInputInterface, ...countInputBehaviour, ...countInputService },
   { ...cutOutInterface, ...cutOutBehaviour, ...cutOutService },
@@ -161,12 +171,14 @@ export const KINDS: readonly Kind[] = [
   { ...gasValveInterface, ...gasValveBehaviour, ...gasValveService },
   { ...heaterInterface, ...heaterBehaviour, ...heaterService },
   { ...hoseInterface, ...hoseBehaviour, ...hoseService },
+  { ...insulationInterface, ...insulationBehaviour, ...insulationService },
   { ...isolatorInterface, ...isolatorBehaviour, ...isolatorService },
   { ...lampInterface, ...lampBehaviour, ...lampService },
   { ...latchingValveInterface, ...latchingValveBehaviour, ...latchingValveService },
   { ...leakInterface, ...leakBehaviour, ...leakService },
   { ...motorInterface, ...motorBehaviour, ...motorService },
   { ...outputInterface, ...outputBehaviour, ...outputService },
+  { ...overloadInterface, ...overloadBehaviour, ...overloadService },
   { ...pilotValveInterface, ...pilotValveBehaviour, ...pilotValveService },
   { ...pipeRunInterface, ...pipeRunBehaviour, ...pipeRunService },
   { ...pressureSensorInterface, ...pressureSensorBehaviour, ...pressureSensorService },

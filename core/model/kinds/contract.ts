@@ -28,6 +28,10 @@ export interface ModeSpec {
   values: readonly string[]
   /** Index of the value at rest, or the name of the choice that names it. */
   initial: number | { choice: string }
+  /** It stays as a run has left it until a hand or a repair changes it: what has tripped or blown. */
+  stays?: true
+  /** What a hand does to hold it at a value, where the name does not say it: "ice held on the bulb". */
+  byHand?: Readonly<Record<string, string>>
 }
 
 export interface KindInterface {
@@ -58,8 +62,11 @@ export interface KindInterface {
   manual?: { mode: string; disconnected: number }
   /** Further modes that a hand can force for a program: a float lifted, a tube blown into. */
   forcible?: readonly string[]
-  /** Pairs of params of which the first must lie above the second: where it switches and where it returns. */
-  hysteresis?: readonly (readonly [string, string])[]
+  /**
+   * Pairs of params of which the first must lie above the second: where it switches and where it returns. The other way
+   * round on parts of which a choice is as named.
+   */
+  hysteresis?: readonly (readonly [string, string, { choice: string; is: string }?])[]
   /** Params that are the ohms of a winding: bands are published for them, siblings compared. */
   windings?: readonly string[]
   /** Bands, Ω, in which good windings of this kind lie, one for each usual voltage; where none fits only open or short counts. */

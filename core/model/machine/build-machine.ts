@@ -23,6 +23,7 @@ export function buildMachine(sheet: Sheet): Machine {
     values: Float64Array.from(params, (p) => p.nominal),
     modes: Int8Array.from(indexed.modes),
     modeOwner: Int32Array.from(indexed.modeOwner),
+    staying: indexed.staying,
     states: Float64Array.from(indexed.states),
     stateTolerance: Float64Array.from(indexed.stateTolerance),
     nodeCount: indexed.nodes.count,

@@ -23,6 +23,7 @@ export interface IndexedParts {
   params: Param[]
   modes: number[]
   modeOwner: number[]
+  staying: number[]
   states: number[]
   stateTolerance: number[]
   nodes: { count: number; labels: string[] }
@@ -49,6 +50,7 @@ function indexPart(p: SheetPart, index: number, to: IndexedParts): Part {
   for (const [name, q] of Object.entries(p.params)) part.param[name] = addParam(params, `${p.id}.${name}`, q)
   for (const mode of p.kind.modes ?? []) {
     part.mode[mode.name] = modes.length
+    if (mode.stays) to.staying.push(modes.length)
     modes.push(typeof mode.initial === 'number' ? mode.initial : mode.values.indexOf(p.choices[mode.initial.choice]))
     to.modeOwner.push(index)
   }
@@ -94,6 +96,7 @@ export function indexParts(sheet: Sheet): IndexedParts {
     params: [],
     modes: [],
     modeOwner: [],
+    staying: [],
     states: [],
     stateTolerance: [],
     nodes: { count: 0, labels: [] },

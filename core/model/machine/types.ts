@@ -106,6 +106,8 @@ export interface Machine {
   modes: Int8Array
   /** Part that owns each mode. */
   modeOwner: Int32Array
+  /** Modes that stay as a run has left them: what has tripped or blown. */
+  staying: readonly number[]
   states: Float64Array
   /** Error that one step may leave in each state. */
   stateTolerance: Float64Array

@@ -26,7 +26,7 @@ export function unlistedFaults(machine: Machine): Fault[] {
         part: part.id,
         title: `${part.title}: ${title}`,
         effects,
-        ratePerYear,
+        ratePerYear: ratePerYear * machine.sheet.rateScale,
         priorExposureYears: 1,
         latent: false,
         severity,

@@ -39,6 +39,13 @@ export const sheetSchema = z.strictObject({
   model: z.string().optional(),
   also: z.array(z.string()).optional().describe('other words by which people look for it'),
   source: z.string().optional().describe('where the figures come from'),
+  rates: z
+    .strictObject({
+      'in-all': quantity.describe('faults a year of one machine, all together, such as "0.15 /year"'),
+      source: z.string().describe('where that comes from; "judged" where nobody has counted'),
+    })
+    .optional()
+    .describe('how often such a machine fails: the rates of its faults are taken as shares of this'),
   frequency: quantity.optional(),
   ambient: quantity.optional(),
   options: table(name, z.strictObject({ title: z.string(), fitted: z.boolean() }))
@@ -148,6 +155,7 @@ export const sheetSchema = z.strictObject({
         .string()
         .optional()
         .describe('where the work belongs to licensed people: what is theirs and what may be done'),
+      caution: z.string().optional().describe('what bites at this repair, or what to warn of before it is begun'),
     }),
   ).optional(),
   tests: table(

@@ -13,6 +13,10 @@ export interface Sheet {
   searchWords: string[]
   options: { id: string; title: string; fitted: boolean }[]
   source: string
+  /** How often such a machine fails in all, and who says so; `undefined` where the rates stand as written. */
+  rates: { inAll: number; source: string } | undefined
+  /** What the rates that kinds and sheet give were multiplied by. */
+  rateScale: number
   hertz: number
   ambient: Quantity
   panels: { id: string; title: string; minutes: number }[]
@@ -128,6 +132,8 @@ export interface SheetRepair {
   successProbability: number
   /** Work of licensed people: what is theirs. Advice stops there. */
   licensed: string | undefined
+  /** What bites at it, or what to warn of before it is begun. */
+  caution: string | undefined
 }
 
 export interface SheetTest {

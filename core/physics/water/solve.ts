@@ -134,7 +134,8 @@ export function solveWater(nodes: number, links: readonly WaterLink[], fixed: Fl
       if (!reached[s.from]) return
       const g = 1 / lossSlope(s, flow[k])
       const next = flow[k] - g * (pressureLoss(s, flow[k]) - (pressure[s.from] - pressure[s.to]))
-      if (Math.abs(next - flow[k]) > FLOW_TOLERANCE + 1e-9 * Math.abs(next)) settled = false
+      // Written so that what is no number has not come to rest either.
+      if (!(Math.abs(next - flow[k]) <= FLOW_TOLERANCE + 1e-9 * Math.abs(next))) settled = false
       flow[k] = next
     })
   }

@@ -61,6 +61,14 @@ export const METERS: readonly Meter[] = [
   { id: 'display-temperature', title: 'service display', dimension: 'temperature', gain: 0, resolution: 0.5 },
   { id: 'display-volume', title: 'service display', dimension: 'volume', gain: 0, resolution: 0.05e-3 },
   { id: 'display-frequency', title: 'service display', dimension: 'frequency', gain: 0, resolution: 5 },
+  {
+    id: 'insulation',
+    title: 'insulation tester',
+    dimension: 'resistance',
+    gain: 0,
+    resolution: 0,
+    threshold: { from: 0.7e6, to: 1.4e6 },
+  },
 ]
 
 /** Instruments that may be used instead of the usual one, by its id. */

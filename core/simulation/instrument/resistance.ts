@@ -1,4 +1,4 @@
-import { portBetween, solveCircuit, type Component } from '../../physics/circuit'
+import { dcVoltsBetween, portBetween, solveCircuit, type Component } from '../../physics/circuit'
 import type { Part } from '../../model/kinds'
 import type { OperatingPoint } from '../simulate'
 import type { Indication } from './indication'
@@ -8,6 +8,21 @@ import { shareBelow } from './threshold'
 
 /** Above this a point counts as live for an ohmmeter, V. */
 const LIVE_ABOVE = 1
+
+/** Whether a supply stands between two points. What a control makes for its own inputs is dead with the control. */
+function isFed(point: OperatingPoint, a: number, b: number): boolean {
+  if (point.volts(a, b) <= LIVE_ABOVE) return false
+  const steady = Math.abs(point.dcVolts(a, b))
+  if (Math.sqrt(Math.max(0, point.volts(a, b) ** 2 - steady ** 2)) > LIVE_ABOVE) return true
+  const { machine, parts } = point.faulted
+  const supplied = parts.flatMap((part) => {
+    const own = stampsOf(point, [part])
+    return machine.kinds[part.index].returns?.of === 'supply'
+      ? own
+      : own.map((c) => (c.type === 'VDC' ? { ...c, volts: 0 } : c))
+  })
+  return Math.abs(dcVoltsBetween(solveCircuit(machine.nodeCount, supplied, 'dc', 0), a, b)) > LIVE_ABOVE
+}
 
 /**
  * Ohms between two nodes. `alone`: that part by itself, its leads lifted; otherwise the network as it stands, which must
@@ -22,7 +37,7 @@ export function resistanceIndication(
 ): Indication {
   const { machine, parts, addedComponents } = point.faulted
   const sensitivity = new Float64Array(machine.params.length)
-  if (!alone && point.volts(a, b) > LIVE_ABOVE) return { type: 'refused', value: NaN, sensitivity }
+  if (!alone && isFed(point, a, b)) return { type: 'refused', value: NaN, sensitivity }
   const ohmsWith = (components: readonly Component[]): number => {
     // Sources are cut or dead; a rectifier blocks the small voltage of an ohmmeter.
     const dead = components

@@ -15,6 +15,8 @@ import { measurementInterface as durationInterface } from './duration/interface'
 import { measurementPrediction as durationPrediction } from './duration/predict'
 import { measurementInterface as hertzInterface } from './hertz/interface'
 import { measurementPrediction as hertzPrediction } from './hertz/predict'
+import { measurementInterface as insulationInterface } from './insulation/interface'
+import { measurementPrediction as insulationPrediction } from './insulation/predict'
 import { measurementInterface as ohmsInterface } from './ohms/interface'
 import { measurementPrediction as ohmsPrediction } from './ohms/predict'
 import { measurementInterface as pressureInterface } from './pressure/interface'
@@ -35,6 +37,7 @@ import './code/interface'
 import './display/interface'
 import './duration/interface'
 import './hertz/interface'
+import './insulation/interface'
 import './ohms/interface'
 import './pressure/interface'
 import './sense/interface'
@@ -51,6 +54,7 @@ export const MEASUREMENTS: { readonly [Id in MeasurementId]: MeasurementType<Mea
   display: { ...displayInterface, ...displayPrediction },
   duration: { ...durationInterface, ...durationPrediction },
   hertz: { ...hertzInterface, ...hertzPrediction },
+  insulation: { ...insulationInterface, ...insulationPrediction },
   ohms: { ...ohmsInterface, ...ohmsPrediction },
   pressure: { ...pressureInterface, ...pressurePrediction },
   sense: { ...senseInterface, ...sensePrediction },

@@ -39,6 +39,8 @@ export interface WaterNetwork {
     /** Its nodes of unknown pressure and what they had. */
     innerNodes: number[]
     pressure: Float64Array
+    /** Whether its flows came to rest when it was last solved. */
+    settled: boolean
   }[]
 }
 

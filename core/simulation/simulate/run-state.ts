@@ -1,6 +1,6 @@
 import { InputError } from '../../foundation/result'
 import { problem } from '../../foundation/issues'
-import type { FaultedMachine } from '../../model/machine'
+import type { FaultedMachine, ModeSetting } from '../../model/machine'
 import type { Condition } from '../../model/sheet'
 import type { SimulationCache } from './cache'
 import { OperatingPoint } from './operating-point'
@@ -33,6 +33,7 @@ export class RunState {
   constructor(
     readonly faulted: FaultedMachine,
     cache: SimulationCache,
+    starts: readonly ModeSetting[] = [],
   ) {
     const { machine, heldModes } = faulted
     this.modes = machine.modes.slice()
@@ -40,6 +41,7 @@ export class RunState {
     this.modeSince = new Float64Array(this.modes.length)
     this.manual = new Int8Array(this.modes.length).fill(-1)
     this.phases = machine.phases.map(() => ({ from: NaN, to: NaN }))
+    for (const { mode, value } of starts) this.modes[mode] = value
     for (let i = 0; i < this.modes.length; i++) if (heldModes[i] >= 0) this.modes[i] = heldModes[i]
     this.point = new OperatingPoint(faulted, this.modes, this.states, this.modeSince, cache)
   }

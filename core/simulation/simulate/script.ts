@@ -43,6 +43,8 @@ export interface ScriptStep {
 
 /** What happens to the machine from outside, by time. */
 export interface Script {
+  /** Modes that the machine starts in, left so by an earlier run; all at rest when left out. */
+  starts?: readonly ModeSetting[]
   steps: ScriptStep[]
   /** s */
   until: number
@@ -63,6 +65,8 @@ export type TimelineEvent =
   | { time: number; type: 'mode'; mode: number; value: number }
   | { time: number; type: 'alarm' | 'cleared'; code: string }
   | { time: number; type: 'chatters'; modes: number[] }
+  /** The flows of the water did not come to rest in the rounds they have: what follows is not to be relied on. */
+  | { time: number; type: 'unsettled' }
 
 /** First entry and following exit of a phase, s; NaN where it did not happen. */
 export interface PhaseTimes {

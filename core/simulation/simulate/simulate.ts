@@ -132,7 +132,7 @@ export function simulate(
   script: Script,
   cache: SimulationCache = newSimulationCache(),
 ): Timeline {
-  const run = new RunState(faulted, cache)
+  const run = new RunState(faulted, cache, script.starts)
   const control = new Control(run)
   const settling = new Settling(run, control)
   const integration = new Integration(run, settling)
@@ -143,9 +143,12 @@ export function simulate(
   const { point } = run
   const steps = [...script.steps].sort((a, b) => a.at - b.at)
   let next = 0
+  let unsettled = false
   for (;;) {
     while (next < steps.length && steps[next].at <= point.time + 1e-12) apply(steps[next++], run, control, settling)
     settling.settle()
+    if (point.water.unsettled && !unsettled) run.record({ time: point.time, type: 'unsettled' })
+    unsettled ||= point.water.unsettled
     watches.visit()
     moments.visit()
     const rests = run.finalReached && next === steps.length && moments.timesPast

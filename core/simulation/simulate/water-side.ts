@@ -36,6 +36,7 @@ function prepare(r: Subnetwork, links: readonly WaterLink[], fixed: Float64Array
     flow: new Float64Array(r.links.length),
     innerNodes,
     pressure: new Float64Array(innerNodes.length),
+    settled: true,
   }
 }
 
@@ -47,6 +48,8 @@ export class WaterSide {
   private scratch: { fixed: Float64Array; pressures: Float64Array; temperatures: Float64Array } | undefined
   private flows = new Float64Array(0)
   private temperaturesFresh = false
+  /** Whether some flow was looked at that the iteration had not brought to rest. */
+  unsettled = false
 
   constructor(private readonly context: PointContext) {}
 
@@ -122,6 +125,7 @@ export class WaterSide {
     for (const subnetwork of network.subnetworks) {
       const { links, innerNodes } = subnetwork
       if (hasMoved(subnetwork, fixed)) solveSubnetwork(subnetwork, fixed, pressure)
+      if (!subnetwork.settled) this.unsettled = true
       for (let i = 0; i < links.length; i++) flow[links[i]] = subnetwork.flow[i]
       for (let i = 0; i < innerNodes.length; i++) pressure[innerNodes[i]] = subnetwork.pressure[i]
     }
@@ -204,6 +208,7 @@ function solveSubnetwork(s: WaterNetwork['subnetworks'][number], fixed: Float64A
   else {
     const solved = solveWater(fixed.length, s.own, fixed)
     s.flow = solved.flow
+    s.settled = solved.converged
     for (const node of innerNodes) pressure[node] = solved.pressure[node]
   }
   for (let i = 0; i < boundaryNodes.length; i++) lastBoundary[i] = fixed[boundaryNodes[i]]

@@ -7,6 +7,7 @@ import type { MeasurementWords } from './contract'
 import { display } from './display'
 import { duration } from './duration'
 import { hertz } from './hertz'
+import { insulation } from './insulation'
 import { ohms } from './ohms'
 import { pressure } from './pressure'
 import { sense } from './sense'
@@ -23,6 +24,7 @@ const WORDS: { readonly [Id in MeasurementId]: MeasurementWords<MeasurementOf<Id
   display,
   duration,
   hertz,
+  insulation,
   ohms,
   pressure,
   sense,

@@ -1,9 +1,14 @@
 import type { MeasurementOf } from '../../simulation/measurements'
 import type { MeasurementWords } from './contract'
-import { probesOn, titleOf } from './pieces'
+import { capital, handWork, probesOn, returnOf, titleOf } from './pieces'
 
 export const ohms: MeasurementWords<MeasurementOf<'ohms'>> = {
-  name: (m, { machine }) => `Ohms of the ${titleOf(machine, m.part)}`,
+  name: (m, { machine }) =>
+    m.b === '@return'
+      ? `Ohms of what hangs on the ${titleOf(machine, m.part)}, to the ${returnOf(machine, m.part, m.a)}`
+      : `Ohms of the ${titleOf(machine, m.part)}${m.held ? `, ${handWork(machine, m.part, m.held)}` : ''}`,
   instruction: (m, { machine, meter }) =>
-    `Take the leads off the ${titleOf(machine, m.part)}. ${probesOn(machine, meter!, m)}.`,
+    m.b === '@return'
+      ? `At the plug of the control, nothing taken off further on. ${probesOn(machine, meter!, m)}.`
+      : `Take the leads off the ${titleOf(machine, m.part)}. ${m.held ? `${capital(handWork(machine, m.part, m.held))}. ` : ''}${probesOn(machine, meter!, m)}.`,
 }

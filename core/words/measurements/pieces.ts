@@ -27,10 +27,10 @@ export function returnOf({ parts, kinds, returnAt }: Machine, part: number, term
 /** How many terminals a part has. */
 export const terminalCount = ({ parts }: Machine, part: number): number => Object.keys(parts[part].nodes).length
 
-/** `{ bleed: 'open' }` as the hand's work: "bleed open". */
-export const handWork = (modes: Record<string, string>): string =>
+/** `{ bleed: 'open' }` of a part as the hand's work: "bleed open". */
+export const handWork = ({ kinds }: Machine, part: number, modes: Record<string, string>): string =>
   Object.entries(modes)
-    .map(([name, value]) => `${name} ${value}`)
+    .map(([name, value]) => kinds[part].modes!.find((m) => m.name === name)!.byHand?.[value] ?? `${name} ${value}`)
     .join(', ')
 
 /** The meter and where its probes go. @param both the part whose two terminals they are */

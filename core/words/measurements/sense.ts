@@ -8,13 +8,13 @@ const VERBS: Record<Sense, string> = { ear: 'listen', eye: 'look', hand: 'feel' 
 
 export const sense: MeasurementWords<MeasurementOf<'sense'>> = {
   name(m, { machine }) {
-    const hand = m.held ? `, ${handWork(m.held)}` : ''
+    const hand = m.held ? `, ${handWork(machine, m.part, m.held)}` : ''
     return `${capital(titleOf(machine, m.part))}${hand}: ${VERBS[m.sense]} whether ${signalOf(machine, m.part, m.signal)}`
   },
   instruction(m, { machine, when, atMoment, inProgram }) {
     const [title, signal] = [titleOf(machine, m.part), signalOf(machine, m.part, m.signal)]
     if (m.held)
-      return `${inProgram ? capital(when) : 'Water on, no program'}: ${handWork(m.held)} at the ${title}. Yes if ${signal}. Put it back as it was after.`
+      return `${inProgram ? capital(when) : 'Water on, no program'}: ${handWork(machine, m.part, m.held)} at the ${title}. Yes if ${signal}. Put it back as it was after.`
     return `${capital(VERBS[m.sense])} at the ${title}${atMoment ? ` ${when}` : ''}. Yes if ${signal}.`
   },
 }

@@ -32,7 +32,8 @@ describe('what a test costs', () => {
     const predictor = shipped('orrisk-tl40')
     const { procedures, accessPaths } = predictor.catalogue
     const find = (id: string) => procedures.find((p) => p.id === id)!
-    const after = (...entries: object[]) => interpretEvidence(predictor.catalogue, evidenceOf(predictor, ...entries)).workState
+    const after = (...entries: object[]) =>
+      interpretEvidence(predictor.catalogue, evidenceOf(predictor, ...entries)).workState
     const takesOff = (state: WorkState, id: string) =>
       accessPaths.from(state, find(id)).steps.some((s) => s.type === 'loosen')
     const ohms = { test: 'lid.ohms', reading: '0.1 Ω' }

@@ -25,7 +25,7 @@ function follow(p: Predictor, faults: DrawnMachine['activeFaults']): { advice: A
 
 describe('what the sheet does not list', () => {
   const whole = createEngine(STEAMER).predictor
-  it.each(['heat-lead.broken', 'heater.open', 'power-switch.stuck-open', 'drain-out.dead', 'main.off', 'fuse.blown'])(
+  it.each(['heat-lead.broken', 'heater.open', 'power-switch.stuck-open', 'drain-out.dead', 'tap.shut', 'fuse.blown'])(
     '%s left off the sheet and met: no cause is said to stand, and it is named',
     (id) => {
       const blind = createEngine({ ...STEAMER, faults: STEAMER.faults.filter((f) => f.id !== id) }).predictor

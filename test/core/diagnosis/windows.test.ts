@@ -86,7 +86,7 @@ describe('looks, sounds and feels are watched through a phase', () => {
     const free = procedures.find((p) => p.id === 'float.free')!
     const a = advise(predictor, evidenceOf(predictor, { complaint: 'no-ice' }, { test: 'float.free', reading: 'no' }))
     const jammed = a.suspects.filter((s) => s.faults.length === 1 && /^float\.float-/.test(s.faults[0].id))
-    expect(jammed.reduce((sum, s) => sum + s.p, 0)).toBeGreaterThan(0.7)
+    expect(jammed.reduce((sum, s) => sum + s.p, 0)).toBeGreaterThan(0.65)
     expect(a.belief.doubts[0].grossError).toBeLessThan(0.2)
     const truth = new DrawnMachine(
       predictor.catalogue,

@@ -12,6 +12,6 @@ export const kindInterface: KindInterface = {
   },
   refs: { of: 'temperature' },
   // It is reset by hand; nothing in a run closes it again. Protection is never bridged.
-  modes: [{ name: 'contact', values: ['tripped', 'closed'], initial: 1 }],
+  modes: [{ name: 'contact', values: ['tripped', 'closed'], initial: 1, stays: true }],
   jumperAllowed: false,
 }

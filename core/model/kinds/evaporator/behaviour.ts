@@ -8,11 +8,17 @@ const DRAWN_DRY = 0.1e-3
 /** Temperature of the plate; the state is what it is above the surroundings, K. */
 const temperature = ({ state }: Part, point: PointView): number => point.ambient + point.states[state.above]
 
+/** How much less cold it gets for each share of the heat that the condenser keeps, K. */
+const KEPT_HEAT = 22
+
+const warmer = (part: Part, point: PointView): number =>
+  point.referred(part, 'condenser') ? KEPT_HEAT * (1 - point.referredSignal(part, 'condenser', 'cooling')) : 0
+
 const goal = (part: Part, point: PointView): number => {
   const { param, mode } = part
   if (!point.referredSignal(part, 'compressor', 'runs')) return point.ambient
   if (point.referred(part, 'gas') && point.referredSignal(part, 'gas', 'open')) return point.values[param.hot]
-  return point.modes[mode.charge] ? point.values[param.cold] : point.ambient - 6
+  return point.modes[mode.charge] ? point.values[param.cold] + warmer(part, point) : point.ambient - 6
 }
 
 /** m³/s that freeze: in proportion to how cold the plate is below freezing, as long as water runs over it. */

@@ -25,7 +25,7 @@ export const kindInterface: KindInterface = {
   choices: { style: ['batch', 'flake'] },
   refs: { compressor: 'runs', feed: 'runs', of: 'volume' },
   /** Flake ice has no hot gas. */
-  optionalRefs: { gas: 'open' },
+  optionalRefs: { gas: 'open', condenser: 'cooling' },
   states: [
     { name: 'above', tolerance: 0.02 },
     { name: 'ice', tolerance: 1e-7 },

@@ -9,11 +9,13 @@ export const kindBehaviour: KindBehaviour = {
     const vessel = point.referred(part, 'in')
     if (!vessel || !point.modes[part.mode.element]) return
     const watts = point.volts(part.nodes.a, part.nodes.b) ** 2 / point.values[part.param.ohms]
-    // Boiling water gets no hotter: it leaves as steam, with the warmth it had.
+    // Boiling water gets no hotter: what the surroundings do not take leaves as steam, with the warmth it had.
     if (point.referredSignal(part, 'in', 'boils')) {
-      const steam = watts / STEAM_HEAT
+      const above = point.referredSignal(part, 'in', 'temperature') - point.ambient
+      const kept = Math.min(watts, point.values[vessel.param.loses] * above)
+      const steam = (watts - kept) / STEAM_HEAT
       derivatives[vessel.state.volume] -= steam
-      derivatives[vessel.state.warmth] -= steam * (point.referredSignal(part, 'in', 'temperature') - point.ambient)
+      derivatives[vessel.state.warmth] += kept / WATER_HEAT - steam * above
     } else derivatives[vessel.state.warmth] += watts / WATER_HEAT
   },
   signals: {

@@ -1,3 +1,4 @@
+import { motorModes, motorParams } from '../motor-winding'
 import type { KindInterface } from '../contract'
 
 export const kindInterface: KindInterface = {
@@ -7,13 +8,8 @@ export const kindInterface: KindInterface = {
   terminals: ['a', 'b'],
   ports: [],
   windings: ['ohms'],
-  params: {
-    ohms: { dimension: 'resistance', min: 0.01 },
-    henries: { dimension: 'inductance', typical: '0.3 H ±20 %', min: 1e-6 },
-    starts: { dimension: 'voltage' },
-  },
-  modes: [
-    { name: 'winding', values: ['open', 'whole'], initial: 1 },
-    { name: 'turning', values: ['still', 'turning'], initial: 0 },
-  ],
+  // Of a sealed one no hand turns the shaft.
+  choices: { sealed: ['no', 'yes'] },
+  params: motorParams,
+  modes: motorModes,
 }

@@ -1,10 +1,25 @@
 import type { KindService } from '../contract'
 
 export const kindService: KindService = {
-  measurements: () => [
+  measurements: ({ choice }) => [
     { id: 'volts', type: 'volts', a: 'a', b: 'b', when: 'active' },
     { id: 'ohms', type: 'ohms', a: 'a', b: 'b', when: 'isolated', lifted: true },
+    { id: 'amps', type: 'amps', when: 'active' },
     { id: 'runs', type: 'sense', signal: 'runs', sense: 'ear', when: 'active' },
+    { id: 'runs-idle', type: 'sense', signal: 'runs', sense: 'ear', when: 'cold' },
+    ...(choice.sealed === 'no'
+      ? [
+          {
+            id: 'free',
+            type: 'sense',
+            signal: 'free',
+            sense: 'hand',
+            plain: true,
+            when: 'isolated',
+            minutes: 2,
+          } as const,
+        ]
+      : []),
   ],
   faults: {
     'winding-open': {
@@ -13,6 +28,6 @@ export const kindService: KindService = {
       ratePerYear: 0.01,
       cure: 'replace',
     },
-    seized: { title: 'motor seized', effects: [{ mode: 'turning', at: 'still' }], ratePerYear: 0.008, cure: 'replace' },
+    seized: { title: 'motor seized', effects: [{ mode: 'shaft', at: 'seized' }], ratePerYear: 0.008, cure: 'replace' },
   },
 }

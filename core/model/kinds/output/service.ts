@@ -4,6 +4,8 @@ export const kindService: KindService = {
   measurements: () => [
     { id: 'across', type: 'volts', a: 'com', b: 'out', when: 'active' },
     { id: 'to-return', type: 'volts', a: 'out', b: '@return', when: 'active' },
+    // All that hangs on it in one reading: wire, plug, coil, return.
+    { id: 'loop', type: 'ohms', a: 'out', b: '@return', when: 'isolated', lifted: false },
   ],
   faults: {
     dead: {

@@ -5,10 +5,12 @@ export const kindService: KindService = {
     { id: 'volts', type: 'volts', a: 'a', b: 'b', when: 'active' },
     { id: 'idle-volts', type: 'volts', a: 'a', b: 'b', when: 'idle' },
     { id: 'ohms', type: 'ohms', a: 'a', b: 'b', when: 'isolated', lifted: true },
+    { id: 'amps', type: 'amps', when: 'active' },
     { id: 'hum', type: 'sense', signal: 'hums', sense: 'ear', when: 'active' },
     { id: 'runs', type: 'sense', signal: 'passes', sense: 'eye', plain: true, when: 'active' },
     { id: 'passes-off', type: 'sense', signal: 'passes', sense: 'eye', plain: true, when: 'isolated' },
     { id: 'flow-control', type: 'sense', signal: 'throttled', sense: 'eye', plain: true, when: 'isolated', minutes: 1 },
+    { id: 'bleed', type: 'sense', signal: 'loose', sense: 'hand', plain: true, when: 'isolated', minutes: 0.5 },
     // By hand while another runs, so that the water is on as far as this valve.
     {
       id: 'by-bleed',
@@ -43,6 +45,18 @@ export const kindService: KindService = {
   ],
   faults: {
     'coil-open': { title: 'coil open', effects: [{ mode: 'coil', at: 'open' }], ratePerYear: 0.02, cure: 'replace' },
+    'coil-shorted': {
+      title: 'coil with shorted turns',
+      effects: [
+        { param: 'ohms', times: 'severity' },
+        { param: 'henries-out', times: 'severity' },
+        { param: 'henries-in', times: 'severity' },
+        { param: 'pull-in', times: 10 },
+      ],
+      severity: { from: 0.03, to: 0.4, scale: 'log' },
+      ratePerYear: 0.005,
+      cure: 'replace',
+    },
     'plunger-stuck': {
       title: 'plunger jammed at rest',
       saidWith: { tapping: 0.4, 'now-and-then': 0.3 },

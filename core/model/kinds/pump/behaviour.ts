@@ -1,10 +1,8 @@
+import { motorSignals, motorVolts, stampMotor, turningTransition } from '../motor-winding'
 import type { KindBehaviour } from '../contract'
 
 export const kindBehaviour: KindBehaviour = {
-  stamp({ nodes, param, mode }, { values, modes }, emit) {
-    if (modes[mode.winding])
-      emit({ type: 'RL', a: nodes.a, b: nodes.b, ohms: values[param.ohms], henries: values[param.henries] })
-  },
+  stamp: stampMotor,
   links({ ports, param, mode }, { values, modes }, emit) {
     if (modes[mode.primed] === 0) return
     const head = modes[mode.turning] ? values[param.head] : 0
@@ -20,22 +18,18 @@ export const kindBehaviour: KindBehaviour = {
     })
   },
   transition(part, point, request) {
-    const { nodes, param, mode } = part
-    const volts = point.modes[mode.winding] ? point.volts(nodes.a, nodes.b) : 0
-    const turning = point.modes[mode.turning] === 1
-    if (!turning && volts >= point.values[param.starts]) request(mode.turning, 1)
-    if (turning && volts < point.values[param.starts] * 0.6) request(mode.turning, 0)
+    const { param, mode } = part
+    turningTransition(part, point, request)
     const level = point.referredSignal(part, 'of', 'level')
     const primed = point.modes[mode.primed] === 1
     if (!primed && level >= point.values[param['primes-at']]) request(mode.primed, 1)
     if (primed && level <= point.values[param['primes-at']] / 2) request(mode.primed, 0)
   },
   signals: {
-    runs: { description: 'it turns', read: ({ mode }, { modes }) => modes[mode.turning] },
+    ...motorSignals,
     hums: {
       description: 'it hums or turns',
-      read: ({ nodes, mode, param }, point) =>
-        point.modes[mode.winding] && point.volts(nodes.a, nodes.b) > 0.4 * point.values[param.starts] ? 1 : 0,
+      read: (part, point) => (motorVolts(part, point) > 0.4 * point.values[part.param.starts] ? 1 : 0),
     },
     throws: { description: 'water leaves at the waste', read: (part, point) => (point.flow(part) > 1e-3 / 60 ? 1 : 0) },
   },

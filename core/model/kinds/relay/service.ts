@@ -5,6 +5,8 @@ export const kindService: KindService = {
     { id: 'coil-volts', type: 'volts', a: 'a', b: 'b', when: 'active' },
     { id: 'coil-ohms', type: 'ohms', a: 'a', b: 'b', when: 'isolated', lifted: true },
     { id: 'contact', type: 'volts', a: 'com', b: 'no', when: 'active' },
+    // Released, its contact holds the supply off: a welded one does not.
+    { id: 'idle-contact', type: 'volts', a: 'com', b: 'no', when: 'idle' },
     { id: 'click', type: 'sense', signal: 'pulled', sense: 'ear', when: 'active' },
   ],
   faults: {

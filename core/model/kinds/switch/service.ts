@@ -1,9 +1,20 @@
 import type { KindService, MeasurementSpec } from '../contract'
 
+const BUTTON: MeasurementSpec = {
+  id: 'look',
+  type: 'sense',
+  signal: 'out',
+  sense: 'eye',
+  plain: true,
+  when: 'isolated',
+  minutes: 0.5,
+}
+
 export const kindService: KindService = {
   measurements: ({ choice }): MeasurementSpec[] => [
     { id: 'ohms', type: 'ohms', a: '1', b: '2', when: 'isolated', lifted: true },
     ...(choice.worked === 'by-hand' ? [{ id: 'worked', type: 'worked', when: 'isolated' } as const] : []),
+    ...(choice.reset === 'button' ? [BUTTON] : []),
     { id: 'across', type: 'volts', a: '1', b: '2', when: 'active' },
     { id: 'to-return', type: 'volts', a: '2', b: '@return', when: 'active' },
   ],

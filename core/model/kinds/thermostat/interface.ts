@@ -6,7 +6,8 @@ export const kindInterface: KindInterface = {
   line: 'power',
   terminals: ['1', '2'],
   ports: [],
-  hysteresis: [['opens-at', 'closes-at']],
+  choices: { opens: ['warm', 'cold'] },
+  hysteresis: [['opens-at', 'closes-at', { choice: 'opens', is: 'cold' }]],
   params: {
     'opens-at': { description: 'temperature at which it opens', dimension: 'temperature' },
     'closes-at': { description: 'temperature at which it closes again', dimension: 'temperature' },
@@ -14,7 +15,12 @@ export const kindInterface: KindInterface = {
   },
   refs: { of: 'temperature' },
   modes: [
-    { name: 'snap', values: ['hot', 'cold'], initial: 1 },
+    {
+      name: 'snap',
+      values: ['hot', 'cold'],
+      initial: 1,
+      byHand: { cold: 'ice held on its bulb', hot: 'its bulb warmed' },
+    },
     { name: 'contact', values: ['open', 'closed', 'follows'], initial: 2 },
   ],
   jumperAllowed: true,

@@ -1,10 +1,23 @@
-import type { KindService } from '../contract'
+import type { KindService, MeasurementSpec } from '../contract'
+
+/** Ice held on the bulb: it should open. */
+const CHILLED: MeasurementSpec = {
+  id: 'chilled',
+  type: 'ohms',
+  a: '1',
+  b: '2',
+  when: 'isolated',
+  lifted: true,
+  held: { snap: 'cold' },
+  minutes: 4,
+}
 
 export const kindService: KindService = {
-  measurements: () => [
+  measurements: ({ choice }) => [
     { id: 'ohms', type: 'ohms', a: '1', b: '2', when: 'isolated', lifted: true },
     { id: 'across', type: 'volts', a: '1', b: '2', when: 'active' },
     { id: 'to-return', type: 'volts', a: '2', b: '@return', when: 'active' },
+    ...(choice.opens === 'cold' ? [CHILLED] : []),
   ],
   faults: {
     'stuck-open': {
@@ -21,6 +34,7 @@ export const kindService: KindService = {
     },
     'opens-early': {
       title: 'thermostat opens early',
+      only: { choice: 'opens', is: ['warm'] },
       effects: [
         { param: 'opens-at', times: 'severity' },
         { param: 'closes-at', times: 'severity' },

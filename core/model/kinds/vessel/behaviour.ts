@@ -39,6 +39,12 @@ export const kindBehaviour: KindBehaviour = {
     if (point.modes[part.mode.brim] && net > 0) {
       derivatives[state.spilled] += net
       derivatives[state.warmth] -= net * above
+      const below = point.referred(part, 'spills-into')
+      if (below && point.modes[below.mode.brim]) derivatives[below.state.spilled] += net
+      else if (below) {
+        derivatives[below.state.volume] += net
+        derivatives[below.state.warmth] += net * above
+      }
     } else derivatives[state.volume] += net
   },
   temperatures(part, point, emit) {

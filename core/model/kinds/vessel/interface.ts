@@ -39,6 +39,8 @@ export const kindInterface: KindInterface = {
   ],
   /** Standing with straight sides, or a cylinder that lies; for water, only for what leaks, or for ice. */
   choices: { shape: ['straight', 'lying'], holds: ['water', 'leaks', 'ice'] },
+  /** Where what runs over its edge goes; to the floor when left out. */
+  optionalRefs: { 'spills-into': 'volume' },
   modes: [
     { name: 'brim', values: ['below', 'over'], initial: 0 },
     { name: 'boils', values: ['no', 'yes'], initial: 0 },

@@ -8,11 +8,12 @@ const SEALED: MeasurementSpec = {
   plain: true,
   when: 'isolated',
 }
+const LOW: MeasurementSpec = { ...SEALED, id: 'low', signal: 'low' }
 const only = { choice: 'ends', is: ['hose'] }
 
 export const kindService: KindService = {
   measurements: ({ choice }): MeasurementSpec[] => [
-    ...(choice.ends === 'hose' ? [SEALED] : []),
+    ...(choice.ends === 'hose' ? [SEALED, LOW] : []),
     { id: 'found', type: 'sense', signal: 'runs', sense: 'eye', plain: true, when: 'found' },
     { id: 'runs', type: 'sense', signal: 'runs', sense: 'eye', plain: true, when: 'idle' },
   ],

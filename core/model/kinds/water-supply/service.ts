@@ -1,6 +1,7 @@
 import type { KindService } from '../contract'
 
 export const kindService: KindService = {
+  measurements: () => [{ id: 'look', type: 'sense', signal: 'strong', sense: 'eye', plain: true, when: 'isolated' }],
   faults: {
     off: {
       title: 'water main off',

@@ -69,7 +69,8 @@ export function resolvePhases(scope: Scope): Sheet['phases'] {
     })
     if (exits.length === 0 && !p.final)
       collector.report('no-exit', path, { found: id, expected: 'an exit, or final: true' })
-    return { id, title: p.title, on, exits, final: p.final ?? false }
+    const fitted = on.filter((name) => !scope.isAbsent(name))
+    return { id, title: p.title, on: fitted, exits, final: p.final ?? false }
   })
 }
 

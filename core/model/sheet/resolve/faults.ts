@@ -1,7 +1,7 @@
 import type { FaultTemplate, SaidWith } from '../../kinds'
 import type { Dimension } from '../../../foundation/quantity'
 import type { WrittenSheet } from '../schema'
-import type { Severity, SheetEffect, SheetFault, SheetPart } from '../types'
+import type { Severity, Sheet, SheetEffect, SheetFault, SheetPart } from '../types'
 import { terminalsOf } from './chains'
 import { entries, oneOf, type Path } from './problem-collector'
 import type { Scope } from './scope'
@@ -133,7 +133,12 @@ function severityOf(
 }
 
 /** A rate in 1/year, above 0. */
-function rateOf({ collector }: Scope, written: string | undefined, usual: number, path: Path): number {
+function rateOf(
+  { collector }: Pick<Scope, 'collector'>,
+  written: string | undefined,
+  usual: number,
+  path: Path,
+): number {
   const rate = written === undefined ? usual : collector.quantity(written, 'rate', path).value
   if (!(rate > 0))
     collector.report('out-of-range', path, { found: String(written ?? 'none'), expected: 'a rate above 0 /year' })
@@ -189,6 +194,13 @@ function resolveFault(scope: Scope, id: string, f: WrittenFault): SheetFault[] {
       causes: causesOf(scope, f.causes, [...path, 'causes']),
     },
   ]
+}
+
+/** How often such a machine fails in all, per year; `undefined` where the sheet does not say. */
+export function resolveRates({ collector, written }: Scope): Sheet['rates'] {
+  if (!written.rates) return undefined
+  const { 'in-all': inAll, source } = written.rates
+  return { inAll: rateOf({ collector }, inAll, 0, ['rates', 'in-all']), source }
 }
 
 /** The faults of the parts that are fitted. */

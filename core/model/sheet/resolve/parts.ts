@@ -38,7 +38,9 @@ function resolveParams({ collector, written, part, at }: PartReader): void {
       collector.report('out-of-range', at(name), { found: String(text), expected: rangeOf(spec) })
     params[name] = { ...q, origin: name in written ? 'sheet' : 'typical' }
   }
-  for (const [upper, lower] of kind.hysteresis ?? []) {
+  for (const [first, second, turned] of kind.hysteresis ?? []) {
+    const swapped = turned && String(written[turned.choice] ?? kind.choices![turned.choice][0]) === turned.is
+    const [upper, lower] = swapped ? [second, first] : [first, second]
     const [above, below] = [params[upper], params[lower]]
     const shown = (name: string) => `${name} ${String(written[name] ?? kind.params[name].typical)}`
     if (above && below && !(above.value > below.value))

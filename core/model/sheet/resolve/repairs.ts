@@ -15,5 +15,6 @@ export function resolveRepairs({ collector, written }: Scope): Sheet['repairs'] 
     successProbability:
       r.holds === undefined ? USUALLY_HOLDS : collector.quantity(r.holds, 'ratio', ['repairs', id, 'holds']).value,
     licensed: r.licensed,
+    caution: r.caution,
   }))
 }

@@ -4,7 +4,7 @@ import type { Sheet } from '../types'
 import { resolveChains } from './chains'
 import { resolveAlarms, resolveCondition, resolveControl, resolvePhases, resolvePrograms } from './control'
 import { ProblemCollector, entries } from './problem-collector'
-import { resolveFaults } from './faults'
+import { resolveFaults, resolveRates } from './faults'
 import { checkReferences, resolveParts } from './parts'
 import { resolveRepairs } from './repairs'
 import { scopeOf } from './scope'
@@ -26,6 +26,10 @@ export function resolveSheet(written: WrittenSheet): Result<Sheet> {
   const scope = scopeOf(collector, written, parts, absent)
   checkReferences(scope)
   const moments = resolveMoments(scope)
+  const rates = resolveRates(scope)
+  const asWritten = resolveFaults(scope)
+  const sum = asWritten.reduce((total, f) => total + f.ratePerYear, 0)
+  const rateScale = rates && sum > 0 ? rates.inAll / sum : 1
   const sheet: Sheet = {
     id: written.id,
     title: written.title,
@@ -36,6 +40,8 @@ export function resolveSheet(written: WrittenSheet): Result<Sheet> {
     searchWords: written.also ?? [],
     options,
     source: written.source ?? 'not stated',
+    rates,
+    rateScale,
     hertz:
       written.frequency === undefined ? 50 : collector.quantity(written.frequency, 'frequency', ['frequency']).value,
     ambient: collector.quantity(written.ambient ?? '20 °C ±6 °C', 'temperature', ['ambient']),
@@ -53,7 +59,7 @@ export function resolveSheet(written: WrittenSheet): Result<Sheet> {
       when: resolveCondition(scope, c.when, ['complaints', id, 'when']),
     })),
     moments,
-    faults: resolveFaults(scope),
+    faults: asWritten.map((f) => ({ ...f, ratePerYear: f.ratePerYear * rateScale })),
     repairs: resolveRepairs(scope),
     tests: resolveTests(scope, moments),
     makeSafe: (written['make-safe'] ?? []).map((s) => ({ ...s, before: WORK[s.before] })),

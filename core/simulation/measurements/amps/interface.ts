@@ -3,7 +3,7 @@ import type { MeasurementInterface, MeasurementOf } from '../contract'
 declare module '../../../model/kinds/contract' {
   interface MeasurementFields {
     /** Current in the lead of the part. */
-    amps: { when: 'active' }
+    amps: { when: 'active' | 'idle' }
   }
 }
 

@@ -1,11 +1,12 @@
 import { findMeter, resistanceIndication, type Meter } from '../../instrument'
 import type { OperatingPoint } from '../../simulate'
 import type { MeasurementOf, MeasurementPrediction } from '../contract'
+import { probedNodes } from '../probed-nodes'
 import { observeResistance } from '../observe-resistance'
 
 const resistance = (m: MeasurementOf<'ohms'>, point: OperatingPoint, meter: Meter) => {
-  const part = point.faulted.parts[m.part]
-  return resistanceIndication(point, meter, part.nodes[m.a], part.nodes[m.b], m.lifted ? part : undefined)
+  const { machine, parts } = point.faulted
+  return resistanceIndication(point, meter, ...probedNodes(m, machine, parts), m.lifted ? parts[m.part] : undefined)
 }
 
 export const measurementPrediction: MeasurementPrediction<MeasurementOf<'ohms'>> = {

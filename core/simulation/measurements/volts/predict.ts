@@ -1,8 +1,8 @@
 import type { MeasurementOf, MeasurementPrediction } from '../contract'
 import { observeVoltage } from '../observe-voltage'
-import { voltsNodes } from './interface'
+import { probedNodes } from '../probed-nodes'
 
 export const measurementPrediction: MeasurementPrediction<MeasurementOf<'volts'>> = {
   observe: (m, { point, meter }) =>
-    observeVoltage(point, meter!, ...voltsNodes(m, point.faulted.machine, point.faulted.parts)),
+    observeVoltage(point, meter!, ...probedNodes(m, point.faulted.machine, point.faulted.parts)),
 }

@@ -1,0 +1,57 @@
+import { describe, expect, it } from 'vitest'
+import { findShipped } from '../../../cli/library'
+import { orThrow } from '../../../core/foundation/result'
+import { flattenSheet } from '../../../core/model/sheet'
+import { DrawnMachine, random } from '../../../core/truth'
+import { followAdvice } from '../support/play'
+import { renameAll } from '../support/rename'
+import { activeFaultsIn, predictorOf } from '../support/sheets'
+
+/** A call: the machine, what the customer says, what is wrong with it (and how much), and what puts it right. */
+const CALLS: [string, string, string, string, string, number?][] = [
+  ['a burnt lid contact that hums', 'orrisk-tl40', 'hums', 'lid.burnt', 'new-lid-switch', 1500],
+  ['a burnt contact of the door lock', 'tarvost-fl7', 'no-water', 'door-lock.contact-burnt', 'new-lock'],
+  ['a hanging waste hose that “keeps filling”', 'orrisk-tl40', 'empties', 'standpipe.low', 'hang-hose', 0.03],
+  ['a hanging waste hose that leaves the dishes dirty', 'brindlow-d6', 'dirty', 'waste.low', 'hang-hose', 0.03],
+  ['a leak code and a tray wet from the door boot', 'tarvost-fl7', 'leak-code', 'boot.weeps', 'new-boot'],
+  ['a door switch of 500 Ω', 'brindlow-d6', 'dirty', 'door-b.burnt', 'new-door-switch', 520],
+  ['a hot-gas valve that leaks', 'quenby-c40', 'not-cold', 'gas-valve.leaks', 'call-refrigeration'],
+  ['a clogged condenser', 'quenby-c40', 'not-cold', 'fins.dirty', 'clean-condenser', 0.3],
+  ['a seized drive with its overload tripped', 'ulldale-f9', 'no-run-lamp', 'auger.seized', 'new-drive'],
+  ['a burnt contact of the fill relay', 'ulldale-f9', 'low-level', 'res-latch.contact-burnt', 'res-new-latch'],
+  ['a scaled low probe', 'brindlow-s12', 'full-no-heat', 'boiler-low.scaled', 'boiler-clean-probes'],
+  ['water too pure for the probes', 'brindlow-s12', 'overfills', 'main.too-pure', 'mix-water', 0.0008],
+  ['a corroded common', 'ulldale-g6', 'beyond-a-dead', 'common-b.corroded', 'new-splice', 150],
+  ['the shorted coil of a zone', 'ulldale-g6', 'stopped', 'v3.coil-shorted', 'new-solenoid', 0.1],
+  ['a dead outlet', 'orrisk-tl40', 'dead', 'mains.dead', 'restore-supply'],
+  ['a heater that trips the breaker', 'tarvost-fl7', 'trips', 'heater-earth.weak', 'new-heater', 1500],
+]
+
+describe('calls from the customer’s words to what puts it right, on readings a real machine gives', () => {
+  it.each(CALLS)('%s (%s)', (_, id, complaint, fault, remedy, severity) => {
+    const { text, file } = findShipped(id)!
+    const flat = orThrow(flattenSheet(text, file, findShipped))
+    const { renamed, name } = renameAll(flat)
+    for (const [own, of] of [
+      [flat, (x: string) => x],
+      [renamed, name],
+    ] as const) {
+      const predictor = predictorOf(own)
+      const { machine } = predictor.catalogue
+      const truth = new DrawnMachine(
+        predictor.catalogue,
+        [activeFaultsIn(machine, of(fault), severity)],
+        random(11),
+        undefined,
+        0,
+      )
+      expect(truth.complaints()).toContain(of(complaint))
+      const { advice, evidence } = followAdvice(predictor, of(complaint), (p) => truth.read(p))
+      const [best] = advice.plan.remedies
+      const log = evidence.map((e) => (e.type === 'reading' ? `${e.test} ${JSON.stringify(e.value)}` : '')).join(', ')
+      expect(machine.repairs[best.repair].id, log).toBe(of(remedy))
+      expect(best.p, log).toBeGreaterThan(0.5)
+      expect(evidence.length, log).toBeLessThan(16)
+    }
+  })
+})

@@ -1,0 +1,26 @@
+import { advise, type Advice } from '../../../core/advice'
+import type { Predictor } from '../../../core/diagnosis/predict'
+import type { Evidence } from '../../../core/evidence'
+import type { DrawnMachine } from '../../../core/truth'
+
+/** More readings than any call should take. */
+const MOST = 30
+
+/**
+ * Follows the advice on a machine that really stands there, from what the customer said until the advice says to stop.
+ *
+ * @param read what is written down for each test
+ */
+export function followAdvice(
+  predictor: Predictor,
+  complaint: string,
+  read: (procedure: Parameters<DrawnMachine['read']>[0]) => ReturnType<DrawnMachine['read']>,
+): { advice: Advice; evidence: Evidence[] } {
+  const evidence: Evidence[] = [{ type: 'complaint', complaint }]
+  for (;;) {
+    const advice = advise(predictor, evidence)
+    if (advice.plan.stop || evidence.length > MOST) return { advice, evidence }
+    const { procedure } = advice.plan.next[0]
+    evidence.push({ type: 'reading', test: procedure.id, value: read(procedure), instrument: undefined })
+  }
+}
