@@ -204,8 +204,10 @@ function hasMoved({ boundaryNodes, lastBoundary }: WaterNetwork['subnetworks'][n
 function solveSubnetwork(s: WaterNetwork['subnetworks'][number], fixed: Float64Array, pressure: Float64Array): void {
   const { boundaryNodes, lastBoundary, innerNodes } = s
   if (s.stagnant) for (const node of innerNodes) pressure[node] = boundaryNodes.length ? fixed[boundaryNodes[0]] : 0
-  else if (s.path) solveSeriesPath(s.own, s.path, fixed, s.flow, pressure)
-  else {
+  else if (s.path) {
+    solveSeriesPath(s.own, s.path, fixed, s.flow, pressure)
+    s.settled = s.flow.every(Number.isFinite)
+  } else {
     const solved = solveWater(fixed.length, s.own, fixed)
     s.flow = solved.flow
     s.settled = solved.converged
