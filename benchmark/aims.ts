@@ -14,6 +14,8 @@ export const QUALITY_AIMS = {
   /** %: of what is left off the sheet, noticed; of what is listed, said to fit nothing. */
   noticed: 90,
   noFit: 3,
+  /** Calls that the pooled figures should stand on. */
+  pooled: { singles: 1000, pairs: 400, unlisted: 400 },
   /** Minutes over the optimum, mean. */
   optimum: 1.03,
 } as const

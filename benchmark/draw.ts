@@ -22,6 +22,16 @@ const severe = (fault: Fault, next: Random): ActiveFault => {
   return { fault, severity: scale === 'log' ? from * (to / from) ** u : from + (to - from) * u, ...missProbability }
 }
 
+/** Draws a call of a machine with one fault; `undefined` where nobody would call for what it came to. */
+export function drawCallOf(catalogue: TestCatalogue, fault: Fault, next: Random): Call | undefined {
+  for (let tries = 0; tries < 8; tries++) {
+    const truth = new DrawnMachine(catalogue, [severe(fault, next)], next)
+    const complaints = truth.complaints()
+    if (complaints.length) return { sort: 'single', truth, repairs: [fault.repair], complaint: pick(next, complaints) }
+  }
+  return undefined
+}
+
 /** Draws a call of a sort; a fault that nobody would call for is drawn again. */
 export function drawCall(catalogue: TestCatalogue, sort: Sort, next: Random, errors?: SheetErrors): Call {
   const { machine } = catalogue

@@ -1,59 +1,10 @@
-import type { Predictor } from '../core/diagnosis/predict'
-import { severityAt } from '../core/model/machine'
 import { QUALITY_AIMS } from './aims'
-import { drawCall, type Call, type Sort } from './draw'
-import { play, policiesFor, type Played } from './play'
-import { random, DrawnMachine, type SheetErrors } from '../core/truth'
+import type { CallRecord } from './calls'
+import type { Played } from './play'
 import type { Row } from './table'
-
-export interface QualityOptions {
-  seed: number
-  singles: number
-  pairs: number
-  unlisted: number
-  leftOut: number
-}
 
 const mean = (list: readonly number[]): number => list.reduce((s, x) => s + x, 0) / list.length
 const share = <T>(list: readonly T[], is: (x: T) => boolean): number => (100 * list.filter(is).length) / list.length
-
-const drawAll = (p: Predictor, sort: Sort, count: number, seed: number, errors?: SheetErrors): Call[] =>
-  Array.from({ length: count }, (_, i) => drawCall(p.catalogue, sort, random(seed * 7919 + i), errors))
-
-/** Plays calls under a policy: the same machines and the same hands for each. */
-function playAll(p: Predictor, calls: readonly Call[], seed: number, name: string): Played[] {
-  const policy = policiesFor(p).find((x) => x.name === name)!
-  return calls.map((call, i) => play(p, { ...call, truth: call.truth.again(random(seed * 104729 + i)) }, policy))
-}
-
-/**
- * Each listed fault in turn is taken off the sheet and then met: the readings of a machine that has it, in the order
- * asked for. Noticed is: said to fit nothing, or no cause said to stand.
- */
-function leftOut(
-  open: (without?: string) => Predictor,
-  seed: number,
-  most: number,
-): { noticed: number; named: number; met: number } {
-  const whole = open()
-  const { faults } = whole.catalogue.machine
-  const next = random(seed)
-  const order = faults.map((f) => ({ f, at: next() })).sort((a, b) => a.at - b.at)
-  let [met, noticed, named] = [0, 0, 0]
-  for (const { f } of order) {
-    if (met === most) break
-    const blind = open(f.id)
-    const severity = f.severity && severityAt(f.severity, 0.5)
-    const truth = new DrawnMachine(blind.catalogue, [{ fault: { ...f, repair: -1 }, severity }], random(seed + met))
-    const [complaint] = truth.complaints()
-    if (complaint === undefined) continue
-    met++
-    const played = play(blind, { sort: 'unlisted', truth, repairs: [], complaint }, policiesFor(blind)[0])
-    if (!played.verdict) noticed++
-    if (played.named.includes(f.id)) named++
-  }
-  return { noticed: (100 * noticed) / met, named: (100 * named) / met, met }
-}
 
 /** What calls came to under one way of working. */
 interface Worked {
@@ -97,12 +48,16 @@ export interface Quality {
   }
 }
 
-/** Plays calls of every sort: the same calls under the advice, under the named orders and under the checklist. */
-export function measureQuality(open: (without?: string) => Predictor, o: QualityOptions): Quality {
-  const p = open()
-  const names = policiesFor(p).map((x) => x.name)
-  const calls = drawAll(p, 'single', o.singles, o.seed)
-  const played = names.map((n) => playAll(p, calls, o.seed, n))
+/** Those that were played of a sort, under one way of working. */
+export function playedOf(records: readonly CallRecord[], sort: CallRecord['sort'], policy: string): Played[] {
+  return records.flatMap((r) => (r.sort === sort && r.policy === policy && r.played ? [r.played] : []))
+}
+
+/** What the calls of one sheet came to: the same calls under the advice, under the named orders and under the checklist. */
+export function qualityOf(records: readonly CallRecord[]): Quality {
+  const names = [...new Set(records.filter((r) => r.sort === 'single').map((r) => r.policy))]
+  const [first] = names
+  const played = names.map((n) => playedOf(records, 'single', n))
   const worked = names.map((name, i): Worked => ({
     name,
     minutes: mean(played[i].map((x) => x.minutes)),
@@ -116,13 +71,11 @@ export function measureQuality(open: (without?: string) => Predictor, o: Quality
   const bestNamed = others.slice(0, -1).reduce((a, b) => (b.minutes < a.minutes ? b : a))
   const [own] = played
   const sure = own.filter((x) => x.stated > 0.95)
-  const drawn = (sort: Sort, count: number, salt: number, errors?: SheetErrors) =>
-    playAll(p, drawAll(p, sort, count, o.seed + salt, errors), o.seed + salt, advice.name)
-  const pairs = drawn('pair', o.pairs, 1)
-  const unlisted = drawn('unlisted', o.unlisted, 2)
-  const wrongSheet = drawn('single', o.singles, 3, { values: 0.2, times: 0.15 })
+  const pairs = playedOf(records, 'pair', first)
+  const unlisted = playedOf(records, 'unlisted', first)
+  const wrongSheet = playedOf(records, 'wrong-sheet', first)
   const wrongSure = wrongSheet.filter((x) => x.stated > 0.95)
-  const left = leftOut(open, o.seed, o.leftOut)
+  const left = records.filter((r) => r.sort === 'left-out' && r.played)
   return {
     worked,
     bestNamed,
@@ -134,8 +87,8 @@ export function measureQuality(open: (without?: string) => Predictor, o: Quality
     sureAndWrong: share(sure, (x) => !x.rightFirst),
     wrongSheetSureAndWrong: share(wrongSure, (x) => !x.rightFirst),
     wrongSheetRight: share(wrongSheet, (x) => x.solved),
-    leftOutNoticed: left.noticed,
-    leftOutNamed: left.named,
+    leftOutNoticed: share(left, (r) => !r.played!.verdict),
+    leftOutNamed: share(left, (r) => r.played!.named.includes(r.faults[0])),
     saidToFitNothing: share(own, (x) => x.unexplained),
     withoutVerdict: share(own, (x) => !x.verdict),
     undecided: share(own, (x) => x.undecided),
@@ -146,7 +99,7 @@ export function measureQuality(open: (without?: string) => Predictor, o: Quality
       sure: sure.length,
       wrongSheet: wrongSheet.length,
       wrongSure: wrongSure.length,
-      leftOut: left.met,
+      leftOut: left.length,
       unlisted: unlisted.length,
     },
   }

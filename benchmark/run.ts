@@ -4,8 +4,11 @@
  *
  *     npm run bench -- [--sheet ID]... [--seed N] [--singles N] [--pairs N] [--unlisted N] [--left-out N] [--only speed|browser|optimum|quality]
  *     npm run bench -- --all [...]         one line for each machine of the library
+ *     npm run bench -- --pool FILE [--part I/N] [--each N] [--pairs N] [--left-out N] [--singles N] [--sheet ID]...
+ *
+ * `--pool` appends each call to the file as it is played, goes on after a stop where it was, and takes one of several parts of
+ * the work; then it prints what all calls in the file came to, with 95 % intervals.
  */
-import { QUALITY_AIMS } from './aims'
 import { spawnSync } from 'node:child_process'
 import { parseArgs } from 'node:util'
 import { findShipped, shippedIds } from '../cli/library'
@@ -13,9 +16,13 @@ import { createEngine } from '../core/advice'
 import { orThrow } from '../core/foundation/result'
 import type { Predictor } from '../core/diagnosis/predict'
 import { readSheet } from '../core/model/sheet'
+import { QUALITY_AIMS } from './aims'
+import { plannedCalls, playCalls, type CallRecord, type Part } from './calls'
 import { chromiumRows } from './chromium'
 import { optimumRows } from './optimum'
-import { measureQuality, qualityRows } from './quality'
+import { Journal } from './journal'
+import { pooledRows } from './pool'
+import { qualityOf, qualityRows } from './quality'
 import { speedRows } from './speed'
 import { printOverview, printRows, type Row } from './table'
 import { wideSheet, WIDE_ZONES } from './wide-sheet'
@@ -32,6 +39,9 @@ const { values } = parseArgs({
     unlisted: { type: 'string' },
     'left-out': { type: 'string' },
     only: { type: 'string' },
+    pool: { type: 'string' },
+    part: { type: 'string' },
+    each: { type: 'string' },
   },
 })
 const number = (text: string | undefined, usual: number) => (text === undefined ? usual : Number(text))
@@ -43,6 +53,7 @@ const options = {
   pairs: number(values.pairs, 10 * few),
   unlisted: number(values.unlisted, 5 * few),
   leftOut: number(values['left-out'], 20 * few),
+  each: number(values.each, 0),
 }
 
 /** Shipped sheets, and one wider than any of them. */
@@ -106,8 +117,11 @@ function speedCells(open: () => Predictor): Row[] {
   ]
 }
 
+const measureQuality = (open: (without?: string) => Predictor) =>
+  qualityOf(playCalls(plannedCalls(open, options), new Journal<CallRecord>()))
+
 function qualityCells(open: (without?: string) => Predictor): Row[] {
-  const q = measureQuality(open, options)
+  const q = measureQuality(open)
   return [
     { what: 'minutes', figure: q.worked[0].minutes, unit: 'min' },
     { what: 'of named', figure: q.againstNamed, unit: '', most: QUALITY_AIMS.ofNamed },
@@ -132,13 +146,47 @@ async function tables(id: string): Promise<void> {
   if (wants('speed')) printRows(`${id}: speed, seed ${seed}`, speedRows(open, 12, seed))
   if (wants('browser')) printRows(`${id}: in the browser, seed ${seed}`, await chromiumRows(id, texts, 6, seed))
   if (wants('optimum')) printRows(`${id}: against the optimum, seed ${seed}`, optimumRows([open()], 40, seed))
-  if (wants('quality')) printRows(`${id}: quality, seed ${seed}`, qualityRows(measureQuality(open, options)))
+  if (wants('quality')) printRows(`${id}: quality, seed ${seed}`, qualityRows(measureQuality(open)))
+}
+
+/** `2/4`: the second of four parts. */
+function partOf(text: string | undefined): Part {
+  const [i, n] = (text ?? '1/1').split('/').map(Number)
+  if (!(i >= 1 && i <= n)) throw new Error(`--part ${text}: written as 2/4, the second of four`)
+  return { i, n }
+}
+
+/** Plays a part of the calls of some sheets into a file and prints what stands in it by now. */
+function pool(file: string, ids: readonly string[]): void {
+  const journal = new Journal<CallRecord>(file)
+  const calls = {
+    ...options,
+    singles: number(values.singles, 2),
+    each: number(values.each, 2),
+    pairs: number(values.pairs, 30),
+    leftOut: number(values['left-out'], 30),
+    unlisted: number(values.unlisted, 0),
+    wrongSheet: 10,
+  }
+  for (const id of ids) {
+    playCalls(plannedCalls(opener(id), calls), journal, partOf(values.part))
+    console.log(`${id}: done`)
+  }
+  // What others have added meanwhile counts as well.
+  const all = new Journal<CallRecord>(file).results
+  for (const id of ids)
+    printRows(
+      id,
+      pooledRows(all.filter((r) => r.sheet === id)).filter((r) => r.of !== undefined),
+    )
+  printRows(`all together, seed ${seed}`, pooledRows(all))
 }
 
 const machines = shippedIds().filter((id) => {
   const { family, assembly } = sheetOf(id)
   return !family && !assembly
 })
-if (values.cells) console.log(JSON.stringify(cellsOf(values.cells)))
+if (values.pool) pool(values.pool, values.sheet ?? machines)
+else if (values.cells) console.log(JSON.stringify(cellsOf(values.cells)))
 else if (values.all) overview(values.sheet ?? machines)
 else for (const id of values.sheet ?? ['orrisk-tl40', 'wide']) await tables(id)

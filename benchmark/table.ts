@@ -7,18 +7,21 @@ export interface Row {
   least?: number
   /** How many cases stand behind it. */
   of?: number
+  /** 95 % interval. */
+  interval?: { low: number; high: number }
 }
 
 /** Prints rows; an aim that is not reached says so. */
 export function printRows(title: string, rows: readonly Row[]): void {
   console.log(`\n${title}`)
-  for (const { what, figure, unit, most, least, of } of rows) {
+  for (const { what, figure, unit, most, least, of, interval } of rows) {
     const value = Number.isFinite(figure) ? figure.toFixed(Math.abs(figure) < 10 ? 2 : 1) : '–'
     const reached = (most === undefined || figure <= most) && (least === undefined || figure >= least)
     const aim = most !== undefined ? `at most ${most}` : least !== undefined ? `at least ${least}` : ''
     const verdict = aim ? (reached ? `reached (${aim})` : `NOT REACHED (${aim})`) : ''
     const count = of === undefined ? '' : ` of ${of}`
-    console.log(`  ${what.padEnd(48)}${`${value} ${unit}`.padStart(14)}${count.padEnd(8)} ${verdict}`.trimEnd())
+    const range = interval ? ` (${interval.low.toFixed(1)} to ${interval.high.toFixed(1)})` : ''
+    console.log(`  ${what.padEnd(48)}${`${value} ${unit}`.padStart(14)}${range}${count.padEnd(8)} ${verdict}`.trimEnd())
   }
 }
 
