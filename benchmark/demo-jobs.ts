@@ -7,12 +7,12 @@
 import { writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { findShipped } from '../cli/library'
-import { advise, createEngine } from '../core/advice'
+import { advise, createEngine, factsOf } from '../core/advice'
 import { dimensionOf } from '../core/diagnosis/catalogue'
 import { formatReading } from '../core/words'
 import type { Evidence, WorkMode } from '../core/evidence'
 import { orThrow } from '../core/foundation/result'
-import { EVENT_VERSION, missingSteps, type Payload } from '../core/job'
+import { apply, emptyStanding, EVENT_VERSION, missingSteps, stamped, type Payload } from '../core/job'
 import { severityAt } from '../core/model/machine'
 import { readSheet } from '../core/model/sheet'
 import { random, DrawnMachine } from '../core/truth'
@@ -218,17 +218,20 @@ function play(story: Story): Seeded {
   const evidence: Evidence[] = [{ type: 'complaint', complaint }]
   const out: Seeded = { id: nextId(), person: story.person, events: [] }
   let minutesAgo = story.hoursAgo * 60
+  const facts = factsOf(catalogue)
+  let standing = emptyStanding
+  // As whoever carries the job on would have entered it.
   const put = (payload: Payload, minutes = 2) => {
     const n = out.events.length
-    out.events.push({ id: nextId(), ...FROM, minutesAgo, ordinal: n + 1, baseSeq: n, payload })
+    const entry = stamped({ id: nextId(), ...FROM, minutesAgo, ordinal: n + 1, baseSeq: n, payload }, facts)
+    out.events.push(entry)
+    const at = new Date(-minutesAgo * 60e3).toISOString()
+    standing = apply(standing, { ...entry, at, seq: n + 1, by: story.person }, () => undefined)
     minutesAgo -= minutes
   }
-  const safety: Record<string, string[]> = {}
   const makeSafe = (workMode: WorkMode) => {
-    for (const need of missingSteps(workMode, sheet.makeSafe, { safety })) {
-      safety[need.id] = ['done']
-      put({ type: 'safety', step: need.id }, 1)
-    }
+    const at = new Date(-minutesAgo * 60e3).toISOString()
+    for (const need of missingSteps(workMode, facts.needs, standing, at)) put({ type: 'safety', step: need.id }, 1)
   }
   const readOn = (most: number) => {
     for (let i = 0; i < most; i++) {

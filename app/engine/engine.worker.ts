@@ -37,12 +37,12 @@ function understood(written: readonly Written[]): { evidence: Evidence; event: s
 
 /** The newest advice of each sort: view and card ask for the same one. */
 const newest = new Map<boolean, { key: string; advice: Advice }>()
-function adviceFor({ written, strategy, acceptance }: Question, quick: boolean): Advice {
-  const key = JSON.stringify([written, strategy, acceptance])
+function adviceFor({ written, strategy, acceptance, barred }: Question, quick: boolean): Advice {
+  const key = JSON.stringify([written, strategy, acceptance, barred])
   const known = newest.get(quick)
   if (known?.key === key) return known.advice
   const evidence = understood(written).map((u) => u.evidence)
-  const advice = opened(acceptance).advise(evidence, strategy, quick ? 0 : undefined)
+  const advice = opened(acceptance).advise(evidence, strategy, quick ? 0 : undefined, barred)
   newest.set(quick, { key, advice })
   if (!quick) void prepare(opened(acceptance))
   return advice

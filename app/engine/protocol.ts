@@ -44,6 +44,8 @@ export interface Question {
   written: Written[]
   strategy: Strategy
   acceptance: Acceptance
+  /** Work that whoever asks may not do. */
+  barred: WorkMode[]
 }
 
 /** What the worker answers. */

@@ -11,7 +11,7 @@ import {
   type Suspect,
   type Verdict,
 } from '../diagnosis/belief'
-import type { Evidence, TestStrategy } from '../evidence'
+import type { Evidence, TestStrategy, WorkMode } from '../evidence'
 import { plan, stoppedBefore, type Plan } from '../diagnosis/plan'
 import { interventionsKey, type Predictor } from '../diagnosis/predict'
 
@@ -29,12 +29,14 @@ export interface Advice {
  * From evidence to advice. Pure: the same evidence always gives the same advice.
  *
  * @param pairs pairs of faults to run; leave out for the settled answer, 0 for the quick one
+ * @param barred work that whoever asks may not do: no test of it is offered
  */
 export function advise(
   predictor: Predictor,
   evidence: readonly Evidence[],
   order: TestStrategy = 'best',
   pairs?: number,
+  barred: readonly WorkMode[] = [],
 ): Advice {
   const interpreted = interpretEvidence(predictor.catalogue, evidence)
   const belief = inferBelief(predictor, interpreted.case, pairs)
@@ -67,6 +69,7 @@ export function advise(
     verdicts: interpreted.case.readings.map((r) => judgeReading(predictor, r)),
     plan: plan(predictor, belief, interpreted.workState, {
       strategy: order,
+      barred,
       taken,
       read: new Set(times.keys()),
       stoppedRuns: stopped,

@@ -1,6 +1,7 @@
 import type { ReadingShape } from '../foundation/quantity'
 import { dimensionOf, findProcedure, readingShapeFor, type Procedure } from '../diagnosis/catalogue'
 import { interventionsKey, type Predictor } from '../diagnosis/predict'
+import type { Machine } from '../model/machine'
 import { findMeter } from '../simulation/instrument'
 import { describeCautions, describeHow, describeLoss, describeStep, describeTest, formatReading } from '../words'
 import type { Advice } from './advise'
@@ -16,6 +17,8 @@ export interface TestCard {
   /** Part that the test looks at, -1 for the whole machine. */
   part: number
   workMode: TestRow['workMode']
+  /** Part that is bridged for it: noted as a bypass until it is out; `undefined` where none is. */
+  jumper: string | undefined
   /** Whether it waits for a moment of a program, which may never come. */
   waits: boolean
   shape: ReadingShape
@@ -67,6 +70,12 @@ function lastReading({ interpreted }: Advice, procedure: Procedure): string | un
   return before && formatReading(before.value, dimensionOf(procedure))
 }
 
+/** The part that a special test of the sheet has a jumper across. */
+function jumperOf({ parts, tests }: Machine, { measurement: m }: Procedure): string | undefined {
+  const jumper = m.type === 'watch' ? tests.find((t) => t.id === m.test)?.jumper : undefined
+  return jumper === undefined ? undefined : parts[jumper].id
+}
+
 /** The card of one test as the evidence stands: how to take it, what each suspect would make it show, and why. */
 export function cardOf(
   predictor: Predictor,
@@ -90,6 +99,7 @@ export function cardOf(
     how: describeHow(machine, procedure, meter === undefined ? undefined : findMeter(meter), timesWorked),
     part: 'part' in measurement ? measurement.part : -1,
     workMode: procedure.workMode,
+    jumper: jumperOf(machine, procedure),
     waits: procedure.needs.arrival !== undefined,
     shape: readingShapeFor(procedure, meter),
     meter,

@@ -22,7 +22,7 @@ export function factsOf(catalogue: TestCatalogue): SheetFacts {
     codes: sheet.alarms.map(({ code, title, means, lamps }) => ({ code, title, means, ...(lamps ? { lamps } : {}) })),
     complaints: sheet.complaints.map(({ id, words }) => ({ id, words })),
     circumstances: [...CIRCUMSTANCE_IDS],
-    needs: sheet.makeSafe.map(({ id, title, before }) => ({ id, title, before })),
+    needs: sheet.makeSafe.map(({ id, title, before, again }) => ({ id, title, before, ...(again ? { again } : {}) })),
     repairs: sheet.repairs.map(({ id, title }) => ({ id, title })),
     tests: Object.fromEntries(
       procedures.map((p) => [

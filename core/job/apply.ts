@@ -16,6 +16,8 @@ export interface JobStanding {
   circumstances?: string[]
   /** Ids of the standing confirmations of each safety step. */
   safety: Record<string, string[]>
+  /** Of them, those that the next live work takes back; absent where none is. */
+  untilLive?: string[]
   /** Parts with a jumper still in. */
   bypasses: string[]
   strategy: string
@@ -27,8 +29,12 @@ export interface JobStanding {
   gone: string[]
   /** Who entered the last event. */
   by: string
-  /** Sequence of the last reopening: what was made safe before it is made safe no more. */
+  /** Sequence of the last reopening, or of the first entry of another day: what was made safe before it is safe no more. */
   reopenedSeq?: number
+  /** Sequence of the last work on the powered machine. */
+  liveSeq?: number
+  /** When the last entry was made. */
+  lastAt?: string
   closed: { event: string; seq: number; repair: string; text: string; at: string; by: string } | undefined
 }
 
@@ -69,13 +75,38 @@ function count(s: JobStanding, id: string, payload: Payload, by: 1 | -1): JobSta
       return { ...s, notes: s.notes + by }
     case 'safety': {
       const others = (s.safety[payload.step] ?? []).filter((e) => e !== id)
-      return { ...s, safety: { ...s.safety, [payload.step]: by > 0 ? [...others, id] : others } }
+      const safety = { ...s.safety, [payload.step]: by > 0 ? [...others, id] : others }
+      if (!payload.again) return { ...s, safety }
+      const until = (s.untilLive ?? []).filter((e) => e !== id)
+      return { ...s, safety, untilLive: by > 0 ? [...until, id] : until }
     }
     case 'action':
       return payload.action.verb === 'repair' ? { ...s, repairs: s.repairs + by } : s
     default:
       return s
   }
+}
+
+/** Entries further apart than this are of two visits: nobody knows what the machine has been through, ms. */
+const ANOTHER_DAY = 8 * 3600e3
+
+/** A job as it stands at a moment: what was made safe on another day is safe no more. */
+export function standingAt<S extends Pick<JobStanding, 'safety' | 'lastAt'>>(job: S, at: string): S {
+  const away = job.lastAt === undefined ? 0 : Date.parse(at) - Date.parse(job.lastAt)
+  return away > ANOTHER_DAY ? { ...job, safety: {} } : job
+}
+
+/** The sequence before which a confirmation has been taken back. */
+const takenBackAt = ({ reopenedSeq = 0, liveSeq = 0 }: JobStanding, again: true | undefined): number =>
+  again ? Math.max(reopenedSeq, liveSeq) : reopenedSeq
+
+/** Power is on the machine: proved dead it is no more. */
+function goneLive(s: JobStanding, seq: number): JobStanding {
+  const taken = s.untilLive ?? []
+  const safety = Object.fromEntries(
+    Object.entries(s.safety).map(([step, ids]) => [step, ids.filter((id) => !taken.includes(id))]),
+  )
+  return { ...s, safety, untilLive: [], liveSeq: seq }
 }
 
 /** Takes an entry back, or brings back what a retraction had taken. */
@@ -89,7 +120,7 @@ function retract(s: JobStanding, seq: number, target: ReturnType<Find>, find: Fi
   if (!back || !next.gone.includes(back.id)) return next
   const restored = { ...next, gone: next.gone.filter((id) => id !== back.id) }
   // Undoing gives no permission back that a reopening has taken.
-  if (back.payload.type === 'safety' && back.seq < (s.reopenedSeq ?? 0)) return restored
+  if (back.payload.type === 'safety' && back.seq < takenBackAt(s, back.payload.again)) return restored
   return back.seq <= seq ? count(restored, back.id, back.payload, 1) : restored
 }
 
@@ -101,7 +132,15 @@ function retract(s: JobStanding, seq: number, target: ReturnType<Find>, find: Fi
  */
 export function apply(s: JobStanding, e: SequencedEvent, find: Find): JobStanding {
   const { payload } = e
-  const next: JobStanding = { ...s, seq: e.seq, by: e.by }
+  const lastAt = s.lastAt !== undefined && s.lastAt > e.at ? s.lastAt : e.at
+  const rested = standingAt(s, e.at) !== s
+  const next: JobStanding = {
+    ...s,
+    ...(rested ? { safety: {}, untilLive: [], reopenedSeq: e.seq } : {}),
+    seq: e.seq,
+    by: e.by,
+    lastAt,
+  }
   if (s.gone.includes(e.id)) return next
   switch (payload.type) {
     case 'opened':
@@ -120,7 +159,12 @@ export function apply(s: JobStanding, e: SequencedEvent, find: Find): JobStandin
       if (verb === 'jumper' && target !== undefined && !s.bypasses.includes(target))
         return { ...next, bypasses: [...s.bypasses, target] }
       if (verb === 'unjumper') return { ...next, bypasses: s.bypasses.filter((p) => p !== target) }
-      return count(next, e.id, payload, 1)
+      const counted = count(next, e.id, payload, 1)
+      return verb === 'restore' || verb === 'start' ? goneLive(counted, e.seq) : counted
+    }
+    case 'reading': {
+      const counted = count(next, e.id, payload, 1)
+      return payload.live ? goneLive(counted, e.seq) : counted
     }
     case 'test-strategy':
       return { ...next, strategy: payload.strategy }
@@ -133,7 +177,7 @@ export function apply(s: JobStanding, e: SequencedEvent, find: Find): JobStandin
       }
     case 'reopened':
       // Who comes back to a machine makes it safe anew.
-      return { ...next, closed: undefined, safety: {}, reopenedSeq: e.seq }
+      return { ...next, closed: undefined, safety: {}, untilLive: [], reopenedSeq: e.seq }
     default:
       return count(next, e.id, payload, 1)
   }

@@ -54,7 +54,8 @@ export const payloadSchema = z.discriminatedUnion('type', [
     circumstances: z.array(name).max(12).optional(),
     words,
   }),
-  z.strictObject({ type: z.literal('safety'), step: name }),
+  /** `again`: a step that is taken back once the machine has been live; as its sheet says, whatever was sent. */
+  z.strictObject({ type: z.literal('safety'), step: name, again: z.literal(true).optional() }),
   z.strictObject({
     type: z.literal('reading'),
     test: text(200, 1),
@@ -62,6 +63,8 @@ export const payloadSchema = z.discriminatedUnion('type', [
     /** Absent in events of before it was kept; the text is read again then. */
     value: value.optional(),
     instrument: name.optional(),
+    /** It was taken on a powered machine: as the facts of the test say, whatever was sent. */
+    live: z.literal(true).optional(),
   }),
   z.strictObject({
     type: z.literal('action'),

@@ -1,11 +1,14 @@
 import { readEvidence, type WorkMode } from '../evidence'
 import type { Problem } from '../foundation/issues'
-import { isRetractable, type JobStanding } from './apply'
+import { isRetractable, standingAt, type JobStanding } from './apply'
 import type { JobEvent, SequencedEvent } from './event-schema'
 import { findTest, vocabularyFrom, type SafetyNeed, type SheetFacts } from './sheet-facts'
 
 /** What a person may do in an organisation. */
 export type Role = 'lead' | 'technician' | 'trainee' | 'read-only'
+
+/** Work that a role may not do: a test of it is neither offered to such a person nor taken from them. */
+export const barredFor = (role: Role): WorkMode[] => (role === 'trainee' ? ['energised'] : [])
 
 /** Why an event was not taken. The sentence for each stands in the words room. */
 export type RefusalCode =
@@ -36,19 +39,23 @@ export interface Refusal {
 /**
  * The safety steps that must be confirmed before a test: observing needs those before anything, isolated and
  * water work also those before isolated work, energised work all of them.
+ *
+ * @param at now: what was confirmed on another day counts no more
  */
 export function missingSteps(
   workMode: WorkMode,
   needs: readonly SafetyNeed[],
-  job: Pick<JobStanding, 'safety'>,
+  job: Pick<JobStanding, 'safety' | 'lastAt'>,
+  at: string,
 ): SafetyNeed[] {
+  const { safety } = standingAt(job, at)
   const wanted: SafetyNeed['before'][] =
     workMode === 'observe'
       ? ['anything']
       : workMode === 'energised'
         ? ['anything', 'isolated', 'energised']
         : ['anything', 'isolated']
-  return needs.filter((n) => wanted.includes(n.before) && !job.safety[n.id]?.length)
+  return needs.filter((n) => wanted.includes(n.before) && !safety[n.id]?.length)
 }
 
 /** What is wrong with the names and readings of an event, against its sheet. */
@@ -119,8 +126,8 @@ export function refuses(
         payload.type === 'action' && payload.action.verb === 'jumper'
         ? 'energised'
         : undefined
-  if (workMode === 'energised' && role === 'trainee') return { code: 'no-live-work' }
-  const missing = workMode === undefined ? [] : missingSteps(workMode, facts.needs, job)
+  if (workMode !== undefined && barredFor(role).includes(workMode)) return { code: 'no-live-work' }
+  const missing = workMode === undefined ? [] : missingSteps(workMode, facts.needs, job, event.at)
   if (missing.length) return { code: 'make-safe-first', names: missing.map((m) => m.id) }
   if (payload.type === 'closed' && job.bypasses.length) return { code: 'bypass-in', names: job.bypasses }
   return undefined

@@ -11,6 +11,7 @@ export {
   type SequencedEvent,
 } from './event-schema'
 export { foldJob, type Entry, type Job } from './fold-job'
-export { missingSteps, refuses, type Refusal, type RefusalCode, type Role } from './guard'
+export { barredFor, missingSteps, refuses, type Refusal, type RefusalCode, type Role } from './guard'
 export { FACTS_VERSION, type SafetyNeed, type SheetFacts } from './sheet-facts'
+export { stamped } from './stamp'
 export { upcast, type WrittenEvent } from './upcast'

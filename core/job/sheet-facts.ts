@@ -7,6 +7,8 @@ export interface SafetyNeed {
   id: string
   title: string
   before: 'anything' | 'isolated' | 'energised'
+  /** It is asked again once the machine has been live. */
+  again?: boolean
 }
 
 /**

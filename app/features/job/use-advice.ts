@@ -1,5 +1,6 @@
 import { computed, onScopeDispose, ref, shallowRef, watch, type Ref } from 'vue'
 import type { TestCard, View } from '../../../core/advice'
+import type { WorkMode } from '../../../core/evidence'
 import type { Job } from '../../../core/job'
 import { sheetOf } from '../../data/sheets'
 import { ApiError } from '../../data/http'
@@ -13,7 +14,8 @@ const AGAIN_AFTER = 3000
 const inOneOrder = <T extends object>(value: T): T => Object.fromEntries(Object.entries(value).sort()) as T
 
 /** The log of a job as the engine takes it. */
-const questionOf = (job: Job): Question => ({
+const questionOf = (job: Job, barred: WorkMode[]): Question => ({
+  barred,
   strategy: job.strategy as Strategy,
   acceptance: job.acceptance as Acceptance,
   written: [
@@ -36,9 +38,11 @@ const questionOf = (job: Job): Question => ({
 /**
  * What the engine says of a job: first the quick answer, then the settled one. Only the newest question counts, and a
  * card on which somebody writes stays.
+ *
+ * @param barred work that the person signed in may not do
  */
 // eslint-disable-next-line max-lines-per-function -- a composable: one closure over what a page shows
-export function useAdvice(job: Ref<Job>, revision: Ref<string | undefined>, text: Ref<string>) {
+export function useAdvice(job: Ref<Job>, revision: Ref<string | undefined>, text: Ref<string>, barred: WorkMode[]) {
   const engine = useEngine()
   const facts = shallowRef<MachineFacts>()
   const view = shallowRef<View>()
@@ -51,7 +55,7 @@ export function useAdvice(job: Ref<Job>, revision: Ref<string | undefined>, text
   const thinking = ref(false)
   const strategy = computed(() => job.value.strategy as Strategy)
   const acceptance = computed(() => job.value.acceptance as Acceptance)
-  const question = computed(() => questionOf(job.value))
+  const question = computed(() => questionOf(job.value, barred))
   let round = 0
   let timer: ReturnType<typeof setTimeout> | undefined
 

@@ -1,4 +1,4 @@
-import type { TestStrategy } from '../../evidence'
+import type { TestStrategy, WorkMode } from '../../evidence'
 import type { Intervention } from '../../model/machine'
 import type { Belief, UnlistedCandidate } from '../belief'
 import type { Procedure, WorkState, WorkStep } from '../catalogue'
@@ -36,6 +36,8 @@ export interface Plan extends Conclusion {
 
 export interface PlanOptions {
   strategy?: TestStrategy
+  /** Work that whoever asks may not do. */
+  barred?: readonly WorkMode[]
   /** Ids of tests not to be offered again in the present state. */
   taken?: ReadonlySet<string>
   /** Ids of tests read at least once in the present state. */
@@ -208,9 +210,10 @@ class Planning {
  * @param workState how machine and technician stand, for the minutes of each test
  */
 export function plan(predictor: Predictor, belief: Belief, workState: WorkState, options: PlanOptions = {}): Plan {
-  const { strategy = 'best', taken = new Set(), read = taken, interventions = [] } = options
+  const { strategy = 'best', barred = [], taken = new Set(), read = taken, interventions = [] } = options
   const { stoppedRuns = new Map<number, number>(), refine = true, unlistedCandidates = () => [] } = options
-  const { procedures, runs } = predictor.catalogue
+  const { runs } = predictor.catalogue
+  const procedures = predictor.catalogue.procedures.filter((p) => !barred.includes(p.workMode))
   const { minSavingRatio } = predictor.calibration.plan
   const planning = new Planning(predictor, belief, workState, interventions)
   const past = (p: Procedure) => arrivalTime(predictor, p) >= (stoppedRuns.get(p.run) ?? Infinity)

@@ -172,7 +172,13 @@ export const sheetSchema = z.strictObject({
   ).optional(),
   'make-safe': z
     .array(
-      z.strictObject({ id: name, title: z.string(), text: z.string(), before: z.enum(['anything', 'dead', 'live']) }),
+      z.strictObject({
+        id: name,
+        title: z.string(),
+        text: z.string(),
+        before: z.enum(['anything', 'dead', 'live']),
+        again: z.boolean().optional().describe('true: asked again once the machine has been live'),
+      }),
     )
     .optional(),
   cautions: table(name, z.strictObject({ bites: z.enum(['dead', 'live', 'water']), text: z.string() })).optional(),

@@ -53,6 +53,8 @@ export interface SafetyStep {
   title: string
   text: string
   before: 'anything' | 'isolated' | 'energised'
+  /** It is asked again once the machine has been live. */
+  again?: boolean
 }
 
 export interface SheetPart {

@@ -5,6 +5,7 @@ import {
   emptyStanding,
   jobEventSchema,
   refuses,
+  stamped,
   type JobEvent,
   type JobStanding,
   type Refusal,
@@ -112,21 +113,23 @@ class Append {
     }
   }
 
-  take(event: JobEvent): void {
+  take(sent: JobEvent): void {
+    const event = stamped(sent, this.facts)
     const { id } = event
     const there = this.byId.get(id)
     if (there) {
-      const same = isDeepStrictEqual(there.payload, JSON.parse(JSON.stringify(event.payload)))
+      const same = isDeepStrictEqual(stamped(there, this.facts).payload, JSON.parse(JSON.stringify(event.payload)))
       this.results.push(same ? { id, status: 'duplicate', seq: there.seq } : refused(id, { code: 'id-taken' }))
       return
     }
-    const refusal = this.elsewhere.has(id) ? { code: 'id-taken' as const } : this.judge(event)
+    const shownAt = this.shown(event.at)
+    const dated = { ...event, at: shownAt.toISOString() }
+    const refusal = this.elsewhere.has(id) ? { code: 'id-taken' as const } : this.judge(dated)
     if (refusal) {
       this.results.push(refused(id, refusal))
       return
     }
-    const shownAt = this.shown(event.at)
-    const kept = { ...event, at: shownAt.toISOString(), seq: this.standing.seq + 1, by: this.who.name, shownAt }
+    const kept = { ...dated, seq: this.standing.seq + 1, by: this.who.name, shownAt }
     // A device cannot have seen what is not there yet.
     kept.baseSeq = Math.min(kept.baseSeq, this.job.seq + this.fresh.length)
     this.byId.set(id, kept)

@@ -1,6 +1,15 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { apply, emptyStanding, foldJob, upcast, type Payload, type SequencedEvent } from '../../../core/job'
+import {
+  apply,
+  emptyStanding,
+  foldJob,
+  missingSteps,
+  stamped,
+  upcast,
+  type Payload,
+  type SequencedEvent,
+} from '../../../core/job'
 import { event, idOf, opened, reading, retracted } from './events'
 
 /** Jobs of any shape: what follows the opening is drawn; retractions name any event, also later and missing ones. */
@@ -104,6 +113,57 @@ describe('fold', () => {
     expect(Object.values(foldJob([opened, safe, closed, again, ...undone]).safety).flat()).toEqual([])
     const anew = event(7, { type: 'safety', step: 'isolate' })
     expect(foldJob([opened, safe, closed, again, anew]).safety).toEqual({ isolate: [anew.id] })
+  })
+  it('power on the machine takes back that it was proved dead, a long pause takes back all, and undoing gives nothing back', () => {
+    const dead = event(2, { type: 'safety', step: 'isolate', again: true })
+    const ready = event(3, { type: 'safety', step: 'ready' })
+    const live = event(4, { type: 'reading', test: 'cold-valve.volts', text: '118', live: true })
+    const safe = { isolate: [dead.id], ready: [ready.id] }
+    const standing = (...events: SequencedEvent[]) =>
+      Object.fromEntries(Object.entries(foldJob([opened, dead, ready, ...events]).safety).filter(([, x]) => x.length))
+    expect(standing()).toEqual(safe)
+    expect(standing(event(4, { type: 'reading', test: 'cold-valve.ohms', text: '812' }))).toEqual(safe)
+    for (const powered of [live, event(4, { type: 'action', action: { verb: 'restore' } })]) {
+      expect(standing(powered)).toEqual({ ready: [ready.id] })
+      // Neither undoing the reading nor undoing and redoing the step brings it back.
+      expect(standing(powered, retracted(5, 4))).toEqual({ ready: [ready.id] })
+      expect(standing(powered, retracted(5, 2), retracted(6, 5))).toEqual({ ready: [ready.id] })
+      const anew = event(5, { type: 'safety', step: 'isolate', again: true })
+      expect(standing(powered, anew)).toEqual({ isolate: [anew.id], ready: [ready.id] })
+    }
+    const later = (hours: number): SequencedEvent => ({
+      ...event(4, { type: 'note', text: 'back' }),
+      at: new Date(Date.parse(ready.at) + hours * 3600e3).toISOString(),
+    })
+    expect(standing(later(7))).toEqual(safe)
+    expect(standing(later(9))).toEqual({})
+    expect(
+      standing(later(9), { ...retracted(5, 3), at: later(9).at }, { ...retracted(6, 5), at: later(9).at }),
+    ).toEqual({})
+    // A clock that runs behind takes nothing back.
+    expect(standing(later(-30))).toEqual(safe)
+    const job = foldJob([opened, dead, ready])
+    const isolate = { id: 'isolate', title: '', before: 'isolated' as const, again: true }
+    const asked = (at: string) => missingSteps('isolated', [isolate], job, at).length
+    expect([asked(later(7).at), asked(later(9).at)]).toEqual([0, 1])
+  })
+  it('what a sheet says of an entry stands on it, whatever was sent', () => {
+    const facts: Parameters<typeof stamped>[1] = {
+      needs: [{ id: 'isolate', title: '', before: 'isolated', again: true }],
+      tests: {
+        volts: { workMode: 'energised', shape: { type: 'number', dimension: 'voltage' }, meters: ['volts'] },
+        ohms: { workMode: 'isolated', shape: { type: 'number', dimension: 'resistance' }, meters: ['ohms'] },
+      },
+      meters: { volts: { dimension: 'voltage', yesNo: false }, ohms: { dimension: 'resistance', yesNo: false } },
+      points: [],
+      moments: [],
+    }
+    const payload = (p: SequencedEvent['payload']) => stamped({ payload: p }, facts).payload
+    const read = { type: 'reading', text: '1' } as const
+    expect(payload({ ...read, test: 'volts' })).toEqual({ ...read, test: 'volts', live: true })
+    expect(payload({ ...read, test: 'ohms', live: true })).toEqual({ ...read, test: 'ohms' })
+    expect(payload({ type: 'safety', step: 'isolate' })).toEqual({ type: 'safety', step: 'isolate', again: true })
+    expect(payload({ type: 'safety', step: 'hat', again: true })).toEqual({ type: 'safety', step: 'hat' })
   })
   it('neither the opening nor what hands did can be taken back; a repair in vain and a retraction can', () => {
     const jumper = event(2, { type: 'action', action: { verb: 'jumper', target: 'lid' } })

@@ -18,7 +18,10 @@ const jumper = event(4, { type: 'action', action: { verb: 'jumper', target: 'lid
 
 describe('guard', () => {
   it('no act of the hands before the steps that it needs', () => {
-    expect(missingSteps('energised', FACTS.needs, foldJob([opened])).map((n) => n.id)).toEqual(['isolate', 'ready'])
+    expect(missingSteps('energised', FACTS.needs, foldJob([opened]), opened.at).map((n) => n.id)).toEqual([
+      'isolate',
+      'ready',
+    ])
     expect(judge([opened], live)).toBe('make-safe-first')
     expect(judge([opened, safe[0]], live)).toBe('make-safe-first')
     expect(judge([opened, safe[0]], dead)).toBeUndefined()

@@ -10,7 +10,6 @@ const props = defineProps<{ view: View; jumpers: string[] }>()
 const emit = defineEmits<{
   close: [repair: string, text: string]
   failed: [repair: string]
-  unjumper: [part: string]
   take: [test: string]
 }>()
 const choice = ref('')
@@ -83,10 +82,6 @@ const repair = computed(() => choice.value || props.view.remedies[0]?.id || '')
       <AppIcon name="danger" /> <template v-if="own?.caution">{{ own.caution }} </template>Isolate and prove dead before
       parts come off. Local codes and licensed trades decide where this tool stops.
     </p>
-    <div v-for="p in jumpers" :key="p" class="row">
-      <strong>A jumper is still across {{ p }}.</strong>
-      <Button size="small" @click="emit('unjumper', p)">It is out</Button>
-    </div>
     <InputText v-model="note" placeholder="Cause, part number, advice given …" aria-label="Note" fluid />
     <div class="ends">
       <Button :disabled="jumpers.length > 0 || !repair" @click="emit('close', repair, note)">{{

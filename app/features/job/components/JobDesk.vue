@@ -2,7 +2,7 @@
 import Button from 'primevue/button'
 import { computed, ref, useTemplateRef, watchEffect } from 'vue'
 import type { ReadingValue } from '../../../../core/foundation/quantity'
-import { missingSteps, type Payload } from '../../../../core/job'
+import { barredFor, missingSteps, type Payload } from '../../../../core/job'
 import { describeRefusal } from '../../../../core/words'
 import { AppIcon, TroubleBar, useKeys } from '../../../ui'
 import { useSession } from '../../session'
@@ -12,6 +12,8 @@ import { useDraft } from '../draft'
 import { historyRows } from '../history-rows'
 import { useAdvice } from '../use-advice'
 import { useJob } from '../use-job'
+import { useNow } from '../use-now'
+import BypassBar from './BypassBar.vue'
 import CauseCard from './CauseCard.vue'
 import MachinePicture from './MachinePicture.vue'
 import ProbeForm from './ProbeForm.vue'
@@ -32,8 +34,10 @@ const advice = useAdvice(
   state,
   computed(() => meta.value?.revision),
   text,
+  barredFor(person.role),
 )
 const { facts, view, verdicts, card, chosen, broken, thinking } = advice
+const now = useNow()
 const probeRefused = ref('')
 const part = ref(-1)
 const cardBox = useTemplateRef<{ focus(): void }>('cardBox')
@@ -48,12 +52,12 @@ watchEffect(() => {
 
 const missing = computed(() => {
   if (!card.value || !facts.value) return []
-  const need = missingSteps(card.value.workMode, facts.value.makeSafe, state.value).map((s) => s.id)
+  const need = missingSteps(card.value.workMode, facts.value.makeSafe, state.value, now.value).map((s) => s.id)
   return facts.value.makeSafe.filter((s) => need.includes(s.id))
 })
 /** Why this person may not take the test on the card. */
 const barred = computed(() =>
-  person.role === 'trainee' && card.value?.workMode === 'energised' ? describeRefusal({ code: 'no-live-work' }) : '',
+  card.value && barredFor(person.role).includes(card.value.workMode) ? describeRefusal({ code: 'no-live-work' }) : '',
 )
 const rows = computed(() =>
   historyRows(
@@ -74,12 +78,17 @@ async function take(answer: string, value: ReadingValue) {
   const other = card.value.meter !== card.value.meters[0]?.id || card.value.id.includes(' to ')
   const instrument = other ? card.value.meter : undefined
   const { id } = card.value
+  const { jumper } = card.value
+  // What is bridged for a test stands in the log before its reading, and stays a bypass until it is out.
+  if (jumper !== undefined && !state.value.bypasses.includes(jumper))
+    await job.enter({ type: 'action', action: { verb: 'jumper', target: jumper } })
   const kept = await job.enter({
     type: 'reading',
     test: id,
     text: answer,
     value,
     ...(instrument === undefined ? {} : { instrument }),
+    ...(card.value.workMode === 'energised' ? { live: true as const } : {}),
   })
   // What could not be kept stays where it was typed.
   if (!kept) return
@@ -101,6 +110,9 @@ async function probe(words: string, instrument: string) {
   probeRefused.value = 'refused' in found ? found.refused : ''
   if ('id' in found) choose(found.id, instrument)
 }
+const bypasses = computed(() =>
+  state.value.bypasses.map((id) => ({ id, title: facts.value?.parts.find((p) => p.id === id)?.title ?? id })),
+)
 /** Parts that hands have parted and not yet put back. */
 const parted = computed(() => {
   const out = new Set<string>()
@@ -112,10 +124,14 @@ const parted = computed(() => {
   return [...out]
 })
 const handsOn = computed(
-  () => !locked.value && !!facts.value && !missingSteps('energised', facts.value.makeSafe, state.value).length,
+  () =>
+    !locked.value && !!facts.value && !missingSteps('energised', facts.value.makeSafe, state.value, now.value).length,
 )
 const undo = (event: string) => enter({ type: 'retracted', event })
-const safety = (step: string) => enter({ type: 'safety', step })
+const safety = (step: string) => {
+  const again = facts.value?.makeSafe.find((s) => s.id === step)?.again
+  enter({ type: 'safety', step, ...(again ? { again: true as const } : {}) })
+}
 const answer = (word: 'yes' | 'no') => card.value?.shape.type === 'yes-no' && take(word, { type: word })
 /** What stops the engine: only where nothing else is known to be wrong. */
 const stopped = computed(() => (broken.value && !view.value && !trouble.value ? broken.value : ''))
@@ -160,10 +176,12 @@ useKeys({
     </section>
     <RefusedEntries :entries="refused" @discard="job.discard" @resend="job.resend" />
     <p v-if="stopped" role="alert" class="card">This machine cannot be run: {{ stopped }}</p>
-    <p v-if="closed && state.bypasses.length" role="alert" class="card">
-      <strong>Closed with a jumper still noted in: {{ state.bypasses.join(', ') }}.</strong> Reopen the job and take it
-      out.
-    </p>
+    <BypassBar
+      :jumpers="bypasses"
+      :closed="closed"
+      :locked="locked"
+      @out="enter({ type: 'action', action: { verb: 'unjumper', target: $event } })"
+    />
     <section v-if="state.closed" class="card row" aria-label="Closed">
       <strong
         >Closed: {{ facts?.repairs.find((r) => r.id === state.closed?.repair)?.title ?? state.closed.repair }}.</strong
@@ -191,7 +209,6 @@ useKeys({
             @close="(repair, note) => enter({ type: 'closed', repair, text: note })"
             @take="choose"
             @failed="enter({ type: 'action', action: { verb: 'repair', target: $event } })"
-            @unjumper="enter({ type: 'action', action: { verb: 'unjumper', target: $event } })"
           />
           <TestCard
             v-if="card && !stands"
