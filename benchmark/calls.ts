@@ -24,8 +24,9 @@ export interface CallRecord {
   sheet: string
   sort: Sort | 'wrong-sheet' | 'left-out'
   policy: string
-  /** What the machine had. */
+  /** What the machine had, and what would put it right. */
   faults: string[]
+  remedies: string[]
   /** Nothing where nobody would have called. */
   played: Played | undefined
 }
@@ -56,11 +57,12 @@ export function plannedCalls(open: (without?: string) => Predictor, o: CallOptio
     play: () => ({ sheet: sheet.id, sort, policy, ...played() }),
   })
   const follow = (call: Call | undefined, policy: string, hands: number) => {
-    if (!call) return { faults: [], played: undefined }
+    if (!call) return { faults: [], remedies: [], played: undefined }
     const p = own()
     const faults = call.truth.activeFaults.map(({ fault }) => fault.id)
     const by = policiesFor(p).find((x) => x.name === policy)!
-    return { faults, played: play(p, { ...call, truth: call.truth.again(random(hands)) }, by) }
+    const remedies = call.repairs.map((r) => sheet.repairs[r].id)
+    return { faults, remedies, played: play(p, { ...call, truth: call.truth.again(random(hands)) }, by) }
   }
   const drawn = (
     sort: Sort,
@@ -106,6 +108,7 @@ export function plannedCalls(open: (without?: string) => Predictor, o: CallOptio
         const call: Call = { sort: 'unlisted', truth, repairs: [], complaint }
         return {
           faults: [f.id],
+          remedies: [sheet.repairs[f.repair].id],
           played: complaint === undefined ? undefined : play(blind, call, policiesFor(blind)[0]),
         }
       }),

@@ -1,6 +1,7 @@
 import type { Evidence, WorkMode } from '../core/evidence'
 import { advise, type Advice } from '../core/advice'
 import type { Procedure } from '../core/diagnosis/catalogue'
+import type { Machine } from '../core/model/machine'
 import type { Predictor } from '../core/diagnosis/predict'
 import type { Call } from './draw'
 
@@ -72,6 +73,8 @@ export interface Played {
   undecided: boolean
   /** Faults that were named then, though the sheet does not list them. */
   named: string[]
+  /** The remedy that stood first then; empty where none did. */
+  remedy: string
 }
 
 const UNPLAYED: Played = {
@@ -87,15 +90,20 @@ const UNPLAYED: Played = {
   verdict: false,
   undecided: false,
   named: [],
+  remedy: '',
 }
 
 /** What the advice says where the first repair is chosen. */
-const statement = ({ plan }: Advice): Pick<Played, 'stated' | 'unexplained' | 'verdict' | 'undecided' | 'named'> => ({
+const statement = (
+  { plan }: Advice,
+  { sheet }: Machine,
+): Pick<Played, 'stated' | 'unexplained' | 'verdict' | 'undecided' | 'named' | 'remedy'> => ({
   stated: plan.remedies[0]?.p ?? 0,
   unexplained: plan.state === 'unexplained',
   verdict: plan.state === 'cause-stands',
   undecided: plan.state === 'undecided',
   named: plan.unlistedCandidates.slice(0, 4).map((b) => b.fault.id),
+  remedy: plan.remedies[0] ? sheet.repairs[plan.remedies[0].repair].id : '',
 })
 
 /** Where nothing fits, the readings in doubt are taken once more, as the advice says. */
@@ -137,7 +145,7 @@ export function play(predictor: Predictor, call: Call, policy: Policy): Played {
     }
     if (doubted.length) continue
     const best = a.plan.remedies[0]
-    if (repairs === 0) Object.assign(out, statement(a))
+    if (repairs === 0) Object.assign(out, statement(a, machine))
     if (!best || repairs === MOST_REPAIRS || a.plan.state === 'unexplained') return out
     const right = open.delete(best.repair)
     if (repairs++ === 0) out.rightFirst = right

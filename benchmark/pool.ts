@@ -1,6 +1,6 @@
 import { QUALITY_AIMS } from './aims'
 import type { CallRecord } from './calls'
-import { playedOf } from './quality'
+import { notMisled, playedOf } from './quality'
 import type { Row } from './table'
 
 /** Half the width of 95 % of a normal distribution, standard deviations. */
@@ -20,7 +20,7 @@ export function wilson(k: number, n: number): { low: number; high: number } {
 export function pooledRows(records: readonly CallRecord[]): Row[] {
   const of = (sort: CallRecord['sort']) => playedOf(records, sort, 'the advice')
   const [singles, pairs, wrongSheet] = [of('single'), of('pair'), of('wrong-sheet')]
-  const left = [...of('left-out'), ...of('unlisted')]
+  const left = records.filter((r) => (r.sort === 'left-out' || r.sort === 'unlisted') && r.played)
   const row = <T>(
     what: string,
     list: readonly T[],
@@ -54,7 +54,8 @@ export function pooledRows(records: readonly CallRecord[]): Row[] {
     row('both of two right in the end', pairs, (x) => x.solved, { least: QUALITY_AIMS.pairs }),
     row('stated above 95 %, and wrong', sure, (x) => !x.rightFirst, { most: QUALITY_AIMS.sureAndWrong }),
     row('the same, sheet values wrong by 20 %', wrongSure, (x) => !x.rightFirst, { most: QUALITY_AIMS.wrongSheet }),
-    row('not on the sheet: noticed', left, (x) => !x.verdict, { least: QUALITY_AIMS.noticed }),
+    row('not on the sheet: noticed, or put right all the same', left, notMisled, { least: QUALITY_AIMS.noticed }),
+    row('not on the sheet: no cause said to stand', left, (r) => !r.played!.verdict),
     row('listed, and said to fit nothing', singles, (x) => x.unexplained, { most: QUALITY_AIMS.noFit }),
     {
       what: 'parts fitted in vain, of 100 calls',

@@ -53,6 +53,13 @@ export function playedOf(records: readonly CallRecord[], sort: CallRecord['sort'
   return records.flatMap((r) => (r.sort === sort && r.policy === policy && r.played ? [r.played] : []))
 }
 
+/**
+ * Whether a fault that the sheet has not was taken for nothing else: no cause was said to stand, or what was said to be done
+ * is what puts it right all the same.
+ */
+export const notMisled = ({ played, remedies }: CallRecord): boolean =>
+  !played!.verdict || remedies.includes(played!.remedy)
+
 /** What the calls of one sheet came to: the same calls under the advice, under the named orders and under the checklist. */
 export function qualityOf(records: readonly CallRecord[]): Quality {
   const names = [...new Set(records.filter((r) => r.sort === 'single').map((r) => r.policy))]
@@ -87,7 +94,7 @@ export function qualityOf(records: readonly CallRecord[]): Quality {
     sureAndWrong: share(sure, (x) => !x.rightFirst),
     wrongSheetSureAndWrong: share(wrongSure, (x) => !x.rightFirst),
     wrongSheetRight: share(wrongSheet, (x) => x.solved),
-    leftOutNoticed: share(left, (r) => !r.played!.verdict),
+    leftOutNoticed: share(left, notMisled),
     leftOutNamed: share(left, (r) => r.played!.named.includes(r.faults[0])),
     saidToFitNothing: share(own, (x) => x.unexplained),
     withoutVerdict: share(own, (x) => !x.verdict),

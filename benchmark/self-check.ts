@@ -1,9 +1,10 @@
 /**
  * `npm run self-check`: whether the sheets of the library hold what a sheet must hold.
  *
- *     npm run self-check -- [SHEET]... [--seeds N] [--faults N] [--skip-play]
+ *     npm run self-check -- [SHEET]... [--seeds N] [--faults N] [--skip-play] [--states]
  *
- * SHEET is a path or a shipped id; all shipped sheets when none is named.
+ * SHEET is a path or a shipped id; all shipped sheets when none is named. `--states` lists what each fault is complained of as,
+ * and what whoever comes finds of it before anything is moved.
  *
  * Every fault is complained of or marked latent, and seen by some test; what no test tells apart is little, and is listed
  * with the test that would be needed; and who follows the advice on a machine that has the fault, run by the plain simulator
@@ -13,7 +14,7 @@ import { existsSync, readFileSync } from 'node:fs'
 import { parseArgs } from 'node:util'
 import { fileURLToPath } from 'node:url'
 import { findShipped, shippedIds } from '../cli/library'
-import { analyseDiagnosability, type AmbiguityGroup } from '../core/diagnosis/belief'
+import { analyseDiagnosability, areDistinguishable, type AmbiguityGroup } from '../core/diagnosis/belief'
 import { createEngine } from '../core/advice'
 import { InputError, orThrow } from '../core/foundation/result'
 import type { Fault } from '../core/model/machine'
@@ -50,6 +51,45 @@ export function lookThrough(predictor: Predictor): { wrong: string[]; alike: str
   const share = lookAlikes.reduce((s, l) => s + l.share, 0)
   if (share > ALIKE_AT_MOST) wrong.push(`look-alikes hold ${(100 * share).toFixed(1)} % of the prior`)
   return { wrong, alike: lookAlikes.map((l) => sayAlike(predictor, l)), signatures }
+}
+
+/** What a fault leaves behind, and whether its own part shows it. */
+export interface FaultState {
+  fault: Fault
+  /** Ids of the complaints that it brings, at any of its severities. */
+  complaints: string[]
+  /** What is found of it before anything is moved: tests that differ from a healthy machine's. */
+  found: string[]
+  /** Whether a test of the very part tells it from a good one. */
+  ownTest: boolean
+}
+
+/** Every fault as it is complained of, found, and seen at its own part; and the tests that show the same whatever is wrong. */
+export function faultStates(predictor: Predictor): { states: FaultState[]; idle: string[] } {
+  const { machine, procedures } = predictor.catalogue
+  const tells = new Set<string>()
+  const healthy = procedures.map((p) => predictor.predictCoarse(predictor.healthy, p))
+  const differing = (members: Predictor['hypotheses']) =>
+    procedures.filter((p, i) =>
+      members.some((m) => areDistinguishable(predictor.predictCoarse(m, p), healthy[i], predictor.calibration.belief)),
+    )
+  const states = machine.faults.map((fault): FaultState => {
+    const members = predictor.hypotheses.filter(
+      ({ activeFaults: [x] }) => x?.fault === fault && x.missProbability === undefined,
+    )
+    const seen = differing(members)
+    for (const { id } of seen) tells.add(id)
+    return {
+      fault,
+      complaints: machine.sheet.complaints.flatMap((c, k) =>
+        members.some((m) => predictor.showsComplaint(m, k)) ? [c.id] : [],
+      ),
+      found: seen.filter((p) => p.needs.asFound).map((p) => p.id),
+      ownTest: seen.some(({ measurement: m }) => 'part' in m && m.part === fault.part),
+    }
+  })
+  for (const { id } of differing(predictor.unlistedHypotheses)) tells.add(id)
+  return { states, idle: procedures.flatMap((p) => (tells.has(p.id) ? [] : [p.id])) }
 }
 
 /** Machines drawn within their tolerances for `uncertainWhenHealthy`, and how many of them may show something else than expected. */
@@ -130,7 +170,12 @@ export function meet(predictor: Predictor, fault: Fault, seed: number): Met | un
 function main(): void {
   const { values, positionals } = parseArgs({
     allowPositionals: true,
-    options: { seeds: { type: 'string' }, faults: { type: 'string' }, 'skip-play': { type: 'boolean' } },
+    options: {
+      seeds: { type: 'string' },
+      faults: { type: 'string' },
+      'skip-play': { type: 'boolean' },
+      states: { type: 'boolean' },
+    },
   })
   const seeds = Number(values.seeds ?? 5)
   let bad = 0
@@ -146,6 +191,15 @@ function main(): void {
     for (const line of wrong) console.log(`  WRONG ${line}`)
     for (const line of alike) console.log(`  alike ${line}`)
     bad += wrong.length
+    const { states, idle } = faultStates(predictor)
+    if (idle.length) console.log(`  tells nothing: ${idle.join(', ')}`)
+    const unseen = states.filter((s) => !s.ownTest).map((s) => s.fault.id)
+    if (unseen.length) console.log(`  not seen at its own part: ${unseen.join(', ')}`)
+    if (values.states)
+      for (const { fault, complaints, found } of states)
+        console.log(
+          `  ${fault.id}: ${complaints.join(', ') || 'nobody complains'}; found: ${found.join(', ') || 'nothing'}`,
+        )
     if (values['skip-play']) continue
     const met = faults
       .slice(0, Number(values.faults ?? faults.length))

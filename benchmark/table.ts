@@ -18,7 +18,7 @@ export function printRows(title: string, rows: readonly Row[]): void {
     const value = Number.isFinite(figure) ? figure.toFixed(Math.abs(figure) < 10 ? 2 : 1) : '–'
     const reached = (most === undefined || figure <= most) && (least === undefined || figure >= least)
     const aim = most !== undefined ? `at most ${most}` : least !== undefined ? `at least ${least}` : ''
-    const verdict = aim ? (reached ? `reached (${aim})` : `NOT REACHED (${aim})`) : ''
+    const verdict = aim && Number.isFinite(figure) ? (reached ? `reached (${aim})` : `NOT REACHED (${aim})`) : ''
     const count = of === undefined ? '' : ` of ${of}`
     const range = interval ? ` (${interval.low.toFixed(1)} to ${interval.high.toFixed(1)})` : ''
     console.log(`  ${what.padEnd(48)}${`${value} ${unit}`.padStart(14)}${range}${count.padEnd(8)} ${verdict}`.trimEnd())

@@ -1,6 +1,18 @@
 import { expect, test } from '@playwright/test'
 import { brokenMachine, callTo, testToTheEnd } from './machine'
-import { openPlace, settled, signIn, type Place, history, readings, remedies } from './place'
+import {
+  answer,
+  choose,
+  history,
+  makeSafe,
+  openPlace,
+  part,
+  readings,
+  remedies,
+  settled,
+  signIn,
+  type Place,
+} from './place'
 
 let place: Place
 test.beforeAll(async () => {
@@ -40,6 +52,21 @@ for (const { sheet, machine, asked, fault } of [
     await page.getByRole('button', { name: /close the job/ }).click()
     await expect(page.getByLabel('Closed')).toContainText(repairs[0].title)
   })
+
+test('a test that bridges a switch leaves a bypass in the log until somebody says that it is out', async ({ page }) => {
+  await signIn(page, place)
+  await callTo(page, place, 'uldale f9', /F-9 flakes/, 'Power lamp alone is lit')
+  await choose(page, 'Bridge the bin thermostat and wait out the start timers')
+  await makeSafe(page)
+  await answer(page, 'no').click()
+  const bypasses = page.getByRole('region', { name: 'Bypasses' })
+  await expect(bypasses).toContainText('A jumper is still across the bin thermostat')
+  await expect(part(page, 'bin thermostat')).toHaveAccessibleName(/bypassed/)
+  await expect(readings(page)).toHaveCount(1)
+  await bypasses.getByRole('button', { name: 'It is out' }).click()
+  await expect(bypasses).toHaveCount(0)
+  await expect(part(page, 'bin thermostat')).not.toHaveAccessibleName(/bypassed/)
+})
 
 test('a code looked up by its lamps is the first reading', async ({ page }) => {
   await signIn(page, place)

@@ -143,6 +143,8 @@ test('another instrument and a probe between any two points, each with what it s
   await page.getByRole('button', { name: 'Show what it should read' }).click()
   await expect(testTitle(page)).toHaveText('Volts from terminal 2 of the lid switch to terminal N of the outlet')
   await expect(page.getByRole('table').getByRole('row').first()).toContainText('120 V')
+  // The machine has been live: hands go back in only once it is isolated and proved dead anew.
+  expect(await makeSafe(page)).toHaveLength(2)
   await enter(page, '0.2')
   await expect(readings(page)).toHaveCount(2)
   await expect(readings(page).first()).toContainText('Too low')

@@ -161,7 +161,8 @@ function watchMinutes({ healthy }: HealthyRuns, { run, position }: ReadingMoment
 function phaseTests({ machine, runs, healthy }: HealthyRuns, placement: TestPlacement): Draft[] {
   return machine.phases.flatMap((phase): Draft[] => {
     const at = placement.phase(phase.index)
-    if (!at || phase.final) return []
+    // What the clock alone ends has no length to learn.
+    if (!at || phase.final || phase.exits.every(({ when }) => when.type === 'after')) return []
     const { from, to } = healthy[at.run].phases[phase.index]
     if (Number.isNaN(to)) return []
     const fields = common(machine, { type: 'duration', phase: phase.index }, at)
@@ -268,9 +269,12 @@ function partTests(runs: HealthyRuns, placement: TestPlacement): Draft[] {
     const several = places.length ? places : idle
     const moments = several.length ? several : usual ? [usual] : []
     const { off } = placement
-    return moments.map((at, place) =>
-      partTest(runs, { part, spec: atLoadSide(machine, part, spec, at), at, off, place }),
-    )
+    return moments.map((at, place) => {
+      // What shows only under pressure may have to be looked at with the machine on.
+      const on = spec.underPressure && at.position.type !== 'off'
+      const placed = on ? ({ ...spec, when: 'idle' } as MeasurementSpec) : spec
+      return partTest(runs, { part, spec: atLoadSide(machine, part, placed, at), at, off, place })
+    })
   })
 }
 

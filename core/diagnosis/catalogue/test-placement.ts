@@ -12,6 +12,8 @@ const MUCH_SOONER = 3
 const TO_AND_FRO = 4
 /** Share of its time by which an event may come sooner or later on a machine within its tolerances. */
 const MAY_SHIFT = 0.06
+/** Pressure from which water stands before a part, Pa. */
+const PRESSED = 0.2e5
 /** Current from which a part counts as called, A. */
 const CALLED_ABOVE = 1e-3
 
@@ -58,6 +60,7 @@ export class TestPlacement {
     const type = MEASUREMENTS[spec.type] as MeasurementType
     switch (spec.when) {
       case 'isolated':
+        if (spec.underPressure) return this.underPressure(part)
         return type.contactAsItStands && this.off && this.standsByChance(part, this.off) ? undefined : this.off
       case 'cold':
         return this.start
@@ -87,6 +90,14 @@ export class TestPlacement {
       const on = commands.filter((mode) => m.point.modes[mode]).join(',')
       return on !== '' && !seen.has(on) && Boolean(seen.add(on))
     })
+  }
+  /** Off where water stands before the part even then, else the first moment at which it does and nobody calls for the part. */
+  private underPressure(part: Part): ReadingMoment | undefined {
+    const [inlet] = Object.values(part.ports)
+    const moments = [this.off, this.start, ...this.inPrograms.filter((m) => !m.final)]
+    const stands = (m: ReadingMoment | undefined) =>
+      m !== undefined && m.point.pressure(inlet) > PRESSED && (m === this.off || !this.isActive(part, m))
+    return moments.find(stands) ?? this.off
   }
   private hasSomethingToRead(part: Part, spec: MeasurementSpec, { point }: ReadingMoment): boolean {
     if (!('signal' in spec)) return true

@@ -184,6 +184,8 @@ export type OfferedMeasurement<Id extends keyof MeasurementFields> = {
   minutes?: number
   /** Modes of the part that a hand holds for it, by name. */
   held?: Record<string, string>
+  /** It shows only with water standing before the part: where the machine off leaves none there, it is looked at idle. */
+  underPressure?: true
   /** What has to come off to reach it: the joint of its first water port, and what is drawn out behind that. */
   reach?: 'joint'
 } & MeasurementFields[Id]

@@ -5,7 +5,7 @@ import { capital, handWork, probesOn, returnOf, titleOf } from './pieces'
 export const ohms: MeasurementWords<MeasurementOf<'ohms'>> = {
   name: (m, { machine }) =>
     m.b === '@return'
-      ? `Ohms of what hangs on the ${titleOf(machine, m.part)}, to the ${returnOf(machine, m.part, m.a)}`
+      ? `Ohms from the ${titleOf(machine, m.part)} to the ${returnOf(machine, m.part, m.a)}, all that hangs on it`
       : `Ohms of the ${titleOf(machine, m.part)}${m.held ? `, ${handWork(machine, m.part, m.held)}` : ''}`,
   instruction: (m, { machine, meter }) =>
     m.b === '@return'

@@ -9,6 +9,7 @@ export const volts: MeasurementWords<MeasurementOf<'volts'>> = {
       const side = Object.keys(machine.parts[m.part].nodes)[0] === m.a ? 'before' : 'behind'
       return `Volts ${side} the ${title}, to the ${returnOf(machine, m.part, m.a)}`
     }
+    if (m.id === 'idle-contact') return `Volts across the contact of the ${title} while not called`
     if (m.when === 'idle') return `Volts at the ${title} while not called`
     // Across a contact, at a load.
     const where = m.id === 'across' || m.id === 'contact' ? 'across' : 'at'

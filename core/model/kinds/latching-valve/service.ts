@@ -4,7 +4,15 @@ export const kindService: KindService = {
   measurements: () => [
     { id: 'ohms', type: 'ohms', a: 'a', b: 'b', when: 'isolated', lifted: true },
     { id: 'runs', type: 'sense', signal: 'passes', sense: 'ear', when: 'active' },
-    { id: 'passes-off', type: 'sense', signal: 'passes', sense: 'eye', plain: true, when: 'isolated' },
+    {
+      id: 'passes-off',
+      type: 'sense',
+      signal: 'passes',
+      sense: 'eye',
+      plain: true,
+      when: 'isolated',
+      underPressure: true,
+    },
   ],
   faults: {
     'coil-open': { title: 'coil open', effects: [{ mode: 'coil', at: 'open' }], ratePerYear: 0.015, cure: 'replace' },

@@ -34,7 +34,7 @@ export const kindBehaviour: KindBehaviour = {
       description: 'its flow control is screwed shut',
       read: ({ mode }, { modes }) => 1 - modes[mode['flow-control']],
     },
-    loose: { description: 'its bleed is not snug', read: ({ mode }, { modes }) => modes[mode.bleed] },
+    loose: { description: 'its bleed is loose', read: ({ mode }, { modes }) => modes[mode.bleed] },
     bleeds: {
       description: 'water leaves at the bleed',
       read: ({ ports, mode }, point) => (point.modes[mode.bleed] === 1 && point.pressure(ports.in) > 0.1e5 ? 1 : 0),

@@ -8,7 +8,15 @@ export const kindService: KindService = {
     { id: 'amps', type: 'amps', when: 'active' },
     { id: 'hum', type: 'sense', signal: 'hums', sense: 'ear', when: 'active' },
     { id: 'runs', type: 'sense', signal: 'passes', sense: 'eye', plain: true, when: 'active' },
-    { id: 'passes-off', type: 'sense', signal: 'passes', sense: 'eye', plain: true, when: 'isolated' },
+    {
+      id: 'passes-off',
+      type: 'sense',
+      signal: 'passes',
+      sense: 'eye',
+      plain: true,
+      when: 'isolated',
+      underPressure: true,
+    },
     { id: 'flow-control', type: 'sense', signal: 'throttled', sense: 'eye', plain: true, when: 'isolated', minutes: 1 },
     { id: 'bleed', type: 'sense', signal: 'loose', sense: 'hand', plain: true, when: 'isolated', minutes: 0.5 },
     // By hand while another runs, so that the water is on as far as this valve.

@@ -9,7 +9,15 @@ export const kindService: KindService = {
     { id: 'hum', type: 'sense', signal: 'hums', sense: 'ear', when: 'active' },
     { id: 'buzz', type: 'sense', signal: 'buzzes', sense: 'hand', when: 'active' },
     { id: 'runs', type: 'sense', signal: 'passes', sense: 'ear', when: 'active' },
-    { id: 'passes-off', type: 'sense', signal: 'passes', sense: 'eye', plain: true, when: 'isolated' },
+    {
+      id: 'passes-off',
+      type: 'sense',
+      signal: 'passes',
+      sense: 'eye',
+      plain: true,
+      when: 'isolated',
+      underPressure: true,
+    },
   ],
   faults: {
     'coil-open': { title: 'coil open', effects: [{ mode: 'coil', at: 'open' }], ratePerYear: 0.02, cure: 'replace' },

@@ -7,7 +7,7 @@ export const kindService: KindService = {
   ],
   faults: {
     'never-closes': {
-      title: 'timer never lets go',
+      title: 'timer never closes its contact',
       effects: [{ mode: 'contact', at: 'open' }],
       ratePerYear: 0.01,
       cure: 'replace',
