@@ -1,11 +1,12 @@
 import { describe, expect, it } from 'vitest'
 import { findShipped } from '../../../cli/library'
+import { advise } from '../../../core/advice'
 import { orThrow } from '../../../core/foundation/result'
 import { flattenSheet } from '../../../core/model/sheet'
 import { DrawnMachine, random } from '../../../core/truth'
 import { followAdvice } from '../support/play'
 import { renameAll } from '../support/rename'
-import { activeFaultsIn, predictorOf } from '../support/sheets'
+import { activeFaultsIn, evidenceOf, predictorOf } from '../support/sheets'
 
 /** A call: the machine, what the customer says, what is wrong with it (and how much), and what puts it right. */
 const CALLS: [string, string, string, string, string, number?][] = [
@@ -26,6 +27,27 @@ const CALLS: [string, string, string, string, string, number?][] = [
   ['a dead outlet', 'orrisk-tl40', 'dead', 'mains.dead', 'restore-supply'],
   ['a heater that trips the breaker', 'tarvost-fl7', 'trips', 'heater-earth.weak', 'new-heater', 1500],
 ]
+
+describe('a machine that is dead', () => {
+  it.each([
+    ['orrisk-tl40', 'dead'],
+    ['brindlow-d6', 'dead'],
+    ['brindlow-s12', 'dead'],
+    ['tarvost-fl7', 'dead'],
+    ['quenby-c40', 'dead'],
+    ['ulldale-f9', 'dead'],
+    ['ulldale-g6', 'all-dead'],
+  ])('%s: is looked at for its power first, not for its water', (id, complaint) => {
+    const predictor = predictorOf(findShipped(id)!.text)
+    const { machine } = predictor.catalogue
+    const [first] = advise(predictor, evidenceOf(predictor, { complaint })).plan.next
+    const { measurement: m, workMode } = first.procedure
+    expect(workMode).not.toBe('water')
+    // Whether a coil hums is a question to the power that should be on it.
+    const asksWater = 'part' in m && machine.parts[m.part].line === 'water' && !('signal' in m && m.signal === 'hums')
+    expect(asksWater, first.procedure.id).toBe(false)
+  })
+})
 
 describe('calls from the customer’s words to what puts it right, on readings a real machine gives', () => {
   it.each(CALLS)('%s (%s)', (_, id, complaint, fault, remedy, severity) => {

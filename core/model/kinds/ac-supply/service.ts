@@ -1,7 +1,10 @@
 import type { KindService } from '../contract'
 
 export const kindService: KindService = {
-  measurements: () => [{ id: 'volts', type: 'volts', a: 'L', b: 'N', when: 'active' }],
+  measurements: () => [
+    { id: 'volts', type: 'volts', a: 'L', b: 'N', when: 'active' },
+    { id: 'found', type: 'sense', signal: 'tripped', sense: 'eye', plain: true, when: 'found' },
+  ],
   faults: {
     dead: { title: 'no supply', effects: [{ param: 'volts', times: 1e-6 }], ratePerYear: 0.02, cure: 'restore' },
     low: {

@@ -6,4 +6,5 @@ export const kindBehaviour: KindBehaviour = {
     emit({ type: 'R', a: nodes.Lin, b: nodes.Lout, ohms: values[param.ohms] })
     emit({ type: 'R', a: nodes.Nin, b: nodes.Nout, ohms: values[param.ohms] })
   },
+  signals: { on: { description: 'it is in and switched on', read: ({ mode }, { modes }) => modes[mode.closed] } },
 }
