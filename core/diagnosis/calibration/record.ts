@@ -164,6 +164,8 @@ export const CALIBRATION = {
       'a live reading is taken where it saves this much more than the best that is not; to and fro are counted besides',
     ),
     tieWithin: of(1, 'min', 'two tests whose savings differ by less are told apart by what they cost and open'),
+    provenRest: share(0.02, 'a repair without which no more than this is left is done before a second fault is hunted'),
+    tieTells: share(0.5, 'and the cheaper one saves by itself at least this share of what the other does'),
     overrunWaited: of(10, 'min', 'how long what does not end is waited for'),
     prove: of(8, 'min', 'proving a repair with a watched cycle'),
     wrongPart: of(30, 'min', 'a part fitted in vain: taken back, explained, written off'),

@@ -70,14 +70,23 @@ function requiredRepairsOf(belief: Belief, interventions: readonly Intervention[
 
 const isLive = ({ procedure }: Suggestion): boolean => procedure.workMode === 'energised'
 
-/** Of the tests whose net savings are within the noise of the lookahead, that comes first which opens least and takes least. */
+/**
+ * Of the tests whose net savings are within the noise of the lookahead, that comes first which opens least and takes least. What
+ * follows a test is counted in its saving: one that tells little itself is no equal of the one that would follow it.
+ *
+ * @param own minutes that each saves by itself, at one step
+ */
 function cheapestOfEquals(
   chosen: readonly Suggestion[],
+  own: ReadonlyMap<Procedure, number>,
   mass: number,
-  { tieWithin, liveMargin }: Predictor['calibration']['plan'],
+  { tieWithin, tieTells, liveMargin }: Predictor['calibration']['plan'],
 ): Suggestion[] {
   const net = (s: Suggestion) => s.saving - (s.minutes + (isLive(s) ? liveMargin : 0)) * mass
-  const equals = chosen.filter((s) => net(s) >= net(chosen[0]) - tieWithin * mass)
+  const tells = (s: Suggestion) => own.get(s.procedure)!
+  const equals = chosen.filter(
+    (s) => net(s) >= net(chosen[0]) - tieWithin * mass && tells(s) >= tieTells * tells(chosen[0]),
+  )
   const opens = ({ steps }: Suggestion) => steps.filter((s) => s.type === 'open' || s.type === 'loosen').length
   const sorted = [...equals].sort((a, b) => opens(a) - opens(b) || a.minutes - b.minutes)
   return [...sorted, ...chosen.filter((s) => !equals.includes(s))]
@@ -110,6 +119,18 @@ class Planning {
   get costNow(): number {
     const { posterior, unknownFault, truncatedMass } = this.belief
     return this.costs.toGo(this.requiredRepairs, posterior, unknownFault + truncatedMass)
+  }
+
+  /** Whether one repair is needed whatever else there is: the hunt for a second fault does not hold it up. */
+  isFirstProven(): boolean {
+    const { posterior, unknownFault } = this.belief
+    const needed = new Map<number, number>()
+    let listed = 0
+    this.requiredRepairs.forEach((repairs, i) => {
+      listed += posterior[i]
+      for (const r of repairs) needed.set(r, (needed.get(r) ?? 0) + posterior[i])
+    })
+    return listed - Math.max(0, ...needed.values()) + unknownFault <= this.predictor.calibration.plan.provenRest
   }
 
   /** A test as it stands, worth its minutes or not. */
@@ -168,7 +189,8 @@ class Planning {
       saving: saving * mass,
     }))
     const stop = chosen.length === 0 || chosen[0].saving - chosen[0].minutes * mass <= 0
-    return { chosen: cheapestOfEquals(chosen, mass, plan), stop }
+    const own = new Map(tabled.map((s) => [s.procedure, s.saving]))
+    return { chosen: cheapestOfEquals(chosen, own, mass, plan), stop }
   }
   /** Decision table of the most telling tests, with the minutes between them. */
   private table(suggestions: readonly Suggestion[]): DecisionTable {
@@ -234,6 +256,7 @@ export function plan(predictor: Predictor, belief: Belief, workState: WorkState,
     const rest = next.filter((s) => !refined.chosen.some((c) => c.procedure === s.procedure))
     next.splice(0, next.length, ...refined.chosen, ...rest)
   }
+  stop ||= planning.isFirstProven()
   const { costs, requiredRepairs, costNow } = planning
   const left = procedures.filter((p) => !byHand(p) && !read.has(p.id) && !past(p))
   const situation = { requiredRepairs, costs, stop, left, workState, interventions, unlistedCandidates }
