@@ -15,8 +15,6 @@ export interface CallOptions {
   leftOut: number
   /** Calls on a sheet whose values are off; as many as `singles` when left out. */
   wrongSheet?: number
-  /** Only the advice is followed: none of the orders that people go by. */
-  adviceOnly?: boolean
 }
 
 /** One call played to its end. */
@@ -40,86 +38,109 @@ interface Planned {
   play(): CallRecord
 }
 
-/** Every call of one sheet, each by itself the same whatever else is played: machine, hands and meters from its own seed. */
-export function plannedCalls(open: (without?: string) => Predictor, o: CallOptions): Planned[] {
-  let whole: Predictor | undefined
-  const own = () => (whole ??= open())
-  const { machine } = own().catalogue
-  const { sheet } = machine
-  const names = policiesFor(own()).map((p) => p.name)
-  const planned = (
+/** The calls of one sheet, each by itself the same whatever else is played: machine, hands and meters from its own seed. */
+class Planning {
+  private readonly whole: Predictor
+  readonly policies: readonly string[]
+
+  constructor(
+    private readonly open: (without?: string) => Predictor,
+    private readonly seed: number,
+  ) {
+    this.whole = open()
+    this.policies = policiesFor(this.whole).map((p) => p.name)
+  }
+  private get machine() {
+    return this.whole.catalogue.machine
+  }
+  private planned(
     sort: CallRecord['sort'],
     n: number,
     policy: string,
-    played: () => Omit<CallRecord, 'sheet' | 'sort' | 'policy'>,
-  ): Planned => ({
-    key: [sheet.id, sort, o.seed, n, policy].join(' '),
-    play: () => ({ sheet: sheet.id, sort, policy, ...played() }),
-  })
-  const follow = (call: Call | undefined, policy: string, hands: number) => {
-    if (!call) return { faults: [], remedies: [], played: undefined }
-    const p = own()
-    const faults = call.truth.activeFaults.map(({ fault }) => fault.id)
-    const by = policiesFor(p).find((x) => x.name === policy)!
-    const remedies = call.repairs.map((r) => sheet.repairs[r].id)
-    return { faults, remedies, played: play(p, { ...call, truth: call.truth.again(random(hands)) }, by) }
+    played: () => Pick<CallRecord, 'faults' | 'remedies' | 'played'>,
+  ): Planned {
+    const { id: sheet } = this.machine.sheet
+    const key = [sheet, sort, this.seed, n, policy].join(' ')
+    return { key, play: () => ({ sheet, sort, policy, ...played() }) }
   }
-  const drawn = (
+  /** A call followed to its end. @param hands seed of whoever does it */
+  private follow(call: Call | undefined, policy: string, hands: number) {
+    if (!call) return { faults: [], remedies: [], played: undefined }
+    const faults = call.truth.activeFaults.map(({ fault }) => fault.id)
+    const remedies = call.repairs.map((r) => this.machine.sheet.repairs[r].id)
+    const by = policiesFor(this.whole).find((x) => x.name === policy)!
+    return { faults, remedies, played: play(this.whole, { ...call, truth: call.truth.again(random(hands)) }, by) }
+  }
+
+  /** Calls drawn by rate. @param salt sets one sort's seeds apart from another's */
+  drawn(
     sort: Sort,
     count: number,
     salt: number,
-    policies: readonly string[],
-    as: CallRecord['sort'] = sort,
-    errors?: SheetErrors,
-  ) =>
-    Array.from({ length: count }, (_, n) =>
+    {
+      policies = this.policies.slice(0, 1),
+      as = sort as CallRecord['sort'],
+      errors = undefined as SheetErrors | undefined,
+    } = {},
+  ): Planned[] {
+    const seed = this.seed + salt
+    return Array.from({ length: count }, (_, n) =>
       policies.map((policy) =>
-        planned(as, n, policy, () =>
-          follow(
-            drawCall(own().catalogue, sort, random((o.seed + salt) * 7919 + n), errors),
-            policy,
-            (o.seed + salt) * 104729 + n,
-          ),
+        this.planned(as, n, policy, () =>
+          this.follow(drawCall(this.whole.catalogue, sort, random(seed * 7919 + n), errors), policy, seed * 104729 + n),
         ),
       ),
     ).flat()
-  const ofEach = machine.faults
-    .filter((f) => !sheet.faults[f.index].latent)
-    .flatMap((fault) =>
-      Array.from({ length: o.each }, (_, k) => {
+  }
+  /** So many calls of each fault that somebody calls for. */
+  ofEach(count: number): Planned[] {
+    const [advice] = this.policies
+    return this.calledFor().flatMap((fault) =>
+      Array.from({ length: count }, (_, k) => {
         const n = 1e6 + fault.index * 100 + k
-        return planned('single', n, names[0], () =>
-          follow(drawCallOf(own().catalogue, fault, random(o.seed * 7919 + n)), names[0], o.seed * 104729 + n),
-        )
+        const draw = () => drawCallOf(this.whole.catalogue, fault, random(this.seed * 7919 + n))
+        return this.planned('single', n, advice, () => this.follow(draw(), advice, this.seed * 104729 + n))
       }),
     )
-  const next = random(o.seed)
-  const leftOut = machine.faults
-    .filter((f) => !sheet.faults[f.index].latent)
-    .map((f) => ({ f, at: next() }))
-    .sort((a, b) => a.at - b.at)
-    .slice(0, o.leftOut)
-    .map(({ f }, n) =>
-      planned('left-out', n, names[0], () => {
-        const blind = open(f.id)
-        const severity = f.severity && severityAt(f.severity, 0.5)
-        const truth = new DrawnMachine(blind.catalogue, [{ fault: { ...f, repair: -1 }, severity }], random(o.seed + n))
-        const [complaint] = truth.complaints()
-        const call: Call = { sort: 'unlisted', truth, repairs: [], complaint }
-        return {
-          faults: [f.id],
-          remedies: [sheet.repairs[f.repair].id],
-          played: complaint === undefined ? undefined : play(blind, call, policiesFor(blind)[0]),
-        }
-      }),
-    )
+  }
+  /** Faults taken off the sheet and then met: the readings of a machine that has it, in the order asked for. */
+  leftOut(most: number): Planned[] {
+    const next = random(this.seed)
+    return this.calledFor()
+      .map((f) => ({ f, at: next() }))
+      .sort((a, b) => a.at - b.at)
+      .slice(0, most)
+      .map(({ f }, n) =>
+        this.planned('left-out', n, this.policies[0], () => {
+          const blind = this.open(f.id)
+          const severity = f.severity && severityAt(f.severity, 0.5)
+          const faults = [{ fault: { ...f, repair: -1 }, severity }]
+          const truth = new DrawnMachine(blind.catalogue, faults, random(this.seed + n))
+          const [complaint] = truth.complaints()
+          const call: Call = { sort: 'unlisted', truth, repairs: [], complaint }
+          return {
+            faults: [f.id],
+            remedies: [this.machine.sheet.repairs[f.repair].id],
+            played: complaint === undefined ? undefined : play(blind, call, policiesFor(blind)[0]),
+          }
+        }),
+      )
+  }
+  private calledFor() {
+    return this.machine.faults.filter((f) => !this.machine.sheet.faults[f.index].latent)
+  }
+}
+
+/** Every call that the options ask for, of one sheet. */
+export function plannedCalls(open: (without?: string) => Predictor, o: CallOptions): Planned[] {
+  const planning = new Planning(open, o.seed)
   return [
-    ...drawn('single', o.singles, 0, o.adviceOnly ? names.slice(0, 1) : names),
-    ...ofEach,
-    ...drawn('pair', o.pairs, 1, names.slice(0, 1)),
-    ...drawn('unlisted', o.unlisted, 2, names.slice(0, 1)),
-    ...drawn('single', o.wrongSheet ?? o.singles, 3, names.slice(0, 1), 'wrong-sheet', WRONG),
-    ...leftOut,
+    ...planning.drawn('single', o.singles, 0, { policies: [...planning.policies] }),
+    ...planning.ofEach(o.each),
+    ...planning.drawn('pair', o.pairs, 1),
+    ...planning.drawn('unlisted', o.unlisted, 2),
+    ...planning.drawn('single', o.wrongSheet ?? o.singles, 3, { as: 'wrong-sheet', errors: WRONG }),
+    ...planning.leftOut(o.leftOut),
   ]
 }
 

@@ -1,6 +1,6 @@
 import type { Component } from '../../physics/circuit'
 import { copperFactor } from './copper'
-import type { KindInterface, PointView, Part } from './contract'
+import type { FaultTemplate, KindInterface, PointView, Part } from './contract'
 
 /** A coil that pulls a plunger: modes `coil` and `plunger`, params ohms, henries-out, henries-in, pull-in, drop-out. */
 
@@ -64,3 +64,25 @@ export const coilSignals = {
       hummingVolts(part, point) >= 0.4 * point.values[part.param['pull-in']] ? 1 : 0,
   },
 }
+
+/**
+ * What goes wrong with the winding.
+ *
+ * @param from share of its ohms and henries that the worst short leaves
+ * @param to the same of the slightest that still keeps it from pulling
+ */
+export const coilFaults = (from: number, to: number): Record<'coil-open' | 'coil-shorted', FaultTemplate> => ({
+  'coil-open': { title: 'coil open', effects: [{ mode: 'coil', at: 'open' }], ratePerYear: 0.02, cure: 'replace' },
+  'coil-shorted': {
+    title: 'coil with shorted turns',
+    effects: [
+      { param: 'ohms', times: 'severity' },
+      { param: 'henries-out', times: 'severity' },
+      { param: 'henries-in', times: 'severity' },
+      { param: 'pull-in', times: 10 },
+    ],
+    severity: { from, to, scale: 'log' },
+    ratePerYear: 0.005,
+    cure: 'replace',
+  },
+})

@@ -2,15 +2,8 @@ import { describe, expect, it } from 'vitest'
 import { findShipped } from '../../../cli/library'
 import { advise } from '../../../core/advice'
 import type { ActiveFault } from '../../../core/model/machine'
-import { orThrow } from '../../../core/foundation/result'
-import { flattenSheet } from '../../../core/model/sheet'
-import { renameAll } from '../support/rename'
 import { evidenceOf, predictorOf } from '../support/sheets'
-
-const flat = (id: string) => {
-  const { text, file } = findShipped(id)!
-  return orThrow(flattenSheet(text, file, findShipped))
-}
+import { underEveryName } from '../support/shipped'
 
 describe('how a machine is found', () => {
   it.each([
@@ -25,11 +18,7 @@ describe('how a machine is found', () => {
   ])(
     '%s: water where the customer’s run left it names the leak, none clears it, and a dry joint over a wet pan is nothing on the sheet',
     (id, complaint, vessel, leak, leaks) => {
-      const { renamed, name } = renameAll(flat(id))
-      for (const [text, of] of [
-        [flat(id), (x: string) => x],
-        [renamed, name],
-      ] as const) {
+      for (const [text, of] of underEveryName(id)) {
         const predictor = predictorOf(text)
         const found = `${of(vessel)}.found`
         const told = (...more: object[]) => {

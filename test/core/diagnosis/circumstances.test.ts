@@ -1,17 +1,12 @@
 import { describe, expect, it } from 'vitest'
 import { findShipped, shippedIds } from '../../../cli/library'
 import { advise, Engine } from '../../../core/advice'
-import { orThrow } from '../../../core/foundation/result'
 import { CIRCUMSTANCE_IDS, CIRCUMSTANCES, KINDS } from '../../../core/model/kinds'
-import { flattenSheet, readSheet } from '../../../core/model/sheet'
-import { renameAll } from '../support/rename'
+import { readSheet } from '../../../core/model/sheet'
 import { edit, evidenceOf, predictorOf } from '../support/sheets'
+import { underEveryName } from '../support/shipped'
 
 const shipped = (id: string) => predictorOf(findShipped(id)!.text)
-const flat = (id: string) => {
-  const { text, file } = findShipped(id)!
-  return orThrow(flattenSheet(text, file, findShipped))
-}
 
 describe('what is said of the days before', () => {
   it.each([
@@ -21,11 +16,7 @@ describe('what is said of the days before', () => {
   ])(
     '%s, "%s" and %s: %s gains, by as much as it is said more often with it, whatever the names',
     (id, complaint, said, fault) => {
-      const { renamed, name } = renameAll(flat(id))
-      for (const [text, of] of [
-        [flat(id), (x: string) => x],
-        [renamed, name],
-      ] as const) {
+      for (const [text, of] of underEveryName(id)) {
         const predictor = predictorOf(text)
         const { sheet, faults } = predictor.catalogue.machine
         const known = sheet.complaints.some((c) => c.id === of(complaint)) ? of(complaint) : sheet.complaints[0].id

@@ -1,12 +1,10 @@
 import { describe, expect, it } from 'vitest'
 import { findShipped } from '../../../cli/library'
 import { advise } from '../../../core/advice'
-import { orThrow } from '../../../core/foundation/result'
-import { flattenSheet } from '../../../core/model/sheet'
 import { DrawnMachine, random } from '../../../core/truth'
 import { followAdvice } from '../support/play'
-import { renameAll } from '../support/rename'
 import { activeFaultsIn, evidenceOf, predictorOf } from '../support/sheets'
+import { underEveryName } from '../support/shipped'
 
 /** A call: the machine, what the customer says, what is wrong with it (and how much), and what puts it right. */
 const CALLS: [string, string, string, string, string, number?][] = [
@@ -51,13 +49,7 @@ describe('a machine that is dead', () => {
 
 describe('calls from the customer’s words to what puts it right, on readings a real machine gives', () => {
   it.each(CALLS)('%s (%s)', (_, id, complaint, fault, remedy, severity) => {
-    const { text, file } = findShipped(id)!
-    const flat = orThrow(flattenSheet(text, file, findShipped))
-    const { renamed, name } = renameAll(flat)
-    for (const [own, of] of [
-      [flat, (x: string) => x],
-      [renamed, name],
-    ] as const) {
+    for (const [own, of] of underEveryName(id)) {
       const predictor = predictorOf(own)
       const { machine } = predictor.catalogue
       const truth = new DrawnMachine(

@@ -1,17 +1,9 @@
 import { describe, expect, it } from 'vitest'
-import { findShipped } from '../../../cli/library'
-import { orThrow } from '../../../core/foundation/result'
 import type { Intervention } from '../../../core/model/machine'
-import { flattenSheet } from '../../../core/model/sheet'
 import type { Prediction, Predictor } from '../../../core/diagnosis/predict'
 import { DrawnMachine, random } from '../../../core/truth'
-import { renameAll } from '../support/rename'
 import { activeFaultsIn, predictorOf } from '../support/sheets'
-
-const flat = (id: string) => {
-  const { text, file } = findShipped(id)!
-  return orThrow(flattenSheet(text, file, findShipped))
-}
+import { flatText, underEveryName } from '../support/shipped'
 
 /** What a test gives under a fault, and what a machine that has it shows. */
 function ask(predictor: Predictor, test: string, fault?: string, severity?: number, hands: Intervention[] = []) {
@@ -31,11 +23,7 @@ describe('what a run has tripped or blown', () => {
   ] as const)(
     '%s: %s has done it before anybody comes, and it is found so, whatever the names',
     (id, fault, severity, test, kind) => {
-      const { renamed, name } = renameAll(flat(id))
-      for (const [text, of] of [
-        [flat(id), (x: string) => x],
-        [renamed, name],
-      ] as const) {
+      for (const [text, of] of underEveryName(id)) {
         const predictor = predictorOf(text)
         const found = ask(predictor, of(test), of(fault), severity)
         expect(found.shown.type).toBe(kind)
@@ -50,7 +38,7 @@ describe('what a run has tripped or blown', () => {
     },
   )
   it('a fuse that a shorted coil has blown leaves every zone dead on the visit, though two had run for the customer', () => {
-    const predictor = predictorOf(flat('ulldale-g6'))
+    const predictor = predictorOf(flatText('ulldale-g6'))
     const { told, shown } = ask(predictor, 'v1.volts', 'v3.coil-shorted', 0.1)
     expect(told.type === 'value' ? told.mean : told).toBeLessThan(1)
     expect(shown.type === 'value' ? shown.si : shown).toBeLessThan(1)
@@ -68,7 +56,7 @@ describe('what a run has tripped or blown', () => {
 })
 
 describe('current to earth', () => {
-  const predictor = predictorOf(flat('tarvost-fl7'))
+  const predictor = predictorOf(flatText('tarvost-fl7'))
   it('trips the breaker where the leak passes its threshold, when its load is fed, and the insulation says which', () => {
     // 230 V over the leak and half an ohm of earth: 24 mA at 9.58 kΩ.
     const { machine } = predictor.catalogue
@@ -87,7 +75,7 @@ describe('current to earth', () => {
 })
 
 describe('at the control', () => {
-  const predictor = predictorOf(flat('ulldale-g6'))
+  const predictor = predictorOf(flatText('ulldale-g6'))
   const { machine } = predictor.catalogue
   const value = (id: string) => machine.values[machine.params.find((p) => p.id === id)!.index]
   const loop = (zone: number, fault?: string, severity?: number) => {
@@ -127,7 +115,7 @@ describe('at the control', () => {
     expect(inrush).toBeLessThan(0.45)
   })
   it('a motor that stands draws what its resistance and a sixth of its inductance leave', () => {
-    const flake = predictorOf(flat('ulldale-f9'))
+    const flake = predictorOf(flatText('ulldale-f9'))
     const of = (id: string) =>
       flake.catalogue.machine.values[flake.catalogue.machine.params.find((p) => p.id === id)!.index]
     const [ohms, henries, stalls] = ['ohms', 'henries', 'stalls'].map((p) => of(`fan.${p}`))

@@ -1,19 +1,13 @@
 import { describe, expect, it } from 'vitest'
 import { findShipped } from '../../../cli/library'
 import { advise } from '../../../core/advice'
-import { orThrow } from '../../../core/foundation/result'
 import { makeFaultedMachine } from '../../../core/model/machine'
-import { flattenSheet } from '../../../core/model/sheet'
 import { simulate } from '../../../core/simulation/simulate'
 import { DrawnMachine, random, runPlain } from '../../../core/truth'
-import { renameAll } from '../support/rename'
 import { activeFaultsIn, evidenceOf, predictorOf } from '../support/sheets'
+import { underEveryName } from '../support/shipped'
 
 const shippedText = (id: string) => findShipped(id)!.text
-const flat = (id: string) => {
-  const { text, file } = findShipped(id)!
-  return orThrow(flattenSheet(text, file, findShipped))
-}
 const asked = (id: string, fault: string | undefined, test: string) => {
   const predictor = predictorOf(shippedText(id))
   const { machine, procedures } = predictor.catalogue
@@ -30,11 +24,7 @@ describe('looks, sounds and feels are watched through a phase', () => {
   ])(
     '%s, "%s": water seen at the waste while it should stay names the hanging hose, whatever the names',
     (id, complaint, test, fault) => {
-      const { renamed, name } = renameAll(flat(id))
-      for (const [text, of] of [
-        [flat(id), (x: string) => x],
-        [renamed, name],
-      ] as const) {
+      for (const [text, of] of underEveryName(id)) {
         const predictor = predictorOf(text)
         const a = advise(
           predictor,

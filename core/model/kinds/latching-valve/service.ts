@@ -1,18 +1,11 @@
+import { PASSES_OFF } from '../valve-looks'
 import type { KindService } from '../contract'
 
 export const kindService: KindService = {
   measurements: () => [
     { id: 'ohms', type: 'ohms', a: 'a', b: 'b', when: 'isolated', lifted: true },
     { id: 'runs', type: 'sense', signal: 'passes', sense: 'ear', when: 'active' },
-    {
-      id: 'passes-off',
-      type: 'sense',
-      signal: 'passes',
-      sense: 'eye',
-      plain: true,
-      when: 'isolated',
-      underPressure: true,
-    },
+    PASSES_OFF,
   ],
   faults: {
     'coil-open': { title: 'coil open', effects: [{ mode: 'coil', at: 'open' }], ratePerYear: 0.015, cure: 'replace' },

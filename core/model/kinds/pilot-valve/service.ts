@@ -1,3 +1,5 @@
+import { coilFaults } from '../coil'
+import { PASSES_OFF } from '../valve-looks'
 import type { KindService, MeasurementSpec } from '../contract'
 
 export const kindService: KindService = {
@@ -8,15 +10,7 @@ export const kindService: KindService = {
     { id: 'amps', type: 'amps', when: 'active' },
     { id: 'hum', type: 'sense', signal: 'hums', sense: 'ear', when: 'active' },
     { id: 'runs', type: 'sense', signal: 'passes', sense: 'eye', plain: true, when: 'active' },
-    {
-      id: 'passes-off',
-      type: 'sense',
-      signal: 'passes',
-      sense: 'eye',
-      plain: true,
-      when: 'isolated',
-      underPressure: true,
-    },
+    PASSES_OFF,
     { id: 'flow-control', type: 'sense', signal: 'throttled', sense: 'eye', plain: true, when: 'isolated', minutes: 1 },
     { id: 'bleed', type: 'sense', signal: 'loose', sense: 'hand', plain: true, when: 'isolated', minutes: 0.5 },
     // By hand while another runs, so that the water is on as far as this valve.
@@ -52,19 +46,7 @@ export const kindService: KindService = {
     },
   ],
   faults: {
-    'coil-open': { title: 'coil open', effects: [{ mode: 'coil', at: 'open' }], ratePerYear: 0.02, cure: 'replace' },
-    'coil-shorted': {
-      title: 'coil with shorted turns',
-      effects: [
-        { param: 'ohms', times: 'severity' },
-        { param: 'henries-out', times: 'severity' },
-        { param: 'henries-in', times: 'severity' },
-        { param: 'pull-in', times: 10 },
-      ],
-      severity: { from: 0.03, to: 0.4, scale: 'log' },
-      ratePerYear: 0.005,
-      cure: 'replace',
-    },
+    ...coilFaults(0.03, 0.4),
     'plunger-stuck': {
       title: 'plunger jammed at rest',
       saidWith: { tapping: 0.4, 'now-and-then': 0.3 },

@@ -1,3 +1,5 @@
+import { coilFaults } from '../coil'
+import { PASSES_OFF } from '../valve-looks'
 import type { KindService } from '../contract'
 
 export const kindService: KindService = {
@@ -9,30 +11,10 @@ export const kindService: KindService = {
     { id: 'hum', type: 'sense', signal: 'hums', sense: 'ear', when: 'active' },
     { id: 'buzz', type: 'sense', signal: 'buzzes', sense: 'hand', when: 'active' },
     { id: 'runs', type: 'sense', signal: 'passes', sense: 'ear', when: 'active' },
-    {
-      id: 'passes-off',
-      type: 'sense',
-      signal: 'passes',
-      sense: 'eye',
-      plain: true,
-      when: 'isolated',
-      underPressure: true,
-    },
+    PASSES_OFF,
   ],
   faults: {
-    'coil-open': { title: 'coil open', effects: [{ mode: 'coil', at: 'open' }], ratePerYear: 0.02, cure: 'replace' },
-    'coil-shorted': {
-      title: 'coil with shorted turns',
-      effects: [
-        { param: 'ohms', times: 'severity' },
-        { param: 'henries-out', times: 'severity' },
-        { param: 'henries-in', times: 'severity' },
-        { param: 'pull-in', times: 10 },
-      ],
-      severity: { from: 0.08, to: 0.5, scale: 'log' },
-      ratePerYear: 0.005,
-      cure: 'replace',
-    },
+    ...coilFaults(0.08, 0.5),
     'plunger-stuck': {
       title: 'plunger jammed at rest',
       saidWith: { tapping: 0.5, 'now-and-then': 0.3 },
