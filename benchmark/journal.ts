@@ -10,7 +10,10 @@ export class Journal<T> {
   /** @param file where lines are kept; nothing is kept where it is left out */
   constructor(private readonly file?: string) {
     if (file === undefined || !existsSync(file)) return
-    for (const line of readFileSync(file, 'utf8').split('\n')) {
+    const text = readFileSync(file, 'utf8')
+    // What a stop has cut short must not swallow what comes next.
+    if (text !== '' && !text.endsWith('\n')) appendFileSync(file, '\n')
+    for (const line of text.split('\n')) {
       // A line that a stop has cut short is played again.
       if (!line.endsWith('}')) continue
       const { key, result } = JSON.parse(line) as { key: string; result: T }

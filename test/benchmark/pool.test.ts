@@ -58,6 +58,7 @@ describe('calls kept as they are played', () => {
     expect(journal.results).toHaveLength(10)
     playCalls(plan(again), journal)
     expect(again).toHaveLength(1)
+    expect(new Journal(cut).results).toHaveLength(11)
   })
   it('come to figures with their intervals, each call counting the same', () => {
     const rows = pooledRows(Array.from({ length: 11 }, (_, n) => record(n, n !== 4)))
