@@ -1,10 +1,13 @@
-import { describe, expect, it } from 'vitest'
+import { describe, expect, it, vi } from 'vitest'
 import { findShipped } from '../../../cli/library'
 import { advise } from '../../../core/advice'
 import { DrawnMachine, random } from '../../../core/truth'
 import { followAdvice } from '../support/play'
 import { activeFaultsIn, evidenceOf, predictorOf } from '../support/sheets'
 import { underEveryName } from '../support/shipped'
+
+/** A cold start, two dozen steps of advice, twice, on whatever else runs. */
+vi.setConfig({ testTimeout: 240_000 })
 
 /** A call: the machine, what the customer says, what is wrong with it (and how much), and what puts it right. */
 const CALLS: [string, string, string, string, string, number?][] = [
@@ -60,7 +63,11 @@ describe('calls from the customer’s words to what puts it right, on readings a
         0,
       )
       expect(truth.complaints()).toContain(of(complaint))
-      const { advice, evidence } = followAdvice(predictor, of(complaint), (p) => truth.read(p))
+      // Meters with their own errors, in the hands of somebody whose eyes and ears are not mistaken.
+      const { advice, evidence } = followAdvice(predictor, of(complaint), (p) => {
+        const exact = truth.exact(p)
+        return exact.type === 'value' ? truth.read(p) : exact
+      })
       const [best] = advice.plan.remedies
       const log = evidence.map((e) => (e.type === 'reading' ? `${e.test} ${JSON.stringify(e.value)}` : '')).join(', ')
       expect(machine.repairs[best.repair].id, log).toBe(of(remedy))
