@@ -5,7 +5,7 @@ import { createEngine } from '../../../core/advice'
 import { makeFaultedMachine, severityAt, type ActiveFault } from '../../../core/model/machine'
 import type { Hypothesis } from '../../../core/diagnosis/hypotheses'
 import type { Predictor } from '../../../core/diagnosis/predict'
-import { simulate } from '../../../core/simulation/simulate'
+import { newSimulationCache, simulate } from '../../../core/simulation/simulate'
 import { sheetOf } from '../support/sheets'
 
 const shipped = (id: string): Predictor => createEngine(sheetOf(findShipped(id)!.text)).predictor
@@ -66,13 +66,14 @@ describe('members of a fault', () => {
     const valves = ['v1', 'v2', 'v3', 'v4'].map((id) => procedures.find((x) => x.id === `${id}.runs`)!)
     const activeFaults: ActiveFault[] = [{ fault: node[0].activeFaults[0].fault, severity }]
     const next = random(5)
+    const cache = newSimulationCache()
     const drawn = Array.from({ length: 150 }, () => {
       const values = Float64Array.from(machine.params, ({ nominal, sd }) => nominal + sd * gauss(next))
       const drawnMachine = makeFaultedMachine(machine, activeFaults, [], values)
       const shown = new Map(
         [...new Set(valves.map((x) => x.run))].map((run) => {
           const neededMoments = valves.filter((x) => x.run === run).map((x) => x.moment)
-          return [run, simulate(drawnMachine, { ...runs[run].script, watches: [], neededMoments }).snapshots]
+          return [run, simulate(drawnMachine, { ...runs[run].script, watches: [], neededMoments }, cache).snapshots]
         }),
       )
       return valves.map(
