@@ -51,7 +51,7 @@ export class Predictor {
       thresholdBranches: (hypothesis: Hypothesis) =>
         thresholds.branchesAt(
           this.customerRuns.flatMap((r) =>
-            this.customersRun(hypothesis, r.index).snapshots.filter((s) => s !== undefined),
+            this.runAsCustomer(hypothesis, r.index).snapshots.filter((s) => s !== undefined),
           ),
         ),
       forget: (hypothesis: Hypothesis) => {
@@ -87,7 +87,7 @@ export class Predictor {
     return this.runs.onVisit(hypothesis, run, interventions)
   }
   /** The same as the customer saw it, before anything was tripped or blown. */
-  private customersRun(hypothesis: Hypothesis, run: number, interventions: readonly Intervention[] = []): RunRecord {
+  private runAsCustomer(hypothesis: Hypothesis, run: number, interventions: readonly Intervention[] = []): RunRecord {
     return this.runs.record(hypothesis, run, interventions)
   }
   /** The run that a test reads: what is looked at as it was found was left by the customer's. */
@@ -96,14 +96,14 @@ export class Predictor {
     { run, needs }: Procedure,
     interventions: readonly Intervention[],
   ): RunRecord {
-    return needs.asFound ? this.customersRun(hypothesis, run, interventions) : this.run(hypothesis, run, interventions)
+    return needs.asFound ? this.runAsCustomer(hypothesis, run, interventions) : this.run(hypothesis, run, interventions)
   }
   /** Whether a complaint of the sheet comes true for a hypothesis in any of its plain runs. */
   showsComplaint(hypothesis: Hypothesis, complaint: number, interventions: readonly Intervention[] = []): boolean {
     // What an intermittent fault makes the customer say, it says on the days when it acts.
     const rests = hypothesis.activeFaults.some((p) => p.missProbability !== undefined)
     const acting = rests ? this.space.acting(hypothesis) : hypothesis
-    return this.customerRuns.some((r) => this.customersRun(acting, r.index, interventions).complaints[complaint])
+    return this.customerRuns.some((r) => this.runAsCustomer(acting, r.index, interventions).complaints[complaint])
   }
   /** The runs that a customer sees: they know nothing of service modes. */
   private get customerRuns(): Run[] {
@@ -112,7 +112,7 @@ export class Predictor {
   }
   /** What a customer's runs come to under a hypothesis: the phases reached, the codes shown, the complaints. */
   private outcomeSignature(hypothesis: Hypothesis): string {
-    const runs = this.customerRuns.map((r) => this.customersRun(hypothesis, r.index))
+    const runs = this.customerRuns.map((r) => this.runAsCustomer(hypothesis, r.index))
     const said = runs[0]?.complaints.map((_, k) => runs.some((r) => r.complaints[k]))
     return JSON.stringify([said, runs.map((r) => [r.displayedCodes, r.phases.map(({ from }) => from >= 0)])])
   }

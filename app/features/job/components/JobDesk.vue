@@ -77,18 +77,17 @@ async function take(answer: string, value: ReadingValue) {
   if (!card.value || missing.value.length || locked.value || barred.value) return
   const other = card.value.meter !== card.value.meters[0]?.id || card.value.id.includes(' to ')
   const instrument = other ? card.value.meter : undefined
-  const { id } = card.value
-  const { jumper } = card.value
-  // What is bridged for a test stands in the log before its reading, and stays a bypass until it is out.
+  const { id, jumper, workMode } = card.value
+  // What is bridged for a test stands in the log before its reading, and stays a bypass until it is out. The card may turn meanwhile.
   if (jumper !== undefined && !state.value.bypasses.includes(jumper))
-    await job.enter({ type: 'action', action: { verb: 'jumper', target: jumper } })
+    if (!(await job.enter({ type: 'action', action: { verb: 'jumper', target: jumper } }))) return
   const kept = await job.enter({
     type: 'reading',
     test: id,
     text: answer,
     value,
     ...(instrument === undefined ? {} : { instrument }),
-    ...(card.value.workMode === 'energised' ? { live: true as const } : {}),
+    ...(workMode === 'energised' ? { live: true as const } : {}),
   })
   // What could not be kept stays where it was typed.
   if (!kept) return
