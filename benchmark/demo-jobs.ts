@@ -239,10 +239,13 @@ function play(story: Story): Seeded {
       const test = next.state === 'testing' ? next.next[0] : undefined
       if (!test) return
       makeSafe(test.procedure.workMode)
-      const value = truth.read(test.procedure)
-      evidence.push({ type: 'reading', test: test.procedure.id, value, instrument: undefined })
-      const text = formatReading(value, dimensionOf(test.procedure)).replace('could not take it', 'could not')
-      put({ type: 'reading', test: test.procedure.id, text }, Math.max(1, Math.round(test.minutes)))
+      const readings = test.strip?.rows ?? [test.procedure]
+      for (const procedure of readings) {
+        const value = truth.read(procedure)
+        evidence.push({ type: 'reading', test: procedure.id, value, instrument: undefined })
+        const text = formatReading(value, dimensionOf(procedure)).replace('could not take it', 'could not')
+        put({ type: 'reading', test: procedure.id, text }, Math.max(1, Math.round(test.minutes / readings.length)))
+      }
     }
   }
   const remedy = () => sheet.repairs[advise(predictor, evidence).plan.remedies[0].repair]

@@ -38,7 +38,7 @@ export function cutMachine(predictor: Predictor, next: Random): Cut {
     const hypotheses = shuffled(able, next).slice(0, size)
     if (hypotheses.length < 8) continue
     const tests = shuffled(procedures, next).flatMap((procedure) => {
-      const outcomes = testOutcomes(predictor, belief, procedure)
+      const outcomes = testOutcomes(predictor, belief, [procedure])
       const shows = hypotheses.map((m) =>
         outcomes.reduce(
           (best, o, k) => (o.after[m.index] * o.p > outcomes[best].after[m.index] * outcomes[best].p ? k : best),

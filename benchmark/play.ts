@@ -1,26 +1,27 @@
 import type { Evidence, WorkMode } from '../core/evidence'
 import { advise, type Advice } from '../core/advice'
-import type { Procedure } from '../core/diagnosis/catalogue'
+import type { Procedure, TestCatalogue } from '../core/diagnosis/catalogue'
+import type { Suggestion } from '../core/diagnosis/plan'
 import type { Machine } from '../core/model/machine'
 import type { Predictor } from '../core/diagnosis/predict'
 import type { Call } from './draw'
 
-/** What somebody does at each step: a test, or undefined to repair. */
+/** What somebody does at each step: a test with its minutes, or undefined to repair. */
 export interface Policy {
   name: string
-  choose(a: Advice, taken: ReadonlySet<string>): Procedure | undefined
+  choose(a: Advice, taken: ReadonlySet<string>): Pick<Suggestion, 'procedure' | 'strip' | 'minutes'> | undefined
 }
 
 const follow: Policy = {
   name: 'the advice',
-  choose: (a) => (a.plan.state === 'testing' ? a.plan.next[0]?.procedure : undefined),
+  choose: (a) => (a.plan.state === 'testing' ? a.plan.next[0] : undefined),
 }
 
 /** A named order as a fixed list: by work mode, within one in the order of the sheet. */
 function permutation(
   name: string,
   workModes: readonly WorkMode[],
-  procedures: readonly Procedure[],
+  { procedures, accessPaths }: TestCatalogue,
   filtered: boolean,
 ): Policy {
   // How it was found is looked at by everybody before anything is moved.
@@ -33,19 +34,22 @@ function permutation(
     name,
     choose(a, taken) {
       if (a.plan.state !== 'testing') return undefined
-      const useful = new Set(a.plan.next.map((s) => s.procedure))
+      const offered = new Map(a.plan.next.flatMap((s) => (s.strip ? [] : [[s.procedure, s]])))
       const possible = (p: Procedure) => !p.needs.asFound || a.interpreted.workState.asFound
-      return order.find((p) => !taken.has(p.id) && possible(p) && (!filtered || useful.has(p)))
+      const procedure = order.find((p) => !taken.has(p.id) && possible(p) && (!filtered || offered.has(p)))
+      if (!procedure) return undefined
+      const { minutes } = offered.get(procedure) ?? accessPaths.from(a.interpreted.workState, procedure)
+      return { procedure, strip: undefined, minutes }
     },
   }
 }
 
 export const policiesFor = ({ catalogue }: Predictor): Policy[] => [
   follow,
-  permutation('live first', ['observe', 'energised', 'water', 'isolated'], catalogue.procedures, true),
-  permutation('dead first', ['observe', 'isolated', 'energised', 'water'], catalogue.procedures, true),
-  permutation('water first', ['observe', 'water', 'energised', 'isolated'], catalogue.procedures, true),
-  permutation('literal checklist', ['observe', 'isolated', 'energised', 'water'], catalogue.procedures, false),
+  permutation('live first', ['observe', 'energised', 'water', 'isolated'], catalogue, true),
+  permutation('dead first', ['observe', 'isolated', 'energised', 'water'], catalogue, true),
+  permutation('water first', ['observe', 'water', 'energised', 'isolated'], catalogue, true),
+  permutation('literal checklist', ['observe', 'isolated', 'energised', 'water'], catalogue, false),
 ]
 
 /** Watching a cycle after a repair, min. */
@@ -122,11 +126,14 @@ export function play(predictor: Predictor, call: Call, policy: Policy): Played {
   const [taken, again] = [new Set<string>(), new Set<string>()]
   const open = new Set(call.repairs)
   const out: Played = { ...UNPLAYED }
-  const read = (test: Procedure, minutes: number) => {
+  /** One test: a reading, or the rows of a column in one go. */
+  const read = (minutes: number, ...readings: readonly Procedure[]) => {
     out.minutes += minutes
     out.tests++
-    if (test.workMode === 'energised') out.live++
-    evidence.push({ type: 'reading', test: test.id, value: call.truth.read(test), instrument: undefined })
+    for (const test of readings) {
+      if (test.workMode === 'energised') out.live++
+      evidence.push({ type: 'reading', test: test.id, value: call.truth.read(test), instrument: undefined })
+    }
   }
   let repairs = 0
   for (let step = 0; step < MOST_STEPS; step++) {
@@ -134,14 +141,15 @@ export function play(predictor: Predictor, call: Call, policy: Policy): Played {
     const minutesTo = (test: Procedure) => accessPaths.from(a.interpreted.workState, test).minutes
     const test = policy.choose(a, taken)
     if (test) {
-      read(test, a.plan.next.find((s) => s.procedure === test)?.minutes ?? minutesTo(test))
-      taken.add(test.id)
+      const readings = test.strip?.rows ?? [test.procedure]
+      read(test.minutes, ...readings)
+      for (const { id } of readings) taken.add(id)
       continue
     }
     const doubted = doubtedReadings(predictor, a, again)
     for (const procedure of doubted) {
       again.add(procedure.id)
-      read(procedure, minutesTo(procedure))
+      read(minutesTo(procedure), procedure)
     }
     if (doubted.length) continue
     const best = a.plan.remedies[0]

@@ -105,9 +105,12 @@ const api: EngineApi = {
       complaints: sheet.complaints.map(({ id, words }) => ({ id, words })),
       circumstances: CIRCUMSTANCE_IDS.map((id) => ({ id, words: CIRCUMSTANCES[id].words })),
       makeSafe: sheet.makeSafe,
-      tests: catalogue.procedures.map((p) => ({
-        id: p.id,
-        title: engine.titleOf(p),
+      tests: [
+        ...catalogue.procedures.map((p) => ({ id: p.id, title: engine.titleOf(p), p })),
+        ...catalogue.strips.map((s) => ({ id: s.id, title: engine.titleOfStrip(s), p: s.rows[0]! })),
+      ].map(({ id, title, p }) => ({
+        id,
+        title,
         when: describeTiming(machine, p.timing),
         workMode: p.workMode,
         part: 'part' in p.measurement ? p.measurement.part : -1,

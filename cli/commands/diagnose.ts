@@ -4,7 +4,7 @@ import { z } from 'zod'
 import { createEngine, reasons, type Advice, type Engine } from '../../core/advice'
 import { dimensionOf } from '../../core/diagnosis/catalogue'
 import { TEST_STRATEGIES } from '../../core/evidence'
-import type { PlanState } from '../../core/diagnosis/plan'
+import type { PlanState, Suggestion } from '../../core/diagnosis/plan'
 import type { Evidence, TestStrategy } from '../../core/evidence'
 import { parseQuantity } from '../../core/foundation/quantity'
 import { InputError, orThrow } from '../../core/foundation/result'
@@ -70,6 +70,9 @@ const whyFirst = ({ predictor }: Engine, a: Advice): string =>
     .map((r) => `${r.text} (${formatChance(r.chance)}) would point to ${r.leads} (${formatChance(r.p)})`)
     .join('; ')
 
+const titleOf = (engine: Engine, { procedure, strip }: Suggestion): string =>
+  strip ? engine.titleOfStrip(strip) : engine.titleOf(procedure)
+
 /** Advice in the public form. */
 function publicForm(engine: Engine, a: Advice) {
   const { sheet, faults } = engine.machine
@@ -78,11 +81,13 @@ function publicForm(engine: Engine, a: Advice) {
     suspects: a.suspects.filter((s) => s.p > 1e-6).map((s) => ({ faults: s.faults.map((f) => f.id), p: s.p })),
     unexplained: a.belief.unknownFault,
     residual: a.belief.truncatedMass,
+    // Of a column the first reading, with all of them beside it.
     next: a.plan.next.map((s, i) => ({
       test: s.procedure.id,
+      ...(s.strip ? { column: s.strip.rows.map((row) => row.id) } : {}),
       minutes: s.minutes,
       saving: s.saving,
-      why: i ? engine.titleOf(s.procedure) : whyFirst(engine, a),
+      why: i ? titleOf(engine, s) : whyFirst(engine, a),
     })),
     verdicts: a.verdicts.map((v, i) => ({
       test: v.test,
@@ -155,7 +160,7 @@ function print(engine: Engine, a: Advice): void {
   if (a.plan.stop) return printRepairs(engine, a)
   for (const s of a.plan.next.slice(0, MOST.tests))
     console.log(
-      `  saves ${s.saving.toFixed(1)} min in ${s.minutes.toFixed(1)} min  ${s.procedure.id}: ${engine.titleOf(s.procedure)}`,
+      `  saves ${s.saving.toFixed(1)} min in ${s.minutes.toFixed(1)} min  ${s.strip?.id ?? s.procedure.id}: ${titleOf(engine, s)}`,
     )
   console.log(`  why: ${whyFirst(engine, a)}`)
 }

@@ -18,8 +18,15 @@ export const tests: Command = {
       instrument: p.meter ?? (p.measurement.type === 'code' ? 'display' : 'sense'),
       minutes: p.minutes,
     }))
-    if (given.json) return { tests: rows }
+    const columns = engine.catalogue.strips.map((s) => ({
+      tests: s.rows.map((row) => row.id),
+      what: engine.titleOfStrip(s),
+      minutes: s.minutes,
+    }))
+    if (given.json) return { tests: rows, columns }
     for (const r of rows) console.log(`${r.test.padEnd(28)} ${r.school.padEnd(6)} ${r.what}, ${r.when}`)
+    if (columns.length) console.log('\nIn one go')
+    for (const c of columns) console.log(`${c.what} (${c.tests.join(', ')})`)
     return undefined
   },
 }

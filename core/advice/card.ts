@@ -1,9 +1,25 @@
 import type { ReadingShape } from '../foundation/quantity'
-import { dimensionOf, findProcedure, readingShapeFor, type Procedure } from '../diagnosis/catalogue'
+import {
+  dimensionOf,
+  findProcedure,
+  readingShapeFor,
+  type Procedure,
+  type Strip,
+  type WorkState,
+} from '../diagnosis/catalogue'
 import { interventionsKey, type Predictor } from '../diagnosis/predict'
 import type { Machine } from '../model/machine'
 import { findMeter } from '../simulation/instrument'
-import { describeCautions, describeHow, describeLoss, describeStep, describeTest, formatReading } from '../words'
+import {
+  describeCautions,
+  describeHow,
+  describeLoss,
+  describeRow,
+  describeStep,
+  describeStrip,
+  describeTest,
+  formatReading,
+} from '../words'
 import type { Advice } from './advise'
 import { expectations, type Expectation } from './expectations'
 import { reasons, type Consequence } from './reasons'
@@ -13,6 +29,13 @@ import type { TestRow } from './view'
 export interface TestCard {
   id: string
   title: string
+  /**
+   * The column that it is a row of, where it is taken as one: all its rows with what they showed, and the place of this one;
+   * `undefined` for a reading by itself.
+   */
+  strip:
+    | { id: string; title: string; rows: { id: string; title: string; text: string | undefined }[]; at: number }
+    | undefined
   how: string
   /** Part that the test looks at, -1 for the whole machine. */
   part: number
@@ -46,11 +69,10 @@ const MOST_LOST = 3
 const MOST_REASONS = 3
 
 /** Tests worth their minutes now that taking this one first would make dearer. */
-function losingBy(predictor: Predictor, a: Advice, procedure: Procedure): TestCard['losing'] {
+function losingBy(predictor: Predictor, a: Advice, rows: readonly Procedure[], after: WorkState): TestCard['losing'] {
   const { machine, accessPaths } = predictor.catalogue
-  const { after } = accessPaths.from(a.interpreted.workState, procedure)
   return a.plan.next
-    .filter((s) => s.procedure !== procedure && s.saving > s.minutes)
+    .filter((s) => !s.strip && !rows.includes(s.procedure) && s.saving > s.minutes)
     .map((s) => ({
       id: s.procedure.id,
       title: describeTest(machine, s.procedure, predictor.calibration.plan.timesWorked),
@@ -62,12 +84,27 @@ function losingBy(predictor: Predictor, a: Advice, procedure: Procedure): TestCa
 }
 
 /** What a test showed last with the same things in and out; `undefined` when it has not been read so. */
-function lastReading({ interpreted }: Advice, procedure: Procedure): string | undefined {
+function lastReading({ interpreted }: Advice, procedure: Procedure, couldNot = false): string | undefined {
   const now = interventionsKey(interpreted.interventions)
   const before = interpreted.case.readings.findLast(
-    (r) => r.procedure.id === procedure.id && r.value.type !== 'could-not' && interventionsKey(r.interventions) === now,
+    (r) =>
+      r.procedure.id === procedure.id &&
+      (couldNot || r.value.type !== 'could-not') &&
+      interventionsKey(r.interventions) === now,
   )
   return before && formatReading(before.value, dimensionOf(procedure))
+}
+
+/** A column as far as it has been read: its rows, and the place of the one to read now. */
+function stripAt({ catalogue, calibration }: Predictor, a: Advice, strip: Strip): NonNullable<TestCard['strip']> {
+  const { machine } = catalogue
+  const rows = strip.rows.map((row) => ({
+    id: row.id,
+    title: describeRow(machine, row),
+    text: lastReading(a, row, true),
+  }))
+  const at = rows.findIndex((row) => row.text === undefined)
+  return { id: strip.id, title: describeStrip(machine, strip, calibration.plan.timesWorked), rows, at: Math.max(0, at) }
 }
 
 /** The part that a special test of the sheet has a jumper across. */
@@ -86,16 +123,21 @@ export function cardOf(
 ): TestCard | undefined {
   const { machine, accessPaths } = predictor.catalogue
   const { timesWorked } = predictor.calibration.plan
-  const procedure = findProcedure(predictor.catalogue, testId, instrument)
+  const whole = predictor.catalogue.strips.find((s) => s.id === testId)
+  const strip = whole && stripAt(predictor, a, whole)
+  const procedure = whole ? whole.rows[strip!.at] : findProcedure(predictor.catalogue, testId, instrument)
   if (!procedure) return undefined
   const { measurement, meter: usual, alternativeMeters } = procedure
   const meter = instrument !== undefined && alternativeMeters.includes(instrument) ? instrument : usual
   const meters = usual === undefined ? alternativeMeters : [usual, ...alternativeMeters.filter((m) => m !== usual)]
-  const suggestion = a.plan.next.find((s) => s.procedure === procedure)
-  const way = suggestion ?? accessPaths.from(a.interpreted.workState, procedure)
+  const suggestion = a.plan.next.find((s) => (whole ? s.strip?.id === whole.id : !s.strip && s.procedure === procedure))
+  const goal = suggestion?.strip ?? procedure
+  const path = accessPaths.from(a.interpreted.workState, goal)
+  const way = suggestion ?? path
   return {
     id: procedure.id,
     title: describeTest(machine, procedure, timesWorked),
+    strip,
     how: describeHow(machine, procedure, meter === undefined ? undefined : findMeter(meter), timesWorked),
     part: 'part' in measurement ? measurement.part : -1,
     workMode: procedure.workMode,
@@ -109,7 +151,7 @@ export function cardOf(
     steps: way.steps.map((step) => describeStep(machine, step)),
     cautions: describeCautions(machine, procedure),
     destroys: way.steps.some((step) => step.type === 'isolate') ? describeLoss(procedure) : undefined,
-    losing: losingBy(predictor, a, procedure),
+    losing: losingBy(predictor, a, whole?.rows ?? [procedure], path.after),
     ...expectations(predictor, a.belief, procedure, meter, a.interpreted.interventions),
     why:
       suggestion && meter === usual ? reasons(predictor, a.belief, a.interpreted, suggestion, MOST_REASONS, pairs) : [],

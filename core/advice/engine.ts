@@ -1,11 +1,11 @@
 import { readEvidence, type Evidence, type TestStrategy, type Vocabulary, type WorkMode } from '../evidence'
 import type { Result } from '../foundation/result'
-import type { Procedure, TestCatalogue } from '../diagnosis/catalogue'
+import type { Procedure, Strip, TestCatalogue } from '../diagnosis/catalogue'
 import { warmUp, type Predictor } from '../diagnosis/predict'
 import type { SheetFacts } from '../job'
 import type { Machine } from '../model/machine'
 import { findMeter } from '../simulation/instrument'
-import { describeHow, describeTest } from '../words'
+import { describeHow, describeStrip, describeTest } from '../words'
 import { advise, type Advice } from './advise'
 import { cardOf, type TestCard } from './card'
 import { factsOf } from './sheet-facts'
@@ -50,6 +50,10 @@ export class Engine {
   /** The name of a test in lists. */
   titleOf(procedure: Procedure): string {
     return describeTest(this.machine, procedure, this.predictor.calibration.plan.timesWorked)
+  }
+  /** The name of a column of readings. */
+  titleOfStrip(strip: Strip): string {
+    return describeStrip(this.machine, strip, this.predictor.calibration.plan.timesWorked)
   }
   /** What the hands do for a test, with the instrument of this id. */
   howTo(procedure: Procedure, instrument: string | undefined = procedure.meter): string {

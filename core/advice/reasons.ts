@@ -1,6 +1,6 @@
 import type { ReadingValue } from '../foundation/quantity'
 import { inferBelief, suspects, type Belief, type InterpretedEvidence } from '../diagnosis/belief'
-import { dimensionOf } from '../diagnosis/catalogue'
+import { dimensionOf, type Procedure } from '../diagnosis/catalogue'
 import type { Suggestion, TestOutcome } from '../diagnosis/plan'
 import type { Predictor } from '../diagnosis/predict'
 import { formatReading, formatSuspect, UNKNOWN_FAULT } from '../words'
@@ -8,7 +8,8 @@ import { formatReading, formatSuspect, UNKNOWN_FAULT } from '../words'
 /** One line of the reason for a test: if the instrument shows this, that follows. */
 export interface Consequence {
   chance: number
-  reading: ReadingValue
+  /** What it shows; of a column the rows of it, in their order. */
+  readings: ReadingValue[]
   text: string
   /** Leading suspect after that reading, and its probability, from a full run of the belief with it. */
   leads: string
@@ -22,30 +23,32 @@ const TELLING_MISSES = 2
 function typicalReading(
   predictor: Predictor,
   belief: Belief,
-  { procedure }: Suggestion,
+  procedure: Procedure,
   { interventions }: InterpretedEvidence,
   o: TestOutcome,
+  row: number,
 ): ReadingValue {
-  switch (o.type) {
+  const { type, low, high, word } = o.shown[row]
+  switch (type) {
     case 'value': {
       let best = 0
       for (let i = 1; i < o.after.length; i++) if (o.after[i] > o.after[best]) best = i
       const p = predictor.predict(belief.hypotheses[best], procedure, undefined, interventions)
       const mean = p.type === 'value' ? p.mean : 0
-      return { type: 'value', si: Math.min(Math.max(mean, o.low), o.high) }
+      return { type: 'value', si: Math.min(Math.max(mean, low), high) }
     }
     case 'word':
-      return { type: 'word', word: o.word! }
+      return { type: 'word', word: word! }
     case 'times': {
       const { timesWorked } = predictor.calibration.plan
       return {
         type: 'times',
-        clean: o.low === timesWorked ? timesWorked : timesWorked - TELLING_MISSES,
+        clean: low === timesWorked ? timesWorked : timesWorked - TELLING_MISSES,
         of: timesWorked,
       }
     }
     default:
-      return { type: o.type }
+      return { type }
   }
 }
 
@@ -62,20 +65,25 @@ export function reasons(
   pairs?: number,
 ): Consequence[] {
   const { case: c, interventions } = interpreted
-  const { procedure } = suggestion
+  const procedures = suggestion.strip?.rows ?? [suggestion.procedure]
   return [...suggestion.outcomes]
     .sort((a, b) => b.p - a.p)
     .slice(0, most)
     .map((o) => {
-      const value = typicalReading(predictor, belief, suggestion, interpreted, o)
-      const readings = [...c.readings, { procedure, value, meter: undefined, interventions }]
-      const then = inferBelief(predictor, { ...c, readings }, pairs)
+      const values = procedures.map((p, row) => typicalReading(predictor, belief, p, interpreted, o, row))
+      const read = procedures.map((procedure, row) => ({
+        procedure,
+        value: values[row],
+        meter: undefined,
+        interventions,
+      }))
+      const then = inferBelief(predictor, { ...c, readings: [...c.readings, ...read] }, pairs)
       const [first] = suspects(then)
       const unknown = then.unknownFault > first.p
       return {
         chance: o.p,
-        reading: value,
-        text: formatReading(value, dimensionOf(procedure)),
+        readings: values,
+        text: read.map(({ procedure, value }) => formatReading(value, dimensionOf(procedure))).join(' | '),
         leads: unknown ? UNKNOWN_FAULT : formatSuspect(first.faults),
         p: unknown ? then.unknownFault : first.p,
       }

@@ -4,7 +4,15 @@ import { dimensionOf, type Procedure } from '../diagnosis/catalogue'
 import type { PlanState } from '../diagnosis/plan'
 import type { Predictor } from '../diagnosis/predict'
 import type { Machine } from '../model/machine'
-import { describeCandidate, describeDoubt, describeTest, describeVerdict, formatReading, formatSuspect } from '../words'
+import {
+  describeCandidate,
+  describeDoubt,
+  describeStrip,
+  describeTest,
+  describeVerdict,
+  formatReading,
+  formatSuspect,
+} from '../words'
 import type { Advice } from './advise'
 
 /** Advice as plain data with its words, for a screen. Crosses from the worker as it is. */
@@ -112,8 +120,8 @@ export function viewOf(predictor: Predictor, a: Advice, settled = true): View {
       }
     }),
     next: a.plan.next.map((s) => ({
-      id: s.procedure.id,
-      title: titleOf(s.procedure),
+      id: s.strip?.id ?? s.procedure.id,
+      title: s.strip ? describeStrip(machine, s.strip, plan.timesWorked) : titleOf(s.procedure),
       workMode: s.procedure.workMode,
       minutes: s.minutes,
       saving: s.saving,

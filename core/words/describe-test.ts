@@ -1,4 +1,4 @@
-import type { Loosening, Procedure, WorkStep } from '../diagnosis/catalogue'
+import type { Loosening, Procedure, Strip, WorkStep } from '../diagnosis/catalogue'
 import { formatQuantity } from '../foundation/quantity'
 import type { Machine } from '../model/machine'
 import type { Meter } from '../simulation/instrument'
@@ -22,6 +22,22 @@ const factsOf = (
 /** The name of a test in lists: what is taken, where. */
 export const describeTest = (machine: Machine, p: Procedure, timesWorked: number): string =>
   wordsOf(p.measurement).name(p.measurement, factsOf(machine, p, undefined, timesWorked))
+
+/** The name of one row of a column. */
+export const describeRow = ({ parts }: Machine, { measurement }: Procedure): string =>
+  'part' in measurement ? parts[measurement.part].title : ''
+
+/** Rows of a column that its name tells one by one. */
+const ROWS_NAMED = 3
+
+/** The name of a column of readings: what is taken, and of what. */
+export function describeStrip(machine: Machine, { rows: [first, ...others] }: Strip, timesWorked: number): string {
+  const head = wordsOf(first.measurement).column?.(first.measurement, factsOf(machine, first, undefined, timesWorked))
+  const names = [first, ...others].map((row) => describeRow(machine, row))
+  const named = names.slice(0, ROWS_NAMED)
+  const more = names.length - named.length
+  return `${head ?? 'Each in turn'}: ${named.join(', ')}${more ? ` and ${more} more` : ''}`
+}
 
 /** What the hands do, the verb first; after a service mode, the way out of it. */
 export function describeHow(machine: Machine, p: Procedure, meter: Meter | undefined, timesWorked: number): string {

@@ -2,7 +2,15 @@ export { describeAnswer, type AnswerCode } from './describe-answer'
 export { describeCandidate } from './describe-candidate'
 export { describeProblem } from './describe-problem'
 export { describeRefusal } from './describe-refusal'
-export { describeCautions, describeHow, describeLoss, describeStep, describeTest } from './describe-test'
+export {
+  describeCautions,
+  describeHow,
+  describeLoss,
+  describeRow,
+  describeStep,
+  describeStrip,
+  describeTest,
+} from './describe-test'
 export { describePosition, describeTiming } from './describe-timing'
 export { describeDoubt, describeVerdict, formatFinding } from './describe-verdict'
 export { formatChance } from './format-chance'

@@ -56,6 +56,8 @@ export function useAdvice(job: Ref<Job>, revision: Ref<string | undefined>, text
   const strategy = computed(() => job.value.strategy as Strategy)
   const acceptance = computed(() => job.value.acceptance as Acceptance)
   const question = computed(() => questionOf(job.value, barred))
+  /** What lies there: a test, or the column that it is a row of. */
+  const laid = computed(() => card.value?.strip?.id ?? card.value?.id)
   let round = 0
   let timer: ReturnType<typeof setTimeout> | undefined
 
@@ -85,7 +87,9 @@ export function useAdvice(job: Ref<Job>, revision: Ref<string | undefined>, text
 
   async function turnCard(asked: Question, mine: number, quick = false): Promise<void> {
     const begun =
-      text.value && card.value && view.value?.next.some((n) => n.id === card.value?.id) ? card.value.id : undefined
+      text.value && laid.value !== undefined && view.value?.next.some((n) => n.id === laid.value)
+        ? laid.value
+        : undefined
     const test = chosen.value ?? begun ?? view.value?.next[0]?.id
     const next = test === undefined ? undefined : await engine.card(asked, test, meter.value, quick)
     if (mine === round) card.value = next
@@ -121,8 +125,11 @@ export function useAdvice(job: Ref<Job>, revision: Ref<string | undefined>, text
     meter.value = undefined
     void think()
   }
+  /** A reading has been taken: a column goes on to its next row, else what is advised comes. */
   function taken(): void {
-    chosen.value = undefined
+    const strip = card.value?.strip
+    const goesOn = strip?.rows.some((row, i) => i !== strip.at && row.text === undefined)
+    chosen.value = goesOn ? strip?.id : undefined
     meter.value = undefined
   }
   return { engine, strategy, acceptance, facts, view, verdicts, card, chosen, broken, thinking, lay, best, taken }

@@ -1,6 +1,9 @@
 import { shortestPath } from '../../foundation/shortest-path'
 import type { Machine } from '../../model/machine'
-import type { Loosening, Procedure } from './procedure'
+import type { Loosening, Strip } from './procedure'
+
+/** A test as a goal: one reading, or a column of them. */
+type Goal = Pick<Strip, 'key' | 'needs' | 'minutes' | 'workMode'>
 
 /** How the machine and the technician stand: what is open, whether power is on, how far a program has run. */
 export interface WorkState {
@@ -53,7 +56,7 @@ export const started = (s: WorkState, program: number, seconds: number): WorkSta
 })
 
 /** Steps between powered and isolated; panels are opened with the power off. */
-function powerSteps(machine: Machine, s: WorkState, goal: Procedure): Step[] {
+function powerSteps(machine: Machine, s: WorkState, goal: Goal): Step[] {
   if (s.power === 'on')
     return [step({ type: 'isolate', minutes: ISOLATE_MINUTES }, { ...s, power: 'off', running: undefined })]
   const closed = goal.needs.panels.filter((panel) => !s.open.includes(panel))
@@ -71,7 +74,7 @@ function powerSteps(machine: Machine, s: WorkState, goal: Procedure): Step[] {
 }
 
 /** Steps that bring a program to the moment of a test: starting it, and waiting. */
-function programSteps(machine: Machine, s: WorkState, { needs: { arrival } }: Procedure): Step[] {
+function programSteps(machine: Machine, s: WorkState, { needs: { arrival } }: Goal): Step[] {
   if (!arrival || s.power !== 'on') return []
   const { program, seconds } = arrival
   if (s.running?.program !== program || s.running.seconds > seconds) {
@@ -83,7 +86,7 @@ function programSteps(machine: Machine, s: WorkState, { needs: { arrival } }: Pr
   return [step({ type: 'wait', minutes }, { ...s, running: { program, seconds } })]
 }
 
-const isReached = (s: WorkState, { needs }: Procedure): boolean =>
+const isReached = (s: WorkState, { needs }: Goal): boolean =>
   (!needs.asFound || s.asFound) &&
   (needs.power === 'any' || s.power === needs.power) &&
   needs.panels.every((p) => s.open.includes(p)) &&
@@ -94,7 +97,7 @@ const isReached = (s: WorkState, { needs }: Procedure): boolean =>
  * How one stands once a test has been taken, from wherever it was come to: with the power it wants, what it wants open
  * and off, its program run to its moment. Whatever needs more than eyes has moved something.
  */
-export function leaveBehind(s: WorkState, { needs, workMode }: Procedure): WorkState {
+export function leaveBehind(s: WorkState, { needs, workMode }: Goal): WorkState {
   const { power, panels, loosened, arrival } = needs
   let to = power === 'on' ? powered(s) : power === 'off' ? { ...s, power, running: undefined } : s
   if (arrival) to = started(to, arrival.program, arrival.seconds)
@@ -121,13 +124,13 @@ export class AccessPaths {
   constructor(private readonly machine: Machine) {}
 
   /** The cheapest way from a work state to a test, with the reading itself; Infinity minutes where there is none. */
-  from(state: WorkState, goal: Procedure): AccessPath {
+  from(state: WorkState, goal: Goal): AccessPath {
     const key = `${goal.key}|${keyOf(state)}`
     let path = this.known.get(key)
     if (!path) this.known.set(key, (path = this.search(state, goal)))
     return path
   }
-  private search(state: WorkState, goal: Procedure): AccessPath {
+  private search(state: WorkState, goal: Goal): AccessPath {
     // No step leads back to how the machine was found.
     if (goal.needs.asFound && !state.asFound) return { minutes: Infinity, steps: [], after: state }
     const found = shortestPath(

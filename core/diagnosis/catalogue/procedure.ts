@@ -69,3 +69,12 @@ export interface Needs {
   /** Nothing may have been moved, switched or opened since the customer's run. */
   asFound: boolean
 }
+
+/**
+ * Readings of one sort at one place as one test with one price: a terminal strip, the coils of one valve body, the points of a chain.
+ * Each row is a reading of its own in the log; their pattern is read jointly.
+ */
+export interface Strip extends Pick<Procedure, 'id' | 'key' | 'workMode' | 'needs' | 'minutes'> {
+  /** Two at least, in the order of the place. */
+  rows: readonly Procedure[]
+}

@@ -1,7 +1,7 @@
 import type { AccessPaths } from './access-path'
 import type { Intervention, Machine } from '../../model/machine'
 import type { OperatingPoint, Script, Timeline, Watch } from '../../simulation/simulate'
-import type { Procedure, RunPosition } from './procedure'
+import type { Procedure, RunPosition, Strip } from './procedure'
 
 export type * from './procedure'
 
@@ -47,6 +47,8 @@ export interface HealthyRuns {
 /** All tests of a machine, with the runs they are taken in. */
 export interface TestCatalogue extends HealthyRuns {
   procedures: readonly Procedure[]
+  /** Columns of readings that can be taken in one go. */
+  strips: readonly Strip[]
   accessPaths: AccessPaths
   /** Index of the run that the customer's own use of the machine is taken for. */
   customersRun: number

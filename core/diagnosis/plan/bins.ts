@@ -2,13 +2,19 @@ import type { Calibration } from '../calibration'
 import { chanceOfYes, normalCdf, predictiveGiven, type Conditioning } from '../belief'
 import type { Prediction } from '../predict'
 
-export interface TestOutcome {
-  p: number
+/** What a reading comes to, as far as it tells. */
+export interface Shown {
   /** Range of values in SI, or the kind of outcome. */
   type: 'value' | 'open' | 'never' | 'never-ended' | 'yes' | 'no' | 'word' | 'times'
   low: number
   high: number
   word: string | undefined
+}
+
+export interface TestOutcome {
+  p: number
+  /** One for each row of a strip, one alone for a single reading. */
+  shown: readonly Shown[]
   /** Posterior after this outcome, by place in the belief, among what the sheet lists. */
   after: Float64Array
   /** Probability that the cause is an unknown fault and this is shown. */
@@ -37,7 +43,7 @@ export function binEdges(values: { mean: number; sd: number }[], calibration: Ca
     .sort((a, b) => a - b)
 }
 
-export interface Bin extends Omit<TestOutcome, 'p' | 'after' | 'unknownFault'> {
+export interface Bin extends Shown {
   key: string
 }
 const PLAIN = { low: NaN, high: NaN, word: undefined }

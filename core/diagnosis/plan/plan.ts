@@ -1,7 +1,7 @@
 import type { TestStrategy, WorkMode } from '../../evidence'
 import type { Intervention } from '../../model/machine'
 import type { Belief, UnlistedCandidate } from '../belief'
-import type { Procedure, WorkState, WorkStep } from '../catalogue'
+import { stripOf, type Procedure, type Strip, type WorkState, type WorkStep } from '../catalogue'
 import type { Predictor } from '../predict'
 import { arrivalTime } from './arrival-time'
 import type { TestOutcome } from './bins'
@@ -14,7 +14,10 @@ import { comesFirst } from './strategy'
 import { testOutcomes } from './test-outcomes'
 
 export interface Suggestion {
+  /** The reading to take; of a strip its first. */
   procedure: Procedure
+  /** All readings of a column; `undefined` for a single reading. */
+  strip: Strip | undefined
   /** Minutes to get there and take it, as long as it will probably take. */
   minutes: number
   /** Of them, what is expected on top of the healthy machine's. */
@@ -70,6 +73,19 @@ function requiredRepairsOf(belief: Belief, interventions: readonly Intervention[
 
 const isLive = ({ procedure }: Suggestion): boolean => procedure.workMode === 'energised'
 
+/** A test on offer: one reading, or a column of them. */
+type Offered = Pick<Suggestion, 'procedure' | 'strip'>
+const single = (procedure: Procedure): Offered => ({ procedure, strip: undefined })
+const goalOf = ({ procedure, strip }: Offered): Procedure | Strip => strip ?? procedure
+const readingsOf = ({ procedure, strip }: Offered): readonly Procedure[] => strip?.rows ?? [procedure]
+
+/** What of a column is still to be read; `undefined` where that is not a column. */
+function leftOf(strip: Strip, isLeft: (p: Procedure) => boolean): Offered | undefined {
+  const rows = strip.rows.filter(isLeft)
+  if (rows.length < 2) return undefined
+  return { procedure: rows[0], strip: rows.length === strip.rows.length ? strip : stripOf(rows, strip.id) }
+}
+
 /**
  * Of the tests whose net savings are within the noise of the lookahead, that comes first which opens least and takes least. What
  * follows a test is counted in its saving: one that tells little itself is no equal of the one that would follow it.
@@ -78,12 +94,12 @@ const isLive = ({ procedure }: Suggestion): boolean => procedure.workMode === 'e
  */
 function cheapestOfEquals(
   chosen: readonly Suggestion[],
-  own: ReadonlyMap<Procedure, number>,
+  own: ReadonlyMap<Procedure | Strip, number>,
   mass: number,
   { tieWithin, tieTells, liveMargin }: Predictor['calibration']['plan'],
 ): Suggestion[] {
   const net = (s: Suggestion) => s.saving - (s.minutes + (isLive(s) ? liveMargin : 0)) * mass
-  const tells = (s: Suggestion) => own.get(s.procedure)!
+  const tells = (s: Suggestion) => own.get(goalOf(s))!
   const equals = chosen.filter(
     (s) => net(s) >= net(chosen[0]) - tieWithin * mass && tells(s) >= tieTells * tells(chosen[0]),
   )
@@ -136,9 +152,9 @@ class Planning {
   /** A test as it stands, worth its minutes or not. */
   suggest(procedure: Procedure): Suggestion {
     const { predictor, belief } = this
-    const outcomes = testOutcomes(predictor, belief, procedure, this.interventions)
+    const outcomes = testOutcomes(predictor, belief, [procedure], this.interventions)
     const { minutes, steps } = predictor.catalogue.accessPaths.from(this.workState, procedure)
-    return { procedure, minutes, overrun: 0, steps, saving: Math.max(0, this.savingBy(outcomes)), outcomes }
+    return { ...single(procedure), minutes, overrun: 0, steps, saving: Math.max(0, this.savingBy(outcomes)), outcomes }
   }
   /** Minutes that a test saves at one step. */
   private savingBy(outcomes: readonly TestOutcome[]): number {
@@ -154,21 +170,21 @@ class Planning {
     return this.costCounted - later
   }
   /** A test with what it saves at one step; `undefined` where it is not worth offering. */
-  weigh(procedure: Procedure): Suggestion | undefined {
+  weigh(offered: Offered): Suggestion | undefined {
     const { predictor, belief } = this
     const { minSaving, minSavingRatio, unknownIgnored } = predictor.calibration.plan
-    const outcomes = testOutcomes(predictor, belief, procedure, this.interventions)
+    const outcomes = testOutcomes(predictor, belief, readingsOf(offered), this.interventions)
     if (outcomes.length < 2) return undefined
     const saving = this.savingBy(outcomes)
     if (saving < minSaving) return undefined
-    const path = predictor.catalogue.accessPaths.from(this.workState, procedure)
+    const path = predictor.catalogue.accessPaths.from(this.workState, goalOf(offered))
     const { steps } = path
     if (path.minutes === Infinity) return undefined
-    const longer = overrun(predictor, belief, this.counts, procedure, steps, this.interventions)
+    const longer = overrun(predictor, belief, this.counts, offered.procedure, steps, this.interventions)
     const minutes = path.minutes + longer
     if (belief.unknownFault < unknownIgnored && this.savingAmongListed(outcomes) < minSavingRatio * minutes)
       return undefined
-    return { procedure, minutes, overrun: longer, steps, saving, outcomes }
+    return { ...offered, minutes, overrun: longer, steps, saving, outcomes }
   }
   private savingAmongListed(outcomes: readonly TestOutcome[]): number {
     const { costs, requiredRepairs } = this
@@ -189,7 +205,7 @@ class Planning {
       saving: saving * mass,
     }))
     const stop = chosen.length === 0 || chosen[0].saving - chosen[0].minutes * mass <= 0
-    const own = new Map(tabled.map((s) => [s.procedure, s.saving]))
+    const own = new Map(tabled.map((s) => [goalOf(s), s.saving]))
     return { chosen: cheapestOfEquals(chosen, own, mass, plan), stop }
   }
   /** Decision table of the most telling tests, with the minutes between them. */
@@ -198,7 +214,7 @@ class Planning {
     const { accessPaths } = this.predictor.catalogue
     // Hypotheses that count, and no others: the table is small so that it can be gone through often.
     const counting = [...this.counts.keys()].filter((i) => this.counts[i] > 0)
-    const from = [workState, ...suggestions.map((s) => accessPaths.from(workState, s.procedure).after)]
+    const from = [workState, ...suggestions.map((s) => accessPaths.from(workState, goalOf(s)).after)]
     const { unknownFault, posterior } = belief
     const { liveMargin } = this.predictor.calibration.plan
     return {
@@ -216,7 +232,7 @@ class Planning {
       minutes: from.map((f) =>
         Float64Array.from(
           suggestions,
-          (s) => accessPaths.from(f, s.procedure).minutes + s.overrun + (isLive(s) ? liveMargin : 0),
+          (s) => accessPaths.from(f, goalOf(s)).minutes + s.overrun + (isLive(s) ? liveMargin : 0),
         ),
       ),
     }
@@ -234,16 +250,19 @@ class Planning {
 export function plan(predictor: Predictor, belief: Belief, workState: WorkState, options: PlanOptions = {}): Plan {
   const { strategy = 'best', barred = [], taken = new Set(), read = taken, interventions = [] } = options
   const { stoppedRuns = new Map<number, number>(), refine = true, unlistedCandidates = () => [] } = options
-  const { runs } = predictor.catalogue
+  const { runs, strips } = predictor.catalogue
   const procedures = predictor.catalogue.procedures.filter((p) => !barred.includes(p.workMode))
   const { minSavingRatio } = predictor.calibration.plan
   const planning = new Planning(predictor, belief, workState, interventions)
   const past = (p: Procedure) => arrivalTime(predictor, p) >= (stoppedRuns.get(p.run) ?? Infinity)
   // Something done by hand makes another run under every suspect: a quick answer does without, as long as it can.
   const byHand = (p: Procedure) => runs[p.run].interventions.length > 0
-  const weigh = (p: Procedure) => (taken.has(p.id) || past(p) ? [] : (planning.weigh(p) ?? []))
+  const isLeft = (p: Procedure) => !taken.has(p.id) && !past(p)
+  const weigh = (p: Procedure) => (isLeft(p) ? (planning.weigh(single(p)) ?? []) : [])
+  const columns = strips.flatMap((s) => (barred.includes(s.workMode) ? [] : (leftOf(s, isLeft) ?? [])))
   const goesOn = (s: Suggestion) => s.saving > s.minutes * minSavingRatio
   const next = procedures.filter((p) => refine || !byHand(p)).flatMap(weigh)
+  next.push(...columns.flatMap((column) => planning.weigh(column) ?? []))
   if (!refine && !next.some(goesOn)) next.push(...procedures.filter(byHand).flatMap(weigh))
   const first = (s: Suggestion) => (comesFirst(strategy, predictor.catalogue.machine, s.procedure) ? 0 : 1)
   const { liveMargin } = predictor.calibration.plan
@@ -253,7 +272,7 @@ export function plan(predictor: Predictor, belief: Belief, workState: WorkState,
   if (refine && next.length) {
     const refined = planning.refine(next.filter((s) => first(s) === first(next[0])))
     stop = refined.stop
-    const rest = next.filter((s) => !refined.chosen.some((c) => c.procedure === s.procedure))
+    const rest = next.filter((s) => !refined.chosen.some((c) => goalOf(c) === goalOf(s)))
     next.splice(0, next.length, ...refined.chosen, ...rest)
   }
   stop ||= planning.isFirstProven()
@@ -267,7 +286,7 @@ export function plan(predictor: Predictor, belief: Belief, workState: WorkState,
   if (!owed) return { next, costNow, stop, ...conclusion }
   const look = planning.suggest(owed)
   return {
-    next: [look, ...next.filter((s) => s.procedure !== owed)],
+    next: [look, ...next.filter((s) => s.strip || s.procedure !== owed)],
     costNow,
     stop: false,
     ...conclusion,

@@ -70,6 +70,8 @@ export interface MeasurementInterface<M extends Measurement> {
   touches?(m: M): boolean
   /** Whether the part's leads are taken off for it. */
   takesLeadsOff?(m: M): boolean
+  /** Read at several points of one place in one go, it is a column. */
+  inColumn?: true
   /** It reads a contact as it happens to stand. */
   contactAsItStands?: boolean
   /** Idle, it is taken before a program is started where that can be: no fault can keep a machine from coming to that. */

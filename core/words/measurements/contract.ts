@@ -22,4 +22,6 @@ export interface MeasurementWords<M extends Measurement> {
   name(m: M, facts: MeasurementFacts): string
   /** What the hands do, the verb first. */
   instruction(m: M, facts: MeasurementFacts): string
+  /** What a column of them is, before the names of its rows. @param m of its first row */
+  column?(m: M, facts: MeasurementFacts): string
 }

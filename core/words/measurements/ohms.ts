@@ -7,6 +7,8 @@ export const ohms: MeasurementWords<MeasurementOf<'ohms'>> = {
     m.b === '@return'
       ? `Ohms from the ${titleOf(machine, m.part)} to the ${returnOf(machine, m.part, m.a)}, all that hangs on it`
       : `Ohms of the ${titleOf(machine, m.part)}${m.held ? `, ${handWork(machine, m.part, m.held)}` : ''}`,
+  column: (m, { machine }) =>
+    m.b === '@return' ? `Ohms to the ${returnOf(machine, m.part, m.a)} from each in turn` : 'Ohms of each in turn',
   instruction: (m, { machine, meter }) =>
     m.b === '@return'
       ? `At the plug of the control, nothing taken off further on. ${probesOn(machine, meter!, m)}.`

@@ -15,5 +15,10 @@ export const volts: MeasurementWords<MeasurementOf<'volts'>> = {
     const where = m.id === 'across' || m.id === 'contact' ? 'across' : 'at'
     return `Volts ${where} the ${title}${terminalCount(machine, m.part) > 2 ? ` (${m.a}–${m.b})` : ''}`
   },
+  column(m, { machine }) {
+    if (m.b === '@return') return `Volts to the ${returnOf(machine, m.part, m.a)} from point to point`
+    const where = m.id === 'across' || m.id === 'contact' || m.id === 'idle-contact' ? 'across' : 'at'
+    return `Volts ${where} each in turn${m.when === 'idle' ? ', not called' : ''}`
+  },
   instruction: (m, { machine, meter, when }) => `${probesOn(machine, meter!, m)}. Read it ${when}.`,
 }

@@ -180,7 +180,12 @@ describe('properties of the belief', () => {
       for (const r of reasons(washer, a.belief, a.interpreted, s)) {
         const then = advise(washer, [
           ...evidenceOf(washer, ...CALL),
-          { type: 'reading', test: s.procedure.id, value: r.reading, instrument: undefined },
+          ...(s.strip?.rows ?? [s.procedure]).map((row, i): Evidence => ({
+            type: 'reading',
+            test: row.id,
+            value: r.readings[i],
+            instrument: undefined,
+          })),
         ])
         const [first] = then.suspects
         const leads =

@@ -20,7 +20,8 @@ export function followAdvice(
   for (;;) {
     const advice = advise(predictor, evidence)
     if (advice.plan.stop || evidence.length > MOST) return { advice, evidence }
-    const { procedure } = advice.plan.next[0]
-    evidence.push({ type: 'reading', test: procedure.id, value: read(procedure), instrument: undefined })
+    const { procedure, strip } = advice.plan.next[0]
+    for (const row of strip?.rows ?? [procedure])
+      evidence.push({ type: 'reading', test: row.id, value: read(row), instrument: undefined })
   }
 }

@@ -102,7 +102,7 @@ function choose(test: string, instrument?: string) {
 }
 /** The same test with another instrument; what is typed stays. */
 function turnMeter(id: string) {
-  if (card.value) advice.lay(card.value.id, id)
+  if (card.value) advice.lay(card.value.strip?.id ?? card.value.id, id)
 }
 async function probe(words: string, instrument: string) {
   const found = await advice.engine.probe(words, instrument)

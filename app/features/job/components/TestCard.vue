@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import ReadingScale from './ReadingScale.vue'
 import MakeSafe from './MakeSafe.vue'
+import ReadingColumn from './ReadingColumn.vue'
 import TestReasons from './TestReasons.vue'
+import WhatIsLost from './WhatIsLost.vue'
 import InputText from 'primevue/inputtext'
 import Button from 'primevue/button'
 import { computed, ref, watch, useTemplateRef } from 'vue'
@@ -68,7 +70,9 @@ const chips = computed(() => {
 <template>
   <section class="card test" :aria-label="`Test: ${card.title}`">
     <div class="row">
-      <span class="tag">{{ best ? 'Next test' : 'Your choice' }}</span>
+      <span class="tag">{{
+        card.strip ? `In one go, ${card.strip.at + 1} of ${card.strip.rows.length}` : best ? 'Next test' : 'Your choice'
+      }}</span>
       <span class="tag school">{{
         card.workMode === 'observe' ? 'look, listen, feel' : formatWorkMode(card.workMode)
       }}</span>
@@ -77,7 +81,8 @@ const chips = computed(() => {
       >
       <button v-if="!best" type="button" class="text" @click="emit('best')">Back to the best test</button>
     </div>
-    <h2>{{ card.title }}</h2>
+    <h2>{{ card.strip?.title ?? card.title }}</h2>
+    <ReadingColumn v-if="card.strip" :strip="card.strip" />
     <p class="how" role="note" aria-label="How to take it">{{ card.how }}</p>
     <div v-if="card.meters.length > 1" class="chips" role="radiogroup" aria-label="Instrument">
       <button
@@ -161,15 +166,7 @@ const chips = computed(() => {
       <button type="button" class="chip quiet" @click="take('could not')">Could not take it</button>
     </form>
     <TestReasons :card="card" :dimension="dimension" />
-    <div v-if="card.destroys || card.losing.length" class="losing">
-      <p v-if="card.destroys"><strong>Mind:</strong> {{ card.destroys }}.</p>
-      <template v-if="card.losing.length">
-        <p>These take longer afterwards. Take them first:</p>
-        <button v-for="l in card.losing" :key="l.id" type="button" class="chip" @click="emit('first', l.id)">
-          {{ l.title }} <span class="soft small">{{ l.now.toFixed(1) }} min now, {{ l.after.toFixed(1) }} after</span>
-        </button>
-      </template>
-    </div>
+    <WhatIsLost :card="card" @first="emit('first', $event)" />
   </section>
 </template>
 
@@ -259,15 +256,6 @@ const chips = computed(() => {
   text-decoration: underline;
   min-height: 44px;
   cursor: pointer;
-}
-.losing {
-  display: grid;
-  gap: 0.4rem;
-  justify-items: start;
-  font-size: 0.92rem;
-}
-.losing .chip {
-  text-align: left;
 }
 .again {
   display: none;

@@ -13,6 +13,7 @@ export const measurementInterface: MeasurementInterface<MeasurementOf<'insulatio
   meter: () => 'insulation',
   minutes: 3,
   takesLeadsOff: () => true,
+  inColumn: true,
   opens: 'terminals',
   partAlone: () => true,
 }

@@ -18,6 +18,7 @@ export const measurementInterface: MeasurementInterface<MeasurementOf<'ohms'>> =
   minutes: 1,
   takesLeadsOff: (m) => m.lifted,
 
+  inColumn: true,
   opens: 'terminals',
   contactAsItStands: true,
   partAlone: (m) => m.lifted,

@@ -21,6 +21,7 @@ export const measurementInterface: MeasurementInterface<MeasurementOf<'volts'>> 
   },
   isPossible: hasReturn,
   minutes: 1,
+  inColumn: true,
   opens: 'terminals',
   idleBeforeStart: true,
 }

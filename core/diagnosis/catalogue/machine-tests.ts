@@ -1,0 +1,87 @@
+import type { Measurement } from '../../simulation/measurements'
+import { common, panelsOf, type Draft } from './draft'
+import { PROGRAM_START } from './run-healthy'
+import type { TestPlacement } from './test-placement'
+import type { HealthyRuns } from './types'
+
+/** Longest time that a program is given until its code is read, s. */
+const CODE_AFTER = 900
+
+/** How long each phase lasts that the healthy machine ends by itself. */
+export function phaseTests({ machine, runs, healthy }: HealthyRuns, placement: TestPlacement): Draft[] {
+  return machine.phases.flatMap((phase): Draft[] => {
+    const at = placement.phase(phase.index)
+    // What the clock alone ends has no length to learn.
+    if (!at || phase.final || phase.exits.every(({ when }) => when.type === 'after')) return []
+    const { from, to } = healthy[at.run].phases[phase.index]
+    if (Number.isNaN(to)) return []
+    const fields = common(machine, { type: 'duration', phase: phase.index }, at)
+    const seconds = from - PROGRAM_START
+    return [
+      {
+        ...fields,
+        id: `${phase.id}.lasts`,
+        timing: { type: 'whole-phase', phase: phase.index },
+        workMode: 'observe',
+        needs: {
+          power: 'on',
+          asFound: false,
+          panels: [],
+          loosened: [],
+          arrival: { program: runs[at.run].program, seconds },
+        },
+        minutes: (to - from) / 60 + fields.minutes,
+      },
+    ]
+  })
+}
+
+/** The code that the customer's run left, and the one shown when a program has run out. */
+export function codeTests({ machine, runs }: HealthyRuns, { end, found }: TestPlacement): Draft[] {
+  if (!machine.alarms.length || !end || !found) return []
+  const arrival = { program: runs[end.run].program, seconds: Math.min(end.seconds, CODE_AFTER) }
+  return [
+    {
+      ...common(machine, { type: 'code' }, end),
+      id: 'control.code',
+      workMode: 'observe',
+      needs: { power: 'on', asFound: false, panels: [], loosened: [], arrival },
+    },
+    {
+      ...common(machine, { type: 'code' }, found),
+      id: 'control.code@found',
+      workMode: 'observe',
+      needs: { power: 'any', asFound: true, panels: [], loosened: [], arrival: undefined },
+    },
+  ]
+}
+
+/** The special tests of the sheet. */
+export function sheetTests(runs: HealthyRuns, placement: TestPlacement): Draft[] {
+  const { machine } = runs
+  return machine.tests.flatMap((test): Draft[] => {
+    const at = placement.named(test.moment)
+    if (!at) return []
+    const { program } = runs.runs[at.run]
+    const { jumper, part, signal, sense } = test
+    const measurement: Measurement = { type: 'watch', test: test.id, part, signal, sense }
+    const asFound = at.position.type === 'found'
+    return [
+      {
+        ...common(machine, measurement, at),
+        id: test.id,
+        run: jumper === undefined ? at.run : runs.addRun(program, [{ jumper }], at.moment),
+        workMode: jumper === undefined ? 'observe' : 'energised',
+        needs: {
+          power: asFound ? 'any' : 'on',
+          asFound,
+          panels: jumper === undefined ? [] : panelsOf(machine.parts[jumper]),
+          loosened: [],
+          arrival: asFound ? undefined : { program, seconds: at.seconds },
+        },
+        minutes: test.minutes,
+        caution: test.caution,
+      },
+    ]
+  })
+}
