@@ -36,6 +36,7 @@ const CORE = {
   words: ['foundation', 'evidence', 'job'],
   search: ['foundation'],
   job: ['foundation', 'evidence'],
+  statistics: UPWARDS.slice(0, UPWARDS.indexOf('simulate')),
   sync: ['foundation', 'job'],
   // The second simulator shares the language of machines and nothing of the solvers.
   truth: UPWARDS.slice(0, UPWARDS.indexOf('measurements')),

@@ -5,21 +5,23 @@ import { parseProbe } from '../../core/diagnosis/catalogue'
 import { traceLines } from '../../core/diagram'
 import { InputError, orThrow } from '../../core/foundation/result'
 import { CIRCUMSTANCES, CIRCUMSTANCE_IDS } from '../../core/model/kinds'
-import type { Acceptance } from '../../core/model/machine'
+import { buildMachine, type Acceptance } from '../../core/model/machine'
 import { readSheet, type Sheet } from '../../core/model/sheet'
+import { experienceFrom, type Experience, type ShopRecord } from '../../core/statistics'
 import { METERS } from '../../core/simulation/instrument'
 import { describePosition, describeProblem, describeTiming } from '../../core/words'
-import type { Answer, EngineApi, Question, Written } from './protocol'
+import type { Answer, EngineApi, MachineFacts, Question, Written } from './protocol'
 
 /** Heavy computation, off the page's thread. */
 let sheet: Sheet | undefined
+let experience: Experience | undefined
 /** One engine for each opinion of what makes a winding good. */
 const engines = new Map<Acceptance, Engine>()
 
 function opened(acceptance: Acceptance = 'published'): Engine {
   if (!sheet) throw new Error('No sheet is open.')
   let own = engines.get(acceptance)
-  if (!own) engines.set(acceptance, (own = createEngine(sheet, { acceptance })))
+  if (!own) engines.set(acceptance, (own = createEngine(sheet, { acceptance, ...experience })))
   return own
 }
 
@@ -64,8 +66,57 @@ async function prepare(engine: Engine): Promise<void> {
   }
 }
 
+/** What a page must know of the machine. */
+function factsOf(own: Sheet, engine: Engine, record: ShopRecord | undefined): MachineFacts {
+  const { machine, catalogue } = engine
+  return {
+    title: own.title,
+    source: own.source,
+    parts: machine.parts.map((p) => ({
+      id: p.id,
+      title: p.title,
+      line: p.line,
+      byHand: machine.kinds[p.index]!.manual !== undefined,
+      jumper: machine.kinds[p.index]!.jumperAllowed ?? false,
+      terminals: machine.kinds[p.index]!.terminals,
+    })),
+    moments: [
+      ...new Map(
+        catalogue.readingMoments.map(({ id, position }) => [id, { id, title: describePosition(machine, position) }]),
+      ).values(),
+    ],
+    meters: METERS.filter((m) => m.dimension === 'voltage' || m.dimension === 'resistance').map((m) => ({
+      id: m.id,
+      title: m.title,
+      dead: m.dimension === 'resistance',
+    })),
+    lines: traceLines(catalogue),
+    complaints: own.complaints.map(({ id, words }) => ({ id, words })),
+    circumstances: CIRCUMSTANCE_IDS.map((id) => ({ id, words: CIRCUMSTANCES[id].words })),
+    makeSafe: own.makeSafe,
+    tests: [
+      ...catalogue.procedures.map((p) => ({ id: p.id, title: engine.titleOf(p), p })),
+      ...catalogue.strips.map((s) => ({ id: s.id, title: engine.titleOfStrip(s), p: s.rows[0]! })),
+    ].map(({ id, title, p }) => ({
+      id,
+      title,
+      when: describeTiming(machine, p.timing),
+      workMode: p.workMode,
+      part: 'part' in p.measurement ? p.measurement.part : -1,
+      shape: p.shape,
+    })),
+    repairs: own.repairs.map(({ id, title }) => ({ id, title })),
+    experience: record &&
+      experience && {
+        jobs: record.jobs.length,
+        machineYears: record.machineYears,
+        knownGood: Object.values(experience.knownGood).flat().length,
+      },
+  }
+}
+
 const api: EngineApi = {
-  open(sheets) {
+  open(sheets, record) {
     try {
       newest.clear()
       engines.clear()
@@ -73,51 +124,13 @@ const api: EngineApi = {
       const [own] = sheets
       if (!own) throw new Error('A sheet is given first, then what it leads to.')
       sheet = orThrow(readSheet(own.text, own.file, (id) => sheets.find((s) => s.id === id)))
+      experience = record && experienceFrom(buildMachine(sheet), record)
       opened()
     } catch (error) {
       if (error instanceof InputError) throw new Error(error.problems.map((p) => describeProblem(p)).join(' '))
       throw error
     }
-    const engine = opened()
-    const { machine, catalogue } = engine
-    return {
-      title: sheet.title,
-      source: sheet.source,
-      parts: machine.parts.map((p) => ({
-        id: p.id,
-        title: p.title,
-        line: p.line,
-        byHand: machine.kinds[p.index]!.manual !== undefined,
-        jumper: machine.kinds[p.index]!.jumperAllowed ?? false,
-        terminals: machine.kinds[p.index]!.terminals,
-      })),
-      moments: [
-        ...new Map(
-          catalogue.readingMoments.map(({ id, position }) => [id, { id, title: describePosition(machine, position) }]),
-        ).values(),
-      ],
-      meters: METERS.filter((m) => m.dimension === 'voltage' || m.dimension === 'resistance').map((m) => ({
-        id: m.id,
-        title: m.title,
-        dead: m.dimension === 'resistance',
-      })),
-      lines: traceLines(catalogue),
-      complaints: sheet.complaints.map(({ id, words }) => ({ id, words })),
-      circumstances: CIRCUMSTANCE_IDS.map((id) => ({ id, words: CIRCUMSTANCES[id].words })),
-      makeSafe: sheet.makeSafe,
-      tests: [
-        ...catalogue.procedures.map((p) => ({ id: p.id, title: engine.titleOf(p), p })),
-        ...catalogue.strips.map((s) => ({ id: s.id, title: engine.titleOfStrip(s), p: s.rows[0]! })),
-      ].map(({ id, title, p }) => ({
-        id,
-        title,
-        when: describeTiming(machine, p.timing),
-        workMode: p.workMode,
-        part: 'part' in p.measurement ? p.measurement.part : -1,
-        shape: p.shape,
-      })),
-      repairs: sheet.repairs.map(({ id, title }) => ({ id, title })),
-    }
+    return factsOf(sheet, opened(), record)
   },
   view(question: Question, quick: boolean): Answer {
     const view = opened(question.acceptance).view(adviceFor(question, quick), !quick)

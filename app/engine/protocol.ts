@@ -4,6 +4,7 @@ import type { Acceptance, Strategy, Written } from './written'
 import type { ReadingShape } from '../../core/foundation/quantity'
 import type { SafetyNeed } from '../../core/job'
 import type { WorkMode } from '../../core/evidence'
+import type { ShopRecord } from '../../core/statistics'
 
 export type { Acceptance, Strategy, Written } from './written'
 
@@ -29,6 +30,8 @@ export interface MachineFacts {
   makeSafe: (SafetyNeed & { text: string })[]
   tests: { id: string; title: string; when: string; workMode: WorkMode; part: number; shape: ReadingShape }[]
   repairs: { id: string; title: string }[]
+  /** What of the shop's own record counts: closed jobs, years of machines, windings known good. */
+  experience: { jobs: number; machineYears: number; knownGood: number } | undefined
 }
 
 export type Judged = View['readings'][number]
@@ -50,7 +53,8 @@ export interface Question {
 
 /** What the worker answers. */
 export interface EngineApi {
-  open(files: { id: string; file: string; text: string }[]): MachineFacts
+  /** @param record what the shop has seen of such machines; `undefined` where nothing is known of it */
+  open(files: { id: string; file: string; text: string }[], record?: ShopRecord): MachineFacts
   view(question: Question, quick: boolean): Answer
   card(question: Question, test: string, instrument: string | undefined, quick: boolean): TestCard | undefined
   /** The id of a free probe, or why there is none. */

@@ -4,8 +4,9 @@ import * as start from './migrations/0001-start'
 import * as house from './migrations/0002-house'
 import * as workModes from './migrations/0003-work-modes'
 import * as reopenedUnsafe from './migrations/0004-reopened-unsafe'
+import * as knownSince from './migrations/0005-known-since'
 
-const MIGRATIONS = [start, house, workModes, reopenedUnsafe]
+const MIGRATIONS = [start, house, workModes, reopenedUnsafe, knownSince]
 
 /** Brings the tables to the newest form. Running it twice does nothing. */
 export async function migrate(sequelize: Sequelize): Promise<void> {

@@ -71,6 +71,24 @@ export const readJob = contract({
   }),
 })
 
+/** What the organisation had seen of machines of a job's sheet when the job came. */
+export const readShopRecord = contract({
+  method: 'GET',
+  path: '/api/jobs/:id/record',
+  roles: EVERYBODY,
+  params: idParam,
+  answer: z.object({
+    machineYears: z.number(),
+    jobs: z.array(
+      z.object({
+        repair: z.string(),
+        inVain: z.array(z.string()),
+        readings: z.array(z.object({ test: z.string(), si: z.number() })),
+      }),
+    ),
+  }),
+})
+
 export const eventResult = z.discriminatedUnion('status', [
   z.object({ id: z.string(), status: z.literal('accepted'), seq: z.int() }),
   z.object({ id: z.string(), status: z.literal('duplicate'), seq: z.int() }),

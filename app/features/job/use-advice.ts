@@ -2,6 +2,7 @@ import { computed, onScopeDispose, ref, shallowRef, watch, type Ref } from 'vue'
 import type { TestCard, View } from '../../../core/advice'
 import type { WorkMode } from '../../../core/evidence'
 import type { Job } from '../../../core/job'
+import type { ShopRecord } from '../../../core/statistics'
 import { sheetOf } from '../../data/sheets'
 import { ApiError } from '../../data/http'
 import { hear } from '../../data/tabs'
@@ -39,10 +40,17 @@ const questionOf = (job: Job, barred: WorkMode[]): Question => ({
  * What the engine says of a job: first the quick answer, then the settled one. Only the newest question counts, and a
  * card on which somebody writes stays.
  *
+ * @param record what the shop had seen of such machines when the job came
  * @param barred work that the person signed in may not do
  */
 // eslint-disable-next-line max-lines-per-function -- a composable: one closure over what a page shows
-export function useAdvice(job: Ref<Job>, revision: Ref<string | undefined>, text: Ref<string>, barred: WorkMode[]) {
+export function useAdvice(
+  job: Ref<Job>,
+  revision: Ref<string | undefined>,
+  record: () => Promise<ShopRecord | undefined>,
+  text: Ref<string>,
+  barred: WorkMode[],
+) {
   const engine = useEngine()
   const facts = shallowRef<MachineFacts>()
   const view = shallowRef<View>()
@@ -67,7 +75,8 @@ export function useAdvice(job: Ref<Job>, revision: Ref<string | undefined>, text
     clearTimeout(timer)
     if (!revision.value || facts.value) return
     try {
-      facts.value = await engine.open(await sheetOf(revision.value))
+      const [files, seen] = await Promise.all([sheetOf(revision.value), record()])
+      facts.value = await engine.open(files, seen)
       broken.value = ''
       await think()
     } catch (error) {

@@ -60,6 +60,7 @@ export interface FoundJob {
   id: string
   revision: string | null
   sheet: string
+  created_at: Date
   seq: number
   unit: string
   title: string
@@ -69,7 +70,7 @@ export interface FoundJob {
 
 export async function findJob(id: string, organisation: string): Promise<FoundJob | undefined> {
   const [row] = await database().query<FoundJob>(
-    `SELECT j.id, j.revision, u.sheet, j.seq, u.id AS unit, u.title, c.name AS customer, s.name AS place
+    `SELECT j.id, j.revision, u.sheet, j.created_at, j.seq, u.id AS unit, u.title, c.name AS customer, s.name AS place
      FROM jobs j JOIN units u ON u.id = j.unit_id JOIN sites s ON s.id = u.site_id JOIN customers c ON c.id = s.customer_id
      WHERE j.id = $1 AND j.organisation_id = $2`,
     { bind: [id, organisation], type: QueryTypes.SELECT },

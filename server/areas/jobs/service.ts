@@ -4,14 +4,18 @@ import { MOST_SHOWN, type listJobs as listContract } from '../../../shared/contr
 import type { Person } from '../../../shared/contracts/session'
 import { now } from '../../platform/clock'
 import { apiError, notFound } from '../../platform/errors'
-import { currentRevision } from '../sheets/service'
+import { currentRevision, factsOfRevision } from '../sheets/service'
 import { appendEvents } from './append'
 import { fromCursor, toCursor, toJobRow } from './mapper'
 import { findJob, listJobs } from './list-repository'
+import { closedJobs, machineYears } from './record-repository'
 import { eventsAfter } from './repository'
 
 /** Jobs on one page of the list. */
 const PAGE = 50
+
+/** Closed jobs that a record goes back. */
+const MOST_REMEMBERED = 300
 
 type Query = z.infer<(typeof listContract)['query']>
 
@@ -45,6 +49,23 @@ export async function readJob(who: Person, id: string, after = 0) {
     seq: job.seq,
     events: await eventsAfter(id, after, MOST_SHOWN),
   }
+}
+
+/**
+ * What the organisation had seen of machines of a job's sheet when the job came: what its advice may build on, the same whenever
+ * it is asked for.
+ */
+export async function readShopRecord(who: Person, id: string) {
+  const job = await findJob(id, who.organisation)
+  if (!job) throw notFound('job')
+  const revision = job.revision ?? (await currentRevision(job.sheet))
+  if (revision === undefined) throw apiError(503, 'sheet-not-ready')
+  const { tests } = await factsOfRevision(revision)
+  const ohms = Object.entries(tests).filter(([, t]) => t.shape.type === 'number' && t.shape.dimension === 'resistance')
+  const asked = { organisation: who.organisation, sheet: job.sheet, until: job.created_at }
+  const names = ohms.map(([test]) => test)
+  const [years, jobs] = await Promise.all([machineYears(asked), closedJobs(asked, names, MOST_REMEMBERED)])
+  return { machineYears: years, jobs }
 }
 
 /** Appends what a device sends. @returns what became of each event, and what the device's clock is off by */

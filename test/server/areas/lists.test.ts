@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { pageOfJobs, readJob } from '../../../server/areas/jobs/service'
+import { pageOfJobs, readJob, readShopRecord } from '../../../server/areas/jobs/service'
 import { importUnits } from '../../../server/areas/units/import'
 import {
   createUnit,
@@ -11,7 +11,8 @@ import {
   updateUnit,
 } from '../../../server/areas/units/service'
 import { v7 as uuidv7 } from 'uuid'
-import { entry, open, RIGHT, send, SHEET, withHouse } from '../house'
+import type { Payload } from '../../../core/job'
+import { codes, entry, open, RIGHT, send, SHEET, withHouse } from '../house'
 
 const house = withHouse('lists')
 
@@ -49,6 +50,45 @@ describe('list of jobs', () => {
     options.logging = false
     expect(statements).toHaveLength(1)
     await expect(pageOfJobs(mara, { cursor: 'bm9uc2Vuc2U' })).rejects.toMatchObject({ statusCode: 400 })
+  })
+})
+
+describe('what the organisation has seen of a model', () => {
+  it('counts closed jobs of before, without what was taken back, and nobody else’s', async () => {
+    const { mara, joss, ivo } = house.people
+    const before = await open(mara)
+    const job = await open(joss, RIGHT)
+    const ohms = (text: string, si: number, more = {}) =>
+      entry({ type: 'reading', test: 'cold-valve.ohms', text, value: { type: 'value', si }, ...more } as Payload)
+    const slip = ohms('9', 9)
+    const sent = await codes(
+      joss,
+      job,
+      ...['meter-first', 'isolate', 'prove-dead', 'edges'].map((step) => entry({ type: 'safety', step })),
+      ohms('1002', 1002),
+      slip,
+      entry({ type: 'retracted', event: slip.id }),
+      entry({ type: 'reading', test: 'cold-valve.hum', text: 'no', value: { type: 'no' } }),
+      entry({ type: 'action', action: { verb: 'repair', target: 'open-taps' } }),
+      entry({ type: 'closed', repair: 'new-lid-switch', text: '' }),
+    )
+    expect(new Set(sent)).toEqual(new Set(['accepted']))
+    const still = await open(mara, RIGHT)
+    await send(
+      mara,
+      still,
+      entry({ type: 'reading', test: 'cold-valve.ohms', text: '1010', value: { type: 'value', si: 1010 } }),
+    )
+    const after = await open(mara)
+    const record = await readShopRecord(mara, after)
+    const mine = record.jobs.filter((j) => j.repair === 'new-lid-switch')
+    expect(mine).toEqual([
+      { repair: 'new-lid-switch', inVain: ['open-taps'], readings: [{ test: 'cold-valve.ohms', si: 1002 }] },
+    ])
+    expect(record.machineYears).toBeGreaterThan(0)
+    // What came later says nothing of a job that was there before, however often it is asked.
+    expect((await readShopRecord(mara, before)).jobs.filter((j) => j.repair === 'new-lid-switch')).toEqual([])
+    await expect(readShopRecord(ivo, after)).rejects.toMatchObject({ statusCode: 404 })
   })
 })
 

@@ -12,6 +12,7 @@ import { useDraft } from '../draft'
 import { historyRows } from '../history-rows'
 import { useAdvice } from '../use-advice'
 import { useJob } from '../use-job'
+import { shopRecordOf } from '../shop-record'
 import { useNow } from '../use-now'
 import BypassBar from './BypassBar.vue'
 import CauseCard from './CauseCard.vue'
@@ -33,6 +34,7 @@ const text = useDraft(person.id, `${props.id}:reading`)
 const advice = useAdvice(
   state,
   computed(() => meta.value?.revision),
+  () => shopRecordOf(person.id, props.id),
   text,
   barredFor(person.role),
 )
@@ -161,6 +163,7 @@ useKeys({
       <WaysOfWorking
         :order="advice.strategy.value"
         :bands="advice.acceptance.value"
+        :experience="facts?.experience"
         :closed="locked"
         @order="enter({ type: 'test-strategy', strategy: $event })"
         @bands="enter({ type: 'acceptance', acceptance: $event })"

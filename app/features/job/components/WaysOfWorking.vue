@@ -1,9 +1,14 @@
 <script setup lang="ts">
 import Select from 'primevue/select'
 import { computed } from 'vue'
-import type { Acceptance as Bands, Strategy as Order } from '../../../engine'
+import type { Acceptance as Bands, MachineFacts, Strategy as Order } from '../../../engine'
 
-const props = defineProps<{ order: Order; bands: Bands; closed: boolean }>()
+const props = defineProps<{
+  order: Order
+  bands: Bands
+  closed: boolean
+  experience: MachineFacts['experience'] | undefined
+}>()
 const emit = defineEmits<{ order: [order: Order]; bands: [bands: Bands] }>()
 
 const ORDERS: { id: Order; title: string }[] = [
@@ -37,6 +42,16 @@ const ways = computed(() => [
     choose: (id: string) => emit('bands', id as Bands),
   },
 ])
+/** What of the shop's own record is counted in; nothing where there is none yet. */
+const own = computed(() => {
+  const { jobs = 0, machineYears = 0, knownGood = 0 } = props.experience ?? {}
+  if (!jobs) return ''
+  const years = machineYears < 10 ? machineYears.toFixed(1) : machineYears.toFixed(0)
+  const coils = knownGood
+    ? `, ${knownGood} ${knownGood === 1 ? 'reading' : 'readings'} of windings that went on working`
+    : ''
+  return `Counted in, from our own work on this model: ${jobs} closed ${jobs === 1 ? 'job' : 'jobs'} in ${years} years of machines${coils}.`
+})
 const titleOf = (options: { id: string; title: string }[], id: string) => options.find((o) => o.id === id)?.title
 const said = computed(() => `Order: ${titleOf(ORDERS, props.order)} · Coils: ${titleOf(BANDS, props.bands)}`)
 </script>
@@ -56,6 +71,7 @@ const said = computed(() => `Order: ${titleOf(ORDERS, props.order)} · Coils: ${
         @update:model-value="way.choose"
       />
     </label>
+    <p v-if="own" class="small soft" role="note" aria-label="Our own record">{{ own }}</p>
   </details>
 </template>
 
