@@ -66,7 +66,7 @@ export function advise(
     belief,
     suspects: suspects(belief),
     links: linkStatuses(predictor, belief, interpreted.jumpers),
-    verdicts: interpreted.case.readings.map((r) => judgeReading(predictor, r)),
+    verdicts: interpreted.case.readings.map((r) => judgeReading(predictor, r, interpreted.case.readings)),
     plan: plan(predictor, belief, interpreted.workState, {
       strategy: order,
       barred,

@@ -1,5 +1,8 @@
 import type { ReadingValue } from '../../foundation/quantity'
+import { dimensionOf } from '../catalogue'
 import { varianceOf, type Prediction, type Predictor, type ValuePrediction } from '../predict'
+import { predictiveGiven, unconditioned, withValue, type Conditioning } from './conditioning'
+import { readingKey } from './reading-key'
 import type { ContextualReading } from './types'
 
 export type Finding =
@@ -21,10 +24,31 @@ const plain = (finding: Finding): Judgement => ({
   finding,
 })
 
+/** Volts further from healthy than this many standard deviations say that something is wrong, not what the supply is. */
+const HEALTHY_SUPPLY = 4
+
+/** What the volts that were read tell of the supply, on a machine that is well. */
+function supplyRead(predictor: Predictor, readings: readonly ContextualReading[]): Conditioning {
+  return readings.reduce((known, reading) => {
+    const { procedure, value, meter, interventions } = reading
+    if (value.type !== 'value' || dimensionOf(procedure) !== 'voltage') return known
+    const p = predictor.predict(predictor.healthy, procedure, meter, interventions)
+    if (p.type !== 'value' || Math.abs(value.si - p.mean) > HEALTHY_SUPPLY * Math.sqrt(varianceOf(p))) return known
+    return withValue(known, p, value.si, readingKey(reading))
+  }, unconditioned)
+}
+
 /** A value against the band of a healthy one: two standard deviations either side. */
-function judgeValue(predictor: Predictor, healthy: ValuePrediction, value: ReadingValue): Judgement {
+function judgeValue(
+  predictor: Predictor,
+  own: ValuePrediction,
+  value: ReadingValue,
+  supply: Conditioning = unconditioned,
+): Judgement {
   const { inBand, nearEdge } = predictor.calibration.belief
-  const sd = Math.sqrt(varianceOf(healthy))
+  const given = predictiveGiven(own, supply)
+  const healthy = { mean: given.mean }
+  const sd = Math.sqrt(given.variance)
   const band = { low: Math.max(0, healthy.mean - 2 * sd), high: healthy.mean + 2 * sd }
   if (value.type === 'open') return { band, distance: Infinity, finding: 'open' }
   if (value.type === 'never') return { band, distance: Infinity, finding: 'never-came' }
@@ -45,11 +69,18 @@ function isRight(healthy: Exclude<Prediction, { type: 'value' }>, value: Reading
   return healthy.type === value.type
 }
 
-function judge(predictor: Predictor, { procedure, value, meter, interventions }: ContextualReading): Judgement {
+function judge(
+  predictor: Predictor,
+  { procedure, value, meter, interventions }: ContextualReading,
+  others: readonly ContextualReading[],
+): Judgement {
   if (value.type === 'could-not') return { ...plain('good'), finding: 'not-taken' }
   if (value.type === 'times') return plain(value.clean === value.of ? 'good' : 'wrong')
   const healthy = predictor.predict(predictor.healthy, procedure, meter, interventions)
-  if (healthy.type === 'value') return judgeValue(predictor, healthy, value)
+  if (healthy.type === 'value') {
+    const isCurrent = dimensionOf(procedure) === 'current'
+    return judgeValue(predictor, healthy, value, isCurrent ? supplyRead(predictor, others) : undefined)
+  }
   // A machine that never comes to it when it is well is as it should be when it does not.
   if (value.type === 'never-ended' || value.type === 'longer-than')
     return { ...plain('never-ended'), finding: healthy.type === 'never-ended' ? 'good' : 'never-ended' }
@@ -58,8 +89,16 @@ function judge(predictor: Predictor, { procedure, value, meter, interventions }:
   return plain(isRight(healthy, value) ? 'good' : 'wrong')
 }
 
-/** Judges a reading against what the healthy machine shows there. */
-export const judgeReading = (predictor: Predictor, reading: ContextualReading): Verdict => ({
+/**
+ * Judges a reading against what the healthy machine shows there; a current against what it draws at the volts that were read.
+ *
+ * @param all readings of the visit, in any order
+ */
+export const judgeReading = (
+  predictor: Predictor,
+  reading: ContextualReading,
+  all: readonly ContextualReading[] = [],
+): Verdict => ({
   test: reading.procedure.id,
-  ...judge(predictor, reading),
+  ...judge(predictor, reading, all),
 })

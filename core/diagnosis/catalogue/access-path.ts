@@ -26,8 +26,6 @@ export type WorkStep =
   | { type: 'start'; program: number; minutes: number }
   | { type: 'wait'; minutes: number }
 
-const ISOLATE_MINUTES = 1.5
-const RESTORE_MINUTES = 1
 /** Minutes of starting a program. */
 export const START_MINUTES = 0.4
 
@@ -58,11 +56,13 @@ export const started = (s: WorkState, program: number, seconds: number): WorkSta
 /** Steps between powered and isolated; panels are opened with the power off. */
 function powerSteps(machine: Machine, s: WorkState, goal: Goal): Step[] {
   if (s.power === 'on')
-    return [step({ type: 'isolate', minutes: ISOLATE_MINUTES }, { ...s, power: 'off', running: undefined })]
+    return [
+      step({ type: 'isolate', minutes: machine.safetyMinutes.isolate }, { ...s, power: 'off', running: undefined }),
+    ]
   const closed = goal.needs.panels.filter((panel) => !s.open.includes(panel))
   const fast = goal.needs.loosened.filter(({ key }) => !s.loosened.includes(key))
   return [
-    step({ type: 'restore', minutes: RESTORE_MINUTES }, powered(s)),
+    step({ type: 'restore', minutes: machine.safetyMinutes.restore }, powered(s)),
     ...closed.map((panel) =>
       step({ type: 'open', panel, minutes: machine.panelMinutes.get(panel)! }, { ...s, open: [...s.open, panel] }),
     ),

@@ -37,7 +37,8 @@ export class HypothesisSpace {
     const { restingShare, missProbabilities, halvings } = this.calibration
     const resting = fault.ratePerYear * fault.intermittentShare * restingShare
     const rest = (resting > 0 ? missProbabilities : []).map((missProbability) => {
-      const severity = fault.severity && severityAt(fault.severity, 0.5)
+      // On the days when it acts it acts as it does at its worst: a joint that comes and goes opens wide.
+      const severity = fault.severity && severityAt(fault.severity, 1 - 1 / (2 * this.calibration.severityNodes))
       return this.make([{ fault, severity, missProbability }], resting / missProbabilities.length)
     })
     const acting = this.always(fault, fault.ratePerYear - resting, halvings)

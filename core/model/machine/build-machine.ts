@@ -5,6 +5,15 @@ import { indexParts } from './index-parts'
 import { indexReturns } from './index-returns'
 import type { Machine } from './types'
 
+/** Minutes that go by with a switch alone, where a sheet names no safety steps. */
+const NO_STEPS = 1
+
+/** Minutes of the safety steps before work of a sort. */
+function minutesOf({ makeSafe }: Sheet, work: 'isolated' | 'energised'): number {
+  const steps = makeSafe.filter(({ before }) => before === work || before === 'anything')
+  return steps.length ? steps.reduce((sum, { minutes }) => sum + minutes, 0) : NO_STEPS
+}
+
 /**
  * Turns a resolved sheet into an indexed machine. Pure; cannot fail for a sheet that `readSheet` accepted.
  * Everything is numbered in the order of writing, so renaming ids changes no number.
@@ -55,6 +64,7 @@ export function buildMachine(sheet: Sheet): Machine {
       caution,
     })),
     panelMinutes: new Map(sheet.panels.map(({ id, minutes }) => [id, minutes])),
+    safetyMinutes: { isolate: minutesOf(sheet, 'isolated'), restore: minutesOf(sheet, 'energised') },
     frequency: sheet.hertz,
   }
 }

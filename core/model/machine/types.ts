@@ -129,6 +129,8 @@ export interface Machine {
   tests: readonly SpecialTest[]
   /** Minutes that opening each panel takes, by id. */
   panelMinutes: ReadonlyMap<string, number>
+  /** Minutes that the sheet's safety steps take to isolate and prove dead, and before power goes back. */
+  safetyMinutes: { isolate: number; restore: number }
   /** Supply frequency, Hz. */
   frequency: number
   /** Mode indices that the control commands. */

@@ -178,6 +178,7 @@ export const sheetSchema = z.strictObject({
         text: z.string(),
         before: z.enum(['anything', 'dead', 'live']),
         again: z.boolean().optional().describe('true: asked again once the machine has been live'),
+        minutes: quantity.optional().describe('how long it takes; 0.4 min where it does not say'),
       }),
     )
     .optional(),

@@ -55,6 +55,8 @@ export interface SafetyStep {
   before: 'anything' | 'isolated' | 'energised'
   /** It is asked again once the machine has been live. */
   again?: boolean
+  /** How long it takes. */
+  minutes: number
 }
 
 export interface SheetPart {

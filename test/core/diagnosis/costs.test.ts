@@ -7,6 +7,7 @@ import { interpretEvidence } from '../../../core/diagnosis/belief'
 import type { WorkState } from '../../../core/diagnosis/catalogue'
 import { describeStep } from '../../../core/words'
 import { evidenceOf, predictorOf } from '../support/sheets'
+import { flatText } from '../support/shipped'
 
 const start: WorkState = { power: 'on', open: [], loosened: [], running: undefined, asFound: false }
 const shipped = (id: string) => predictorOf(findShipped(id)!.text)
@@ -27,6 +28,22 @@ describe('what a test costs', () => {
     // A program takes its water through the hose: it is back on by then.
     const fill = accessPaths.from(first.after, find('fill-cold.lasts'))
     expect(accessPaths.from(fill.after, look).steps.some((s) => s.type === 'loosen')).toBe(true)
+  })
+  it('isolating takes what the safety steps of the sheet take', () => {
+    const isolating = (text: string) => {
+      const { procedures, accessPaths } = predictorOf(text).catalogue
+      const path = accessPaths.from(
+        start,
+        procedures.find((p) => p.id === 'heater.ohms')!,
+      )
+      return path.steps.find((s) => s.type === 'isolate')!.minutes
+    }
+    const steamer = flatText('brindlow-s12')
+    const cold = steamer.replace(/(id: steam\b[\s\S]*?minutes: )6 min/, (_, before: string) => `${before}1 min`)
+    expect(cold).not.toBe(steamer)
+    expect(isolating(steamer) - isolating(cold)).toBeCloseTo(5, 9)
+    // Nothing has to cool down at a washer.
+    expect(isolating(flatText('tarvost-fl5'))).toBeLessThan(isolating(cold) + 1)
   })
   it('leads that came off are back on once a reading or an act has put the power on, and hoses once a program runs', () => {
     const predictor = shipped('orrisk-tl40')

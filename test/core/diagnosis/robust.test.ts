@@ -4,6 +4,7 @@ import { advise } from '../../../core/advice'
 import { varianceOf } from '../../../core/diagnosis/predict'
 import { DrawnMachine, random } from '../../../core/truth'
 import { activeFaultsIn, evidenceOf, predictorOf } from '../support/sheets'
+import { underEveryName } from '../support/shipped'
 
 const shipped = (id: string) => predictorOf(findShipped(id)!.text)
 
@@ -53,5 +54,42 @@ describe('tenths of a volt', () => {
       })
     expect(Math.max(...read(faults))).toBeGreaterThan(2)
     expect(Math.max(...read([faults[1]]))).toBeLessThan(2)
+  })
+})
+
+describe('a current', () => {
+  it.each([
+    ['tarvost-fl7', 'heater'],
+    ['brindlow-s12', 'heater'],
+  ])('%s: is judged by the volts that were read at the %s', (id, load) => {
+    for (const [text, of] of underEveryName(id)) {
+      const predictor = predictorOf(text)
+      const { procedures, machine } = predictor.catalogue
+      const usual = (test: string) => {
+        const p = predictor.predict(
+          predictor.healthy,
+          procedures.find((x) => x.id === test)!,
+        )
+        if (p.type !== 'value') throw new Error('a value')
+        return p.mean
+      }
+      const [volts, amps] = [`${of(load)}.volts`, `${of(load)}.amps`]
+      const complaint = machine.complaints[0].id
+      const said = (low: number, ...supply: { test: string; reading: string }[]) =>
+        advise(
+          predictor,
+          evidenceOf(predictor, { complaint }, ...supply, { test: amps, reading: (usual(amps) * low).toFixed(3) }),
+          'best',
+          0,
+        ).verdicts.at(-1)!
+      const read = (share: number) => ({ test: volts, reading: (usual(volts) * share).toFixed(1) })
+      // A tenth less of both is a low supply and a good element; of the current alone it is the element.
+      expect(said(0.9, read(0.9)).distance).toBeLessThan(said(0.9).distance / 2)
+      expect(said(0.9, read(0.9)).finding).toBe('good')
+      expect(said(0.9, read(1)).distance).toBeGreaterThan(said(0.9).distance)
+      expect(said(0.9, read(1)).finding).toBe('low')
+      // Nothing at the element is no supply to judge by.
+      expect(said(0, { test: volts, reading: '0' }).finding).toBe('low')
+    }
   })
 })

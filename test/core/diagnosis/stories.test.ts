@@ -2,7 +2,7 @@ import { describe, expect, it, vi } from 'vitest'
 import { findShipped } from '../../../cli/library'
 import { advise } from '../../../core/advice'
 import { DrawnMachine, random } from '../../../core/truth'
-import { followAdvice } from '../support/play'
+import { careful, followAdvice } from '../support/play'
 import { activeFaultsIn, evidenceOf, predictorOf } from '../support/sheets'
 import { underEveryName } from '../support/shipped'
 
@@ -64,10 +64,7 @@ describe('calls from the customer’s words to what puts it right, on readings a
       )
       expect(truth.complaints()).toContain(of(complaint))
       // Meters with their own errors, in the hands of somebody whose eyes and ears are not mistaken.
-      const { advice, evidence } = followAdvice(predictor, of(complaint), (p) => {
-        const exact = truth.exact(p)
-        return exact.type === 'value' ? truth.read(p) : exact
-      })
+      const { advice, evidence } = followAdvice(predictor, of(complaint), careful(truth))
       const [best] = advice.plan.remedies
       const log = evidence.map((e) => (e.type === 'reading' ? `${e.test} ${JSON.stringify(e.value)}` : '')).join(', ')
       expect(machine.repairs[best.repair].id, log).toBe(of(remedy))

@@ -10,13 +10,18 @@ const MOST = 30
  * Follows the advice on a machine that really stands there, from what the customer said until the advice says to stop.
  *
  * @param read what is written down for each test
+ * @param circumstances what was said of the days before
  */
 export function followAdvice(
   predictor: Predictor,
   complaint: string,
   read: (procedure: Parameters<DrawnMachine['read']>[0]) => ReturnType<DrawnMachine['read']>,
+  ...circumstances: readonly string[]
 ): { advice: Advice; evidence: Evidence[] } {
-  const evidence: Evidence[] = [{ type: 'complaint', complaint }]
+  const evidence: Evidence[] = [
+    { type: 'complaint', complaint },
+    ...circumstances.map((circumstance): Evidence => ({ type: 'circumstance', circumstance })),
+  ]
   for (;;) {
     const advice = advise(predictor, evidence)
     if (advice.plan.stop || evidence.length > MOST) return { advice, evidence }
@@ -25,3 +30,11 @@ export function followAdvice(
       evidence.push({ type: 'reading', test: row.id, value: read(row), instrument: undefined })
   }
 }
+
+/** Reads a machine with meters that err and eyes and ears that are not mistaken. */
+export const careful =
+  (truth: DrawnMachine) =>
+  (procedure: Parameters<DrawnMachine['read']>[0]): ReturnType<DrawnMachine['read']> => {
+    const exact = truth.exact(procedure)
+    return exact.type === 'value' || exact.type === 'times' ? truth.read(procedure) : exact
+  }

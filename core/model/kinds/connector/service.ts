@@ -3,6 +3,7 @@ import type { KindService } from '../contract'
 export const kindService: KindService = {
   measurements: () => [
     { id: 'feed-drop', type: 'volts', a: 'a1', b: 'b1', when: 'active' },
+    { id: 'flexed', type: 'worked', when: 'isolated', flexed: true },
     { id: 'return-drop', type: 'volts', a: 'b2', b: 'a2', when: 'active' },
   ],
   faults: {
@@ -19,6 +20,7 @@ export const kindService: KindService = {
       effects: [{ param: 'ohms', plus: 'severity' }],
       severity: { from: 100, to: 20000, scale: 'log' },
       ratePerYear: 0.012,
+      intermittentShare: 0.2,
       cure: 'remake',
     },
   },

@@ -3,6 +3,7 @@ import type { KindService } from '../contract'
 export const kindService: KindService = {
   measurements: () => [
     { id: 'ohms', type: 'ohms', a: '1', b: '2', when: 'isolated', lifted: true },
+    { id: 'flexed', type: 'worked', when: 'isolated', flexed: true },
     { id: 'across', type: 'volts', a: '1', b: '2', when: 'active' },
   ],
   faults: {
@@ -19,6 +20,7 @@ export const kindService: KindService = {
       effects: [{ param: 'ohms', plus: 'severity' }],
       severity: { from: 10, to: 1000, scale: 'log' },
       ratePerYear: 0.006,
+      intermittentShare: 0.15,
       cure: 'remake',
     },
   },
