@@ -55,6 +55,8 @@ function describeLoosening(title: string, what: Loosening['type']): string {
       return `Draw the ${title} out`
     case 'leads':
       return `Mark the leads of the ${title} and take them off`
+    case 'swap':
+      return `Change the leads of the ${title} with those of its sibling`
     case 'clips':
       return `Clip the meter on at the ${title} while it is dead`
   }

@@ -3,6 +3,7 @@ import { AccessPaths } from './access-path'
 import { codeTests, phaseTests, sheetTests } from './machine-tests'
 import { partTests } from './part-tests'
 import { runHealthy } from './run-healthy'
+import { swapTests } from './swap-tests'
 import { stripsOf } from './strips'
 import { TestPlacement } from './test-placement'
 import type { Procedure, TestCatalogue } from './types'
@@ -18,7 +19,7 @@ import type { Procedure, TestCatalogue } from './types'
 export function buildCatalogue(machine: Machine): TestCatalogue {
   const runs = runHealthy(machine)
   const placement = new TestPlacement(runs)
-  const drafts = partTests(runs, placement)
+  const drafts = [...partTests(runs, placement), ...swapTests(runs, placement)]
   drafts.push(...phaseTests(runs, placement), ...codeTests(runs, placement), ...sheetTests(runs, placement))
   const procedures = drafts.map((p, index): Procedure => ({ ...p, index, key: String(index).padStart(5, '0') }))
   return {

@@ -14,7 +14,7 @@ export function handsOf(machine: Machine, part: Part, modes: Record<string, stri
 }
 
 /** Minutes for what hands take off or put on, and on or off again. */
-const LOOSENING = { joint: 2.5, insert: 2.5, leads: 1, clips: 0.5 }
+const LOOSENING: Partial<Record<Loosening['type'], number>> = { joint: 2.5, insert: 2.5, leads: 1, clips: 0.5 }
 
 /** What a test of a part wants off or on: by how it is reached, and whether probes go to bare terminals. */
 export function loosenedFor(part: Part, measurement: Measurement, { reach, when, id }: MeasurementSpec): Loosening[] {
@@ -23,7 +23,7 @@ export function loosenedFor(part: Part, measurement: Measurement, { reach, when,
     key: `${type[0]}${number}`,
     type,
     part: part.index,
-    minutes: LOOSENING[type],
+    minutes: LOOSENING[type]!,
   })
   const type = measurementType(measurement)
   if (type.opens === 'water') return [of('joint', part.ports[port])]

@@ -52,7 +52,7 @@ export interface Procedure {
 export interface Loosening {
   /** Two with one key are one thing. */
   key: string
-  type: 'joint' | 'insert' | 'leads' | 'clips'
+  type: 'joint' | 'insert' | 'leads' | 'clips' | 'swap'
   part: number
   /** Minutes off and on again. */
   minutes: number

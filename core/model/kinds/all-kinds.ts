@@ -108,6 +108,9 @@ import { kindService as relayService } from './relay/service'
 import { kindInterface as resistorInterface } from './resistor/interface'
 import { kindBehaviour as resistorBehaviour } from './resistor/behaviour'
 import { kindService as resistorService } from './resistor/service'
+import { kindInterface as scheduleInterface } from './schedule/interface'
+import { kindBehaviour as scheduleBehaviour } from './schedule/behaviour'
+import { kindService as scheduleService } from './schedule/service'
 import { kindInterface as screenInterface } from './screen/interface'
 import { kindBehaviour as screenBehaviour } from './screen/behaviour'
 import { kindService as screenService } from './screen/service'
@@ -189,6 +192,7 @@ export const KINDS: readonly Kind[] = [
   { ...rectifierInterface, ...rectifierBehaviour, ...rectifierService },
   { ...relayInterface, ...relayBehaviour, ...relayService },
   { ...resistorInterface, ...resistorBehaviour, ...resistorService },
+  { ...scheduleInterface, ...scheduleBehaviour, ...scheduleService },
   { ...screenInterface, ...screenBehaviour, ...screenService },
   { ...senseInputInterface, ...senseInputBehaviour, ...senseInputService },
   { ...solenoidValveInterface, ...solenoidValveBehaviour, ...solenoidValveService },

@@ -46,6 +46,11 @@ export function makeFaultedMachine(
   const addedComponents: Component[] = []
   for (const intervention of interventions) {
     if (intervention.hold) heldModes[intervention.hold.mode] = intervention.hold.value
+    if (intervention.leads) {
+      const [one, other] = intervention.leads
+      const [a, b] = [parts[one], parts[other]]
+      parts = parts.with(one, { ...a, nodes: b.nodes }).with(other, { ...b, nodes: a.nodes })
+    }
     if (intervention.jumper !== undefined) {
       const { terminals } = machine.kinds[intervention.jumper]
       const { nodes } = parts[intervention.jumper]

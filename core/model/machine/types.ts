@@ -179,6 +179,8 @@ export interface Intervention {
   hold?: ModeSetting
   /** A jumper across terminals 0 and 1 of a part. */
   jumper?: number
+  /** Two parts (indices) of one kind whose leads have changed places. */
+  leads?: readonly [number, number]
   /** A repair that has been done (index into the sheet's repairs): the faults it cures are gone. */
   repair?: number
 }

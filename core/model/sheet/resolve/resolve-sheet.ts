@@ -6,14 +6,11 @@ import { resolveAlarms, resolveCondition, resolveControl, resolvePhases, resolve
 import { ProblemCollector, entries } from './problem-collector'
 import { resolveFaults, resolveRates } from './faults'
 import { checkReferences, resolveParts } from './parts'
+import { resolveMakeSafe } from './make-safe'
 import { resolveRepairs } from './repairs'
 import { scopeOf } from './scope'
 import { resolveMoments, resolveTests } from './tests'
-
-/** What a sheet calls live and dead work. */
-/** What a safety step takes where the sheet does not say, min. */
-const STEP_MINUTES = 0.4
-const WORK = { anything: 'anything', dead: 'isolated', live: 'energised', water: 'water' } as const
+import { WORK } from './work'
 
 /** Resolves a sheet whose shape is right. Every mistake is reported with its path; nothing is thrown. */
 export function resolveSheet(written: WrittenSheet): Result<Sheet> {
@@ -64,14 +61,7 @@ export function resolveSheet(written: WrittenSheet): Result<Sheet> {
     faults: asWritten.map((f) => ({ ...f, ratePerYear: f.ratePerYear * rateScale })),
     repairs: resolveRepairs(scope),
     tests: resolveTests(scope, moments),
-    makeSafe: (written['make-safe'] ?? []).map((s, i) => ({
-      ...s,
-      before: WORK[s.before],
-      minutes:
-        s.minutes === undefined
-          ? STEP_MINUTES
-          : collector.quantity(s.minutes, 'time', ['make-safe', i, 'minutes']).value / 60,
-    })),
+    makeSafe: resolveMakeSafe(scope),
     cautions: entries(written.cautions).map(([, { bites, text }]) => ({ appliesTo: WORK[bites], text })),
   }
   if (!sheet.programs.length && !written.assembly)

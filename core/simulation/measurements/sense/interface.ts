@@ -8,6 +8,8 @@ declare module '../../../model/kinds/contract' {
       sense: Sense
       /** Seen or handled so plainly that hardly anybody is mistaken. */
       plain?: true
+      /** The part (index) whose leads it has meanwhile, and that has its own. */
+      leadsOf?: number
       /** `found`: as the customer's run left it, before anything is moved. */
       when: 'active' | 'idle' | 'isolated' | 'cold' | 'found'
     }

@@ -1,0 +1,14 @@
+import type { KindService } from '../contract'
+
+export const kindService: KindService = {
+  measurements: () => [{ id: 'look', type: 'sense', signal: 'set', sense: 'eye', plain: true, when: 'cold' }],
+  faults: {
+    nothing: {
+      title: 'start times lost, seasonal adjust at 0 %, or a rain delay on',
+      effects: [{ mode: 'settings', at: 'nothing' }],
+      saidWith: { 'worked-on': 0.3 },
+      ratePerYear: 0.03,
+      cure: 'restore',
+    },
+  },
+}

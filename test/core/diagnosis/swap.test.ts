@@ -1,0 +1,41 @@
+import { describe, expect, it } from 'vitest'
+import { DrawnMachine, random } from '../../../core/truth'
+import { activeFaultsIn, predictorOf } from '../support/sheets'
+import { underEveryName } from '../support/shipped'
+
+describe('a sibling’s leads in the suspect’s place', () => {
+  it.each([
+    ['orrisk-tl40', 'cold-valve', ['cold-valve.coil-open', 'cold-stop.shut'], []],
+    [
+      'ulldale-g6',
+      'v3',
+      ['v3.coil-open', 'v3.exhaust-blocked', 'stop.shut'],
+      ['run3.broken', 't3.dead', 'v4.coil-open'],
+    ],
+    ['tarvost-fl7', 'inlet-a', ['inlet-a.coil-open'], ['main-out.dead', 'inlet-a-plug.off']],
+  ])(
+    '%s: what is wrong with the %s itself stays, what its own leads lack moves away, whatever the names',
+    (id, part, stays, moves) => {
+      for (const [text, of] of underEveryName(id)) {
+        const predictor = predictorOf(text)
+        const { machine, procedures } = predictor.catalogue
+        const swapped = procedures.find((p) => p.id === `${of(part)}.swapped`)!
+        expect(swapped.workMode).toBe('energised')
+        const comes = (fault?: string) => {
+          const faults = fault === undefined ? [] : [activeFaultsIn(machine, of(fault))]
+          const told = predictor.predict(predictor.hypothesisFor(faults), swapped)
+          const shown = new DrawnMachine(predictor.catalogue, faults, random(1), 'none', 0).exact(swapped)
+          expect(told.type === 'sense' && told.yes > 0.5, fault).toBe(shown.type === 'yes')
+          return shown.type
+        }
+        expect(comes()).toBe('yes')
+        for (const fault of stays) expect(comes(fault), fault).toBe('no')
+        for (const fault of moves.filter((f) => machine.faults.some((x) => x.id === of(f))))
+          expect(comes(fault), fault).toBe('yes')
+        // With the leads back where they belong nothing of it is left.
+        const plain = procedures.find((p) => p.id === `${of(part)}.runs`)!
+        expect(predictor.predict(predictor.healthy, plain)).toMatchObject({ type: 'sense', truth: true })
+      }
+    },
+  )
+})
