@@ -206,6 +206,10 @@ export class DrawnMachine {
       case 'pressure':
       case 'bucket':
         return this.metered(meter!, waterAt(point, this.machine.parts[m.part].ports[m.port], m.type))
+      case 'connection': {
+        const own = this.machine.parts[m.part][m.medium][m.end] === part[m.medium][m.end]
+        return this.sensed(own ? 1 : 0, 'eye', m.medium === 'ports' ? true : undefined)
+      }
       case 'worked':
         return this.worked(m.part)
       case 'hertz': {

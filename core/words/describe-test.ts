@@ -31,9 +31,11 @@ export const describeRow = ({ parts }: Machine, { measurement }: Procedure): str
 const ROWS_NAMED = 3
 
 /** The name of a column of readings: what is taken, and of what. */
-export function describeStrip(machine: Machine, { rows: [first, ...others] }: Strip, timesWorked: number): string {
+export function describeStrip(machine: Machine, { rows }: Strip, timesWorked: number): string {
+  // Where one is called and the others are not, the one that is gives the name.
+  const first = rows.find(({ measurement: m }) => !('when' in m) || m.when !== 'idle') ?? rows[0]
   const head = wordsOf(first.measurement).column?.(first.measurement, factsOf(machine, first, undefined, timesWorked))
-  const names = [first, ...others].map((row) => describeRow(machine, row))
+  const names = rows.map((row) => describeRow(machine, row))
   const named = names.slice(0, ROWS_NAMED)
   const more = names.length - named.length
   return `${head ?? 'Each in turn'}: ${named.join(', ')}${more ? ` and ${more} more` : ''}`

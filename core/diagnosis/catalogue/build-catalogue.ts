@@ -1,6 +1,6 @@
 import type { Machine } from '../../model/machine'
 import { AccessPaths } from './access-path'
-import { codeTests, phaseTests, sheetTests } from './machine-tests'
+import { codeTests, connectionTests, phaseTests, sheetTests } from './machine-tests'
 import { partTests } from './part-tests'
 import { runHealthy } from './run-healthy'
 import { swapTests } from './swap-tests'
@@ -20,7 +20,12 @@ export function buildCatalogue(machine: Machine): TestCatalogue {
   const runs = runHealthy(machine)
   const placement = new TestPlacement(runs)
   const drafts = [...partTests(runs, placement), ...swapTests(runs, placement)]
-  drafts.push(...phaseTests(runs, placement), ...codeTests(runs, placement), ...sheetTests(runs, placement))
+  drafts.push(
+    ...connectionTests(runs, placement),
+    ...phaseTests(runs, placement),
+    ...codeTests(runs, placement),
+    ...sheetTests(runs, placement),
+  )
   const procedures = drafts.map((p, index): Procedure => ({ ...p, index, key: String(index).padStart(5, '0') }))
   return {
     ...runs,

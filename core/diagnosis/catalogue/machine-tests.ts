@@ -85,3 +85,26 @@ export function sheetTests(runs: HealthyRuns, placement: TestPlacement): Draft[]
     ]
   })
 }
+
+/** Where ends may have been exchanged, each is looked at in its place. */
+export function connectionTests({ machine }: HealthyRuns, { off, start }: TestPlacement): Draft[] {
+  const at = off ?? start
+  const seen = new Set<number>()
+  return machine.faults.flatMap(({ effects }): Draft[] => {
+    const swap = effects.find((e) => e.type === 'swap')
+    if (!at || !swap || seen.has(swap.partA)) return []
+    seen.add(swap.partA)
+    const part = machine.parts[swap.partA]
+    const panels = panelsOf(part)
+    const measurement: Measurement = { type: 'connection', part: part.index, end: swap.endA, medium: swap.medium }
+    return [
+      {
+        ...common(machine, measurement, at),
+        id: `${part.id}.connection`,
+        timing: panels.length ? { type: 'at', position: at.position } : { type: 'any-time' },
+        workMode: panels.length ? 'isolated' : 'observe',
+        needs: { power: panels.length ? 'off' : 'any', asFound: false, panels, loosened: [], arrival: undefined },
+      },
+    ]
+  })
+}

@@ -5,7 +5,8 @@ import { common, handsOf, loosenedFor, panelsOf, workModeOf, type Draft } from '
 import { loadSide } from './load-side'
 import { needsPower } from './needs-power'
 import { quietPhases } from './quiet-phases'
-import type { TestPlacement } from './test-placement'
+import { siblingOf } from './sibling'
+import { isActive, type TestPlacement } from './test-placement'
 import type { HealthyRuns, ReadingMoment } from './types'
 
 /** Longest time that anybody stands and watches for what should not come, min. */
@@ -100,6 +101,20 @@ function isWired({ parts }: Machine, part: Part): boolean {
   return parts.some((other) => other !== part && Object.values(other.nodes).some((n) => own.has(n)))
 }
 
+/** What is read at a part while its sibling is called and it is not: plugs that are crossed show there, and wires that touch. */
+function besideSibling(
+  { machine }: HealthyRuns,
+  placement: TestPlacement,
+  part: Part,
+  spec: MeasurementSpec,
+): Pick<Place, 'spec' | 'at'> | undefined {
+  if (spec.type !== 'volts' || spec.when !== 'active' || spec.b === '@return') return undefined
+  const sibling = siblingOf(machine, part)
+  const at = sibling && placement.momentFor(sibling, spec)
+  if (!at || at.position.type !== 'phase' || isActive(machine, part, at.point)) return undefined
+  return { spec: { ...spec, when: 'idle' }, at }
+}
+
 /** The tests that the kinds of the parts offer. */
 export function partTests(runs: HealthyRuns, placement: TestPlacement): Draft[] {
   const { machine } = runs
@@ -123,11 +138,13 @@ export function partTests(runs: HealthyRuns, placement: TestPlacement): Draft[] 
     const several = places.length ? places : idle
     const moments = several.length ? several : usual ? [usual] : []
     const { off } = placement
-    return moments.map((at, place) => {
+    const beside = besideSibling(runs, placement, part, spec)
+    const tests = moments.map((at, place) => {
       // What shows only under pressure may have to be looked at with the machine on.
       const on = spec.underPressure && at.position.type !== 'off'
       const placed = on ? ({ ...spec, when: 'idle' } as MeasurementSpec) : spec
       return partTest(runs, { part, spec: atLoadSide(machine, part, placed, at), at, off, place })
     })
+    return beside ? [...tests, partTest(runs, { part, off, place: moments.length, ...beside })] : tests
   })
 }

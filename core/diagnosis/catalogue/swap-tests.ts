@@ -2,6 +2,7 @@ import type { MeasurementSpec, Part } from '../../model/kinds'
 import type { Machine } from '../../model/machine'
 import type { Measurement } from '../../simulation/measurements'
 import { common, panelsOf, type Draft } from './draft'
+import { siblingOf } from './sibling'
 import { isActive, type TestPlacement } from './test-placement'
 import type { HealthyRuns } from './types'
 
@@ -16,23 +17,6 @@ function lookOf({ kinds }: Machine, part: Part): Look | undefined {
   return offered
     .filter((m): m is Look => m.type === 'sense' && m.when === 'active' && m.sense !== 'hand' && !m.held)
     .at(-1)
-}
-
-/** Another part of the same make at the same place, fed by leads of its own. */
-function siblingOf({ parts, kinds, params }: Machine, part: Part): Part | undefined {
-  const { windings = [] } = kinds[part.index]
-  if (!windings.length || part.panel === undefined) return undefined
-  const ohms = (p: Part) => windings.map((w) => params[p.param[w]].nominal).join()
-  const feeds = (p: Part) => Object.values(p.nodes).join()
-  // A valve that feeds others stands before them: the last of its like is a branch of its own.
-  return parts.findLast(
-    (o) =>
-      o !== part &&
-      o.kind === part.kind &&
-      o.panel === part.panel &&
-      ohms(o) === ohms(part) &&
-      feeds(o) !== feeds(part),
-  )
 }
 
 /**

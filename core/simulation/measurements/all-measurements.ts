@@ -9,6 +9,8 @@ import { measurementInterface as bucketInterface } from './bucket/interface'
 import { measurementPrediction as bucketPrediction } from './bucket/predict'
 import { measurementInterface as codeInterface } from './code/interface'
 import { measurementPrediction as codePrediction } from './code/predict'
+import { measurementInterface as connectionInterface } from './connection/interface'
+import { measurementPrediction as connectionPrediction } from './connection/predict'
 import { measurementInterface as displayInterface } from './display/interface'
 import { measurementPrediction as displayPrediction } from './display/predict'
 import { measurementInterface as durationInterface } from './duration/interface'
@@ -34,6 +36,7 @@ import './amps/interface'
 import './between/interface'
 import './bucket/interface'
 import './code/interface'
+import './connection/interface'
 import './display/interface'
 import './duration/interface'
 import './hertz/interface'
@@ -51,6 +54,7 @@ export const MEASUREMENTS: { readonly [Id in MeasurementId]: MeasurementType<Mea
   between: { ...betweenInterface, ...betweenPrediction },
   bucket: { ...bucketInterface, ...bucketPrediction },
   code: { ...codeInterface, ...codePrediction },
+  connection: { ...connectionInterface, ...connectionPrediction },
   display: { ...displayInterface, ...displayPrediction },
   duration: { ...durationInterface, ...durationPrediction },
   hertz: { ...hertzInterface, ...hertzPrediction },

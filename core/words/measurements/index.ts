@@ -3,6 +3,7 @@ import { amps } from './amps'
 import { between } from './between'
 import { bucket } from './bucket'
 import { code } from './code'
+import { connection } from './connection'
 import type { MeasurementWords } from './contract'
 import { display } from './display'
 import { duration } from './duration'
@@ -21,6 +22,7 @@ const WORDS: { readonly [Id in MeasurementId]: MeasurementWords<MeasurementOf<Id
   between,
   bucket,
   code,
+  connection,
   display,
   duration,
   hertz,

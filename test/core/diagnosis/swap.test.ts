@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { DrawnMachine, random } from '../../../core/truth'
 import { activeFaultsIn, predictorOf } from '../support/sheets'
-import { underEveryName } from '../support/shipped'
+import { flatText, underEveryName } from '../support/shipped'
 
 describe('a sibling’s leads in the suspect’s place', () => {
   it.each([
@@ -38,4 +38,43 @@ describe('a sibling’s leads in the suspect’s place', () => {
       }
     },
   )
+})
+
+describe('ends that may be in each other’s place', () => {
+  it.each([
+    ['orrisk-tl40', 'crossed-hoses', 'cold-hose', 'observe'],
+    ['orrisk-tl40', 'crossed-plugs', 'cold-plug', 'isolated'],
+    ['ulldale-g6', 'swapped-wires', 'run3', 'isolated'],
+  ])('%s: %s are seen at the %s itself, whatever the names', (id, fault, part, workMode) => {
+    for (const [text, of] of underEveryName(id)) {
+      const predictor = predictorOf(text)
+      const { machine, procedures } = predictor.catalogue
+      const look = procedures.find((p) => p.id === `${of(part)}.connection`)!
+      expect(look.workMode).toBe(workMode)
+      const seen = (...names: string[]) => {
+        const faults = names.map((name) => activeFaultsIn(machine, of(name)))
+        const told = predictor.predict(predictor.hypothesisFor(faults), look)
+        const shown = new DrawnMachine(predictor.catalogue, faults, random(1), 'none', 0).exact(look)
+        expect(told.type === 'sense' && told.yes > 0.5).toBe(shown.type === 'yes')
+        return shown.type
+      }
+      expect(seen()).toBe('yes')
+      expect(seen(fault)).toBe('no')
+    }
+  })
+  it('volts at a valve while its sibling is called, and not itself, show crossed plugs; they stand in one column with the sibling’s', () => {
+    const predictor = predictorOf(flatText('orrisk-tl40'))
+    const { machine, procedures, strips } = predictor.catalogue
+    const column = strips.find((s) => s.rows.some((row) => row.id === 'hot-valve.volts@fill-cold'))!
+    expect(column.rows.map((row) => row.id)).toEqual(['cold-valve.volts', 'hot-valve.volts@fill-cold'])
+    const volts = (test: string, fault?: string) => {
+      const faults = fault === undefined ? [] : [activeFaultsIn(machine, fault)]
+      const shown = new DrawnMachine(predictor.catalogue, faults, random(1), 'none', 0)
+      const value = shown.exact(procedures.find((p) => p.id === test)!)
+      return value.type === 'value' ? value.si : NaN
+    }
+    const [own, beside] = column.rows.map((row) => row.id)
+    expect([volts(own) > 100, volts(beside) < 1]).toEqual([true, true])
+    expect([volts(own, 'crossed-plugs') < 1, volts(beside, 'crossed-plugs') > 100]).toEqual([true, true])
+  })
 })
