@@ -4,7 +4,7 @@ import type { Procedure, TestCatalogue } from '../diagnosis/catalogue'
 import { findMeter, SENSES } from '../simulation/instrument'
 import type { Measurement } from '../simulation/measurements'
 import type { Watched } from '../simulation/simulate'
-import { ohmsOf, returnNode, voltsWith, waterAt } from './plain-instruments'
+import { flowInto, ohmsOf, returnNode, voltsWith, waterAt } from './plain-instruments'
 import type { PlainPoint } from './plain-point'
 import { flat, normal, pick, type Random } from './random'
 import { phaseTimes, runPlain, type PlainRun } from './run'
@@ -206,6 +206,10 @@ export class DrawnMachine {
       case 'pressure':
       case 'bucket':
         return this.metered(meter!, waterAt(point, this.machine.parts[m.part].ports[m.port], m.type))
+      case 'flowing': {
+        const node = this.machine.parts[m.part].ports[m.port]
+        return this.metered(meter!, m.of === 'pressure' ? point.pressure(node) : flowInto(point, node))
+      }
       case 'connection': {
         const own = this.machine.parts[m.part][m.medium][m.end] === part[m.medium][m.end]
         return this.sensed(own ? 1 : 0, 'eye', m.medium === 'ports' ? true : undefined)

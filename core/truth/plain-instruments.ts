@@ -39,6 +39,14 @@ export function returnNode({ faulted }: PlainPoint, part: number, terminal: stri
   return faulted.parts[to.part].nodes[to.terminal]
 }
 
+/** What comes to a water node as all runs, m³/s. */
+export function flowInto(point: PlainPoint, node: number): number {
+  const { links } = point.water.links()
+  const fixedPressures = point.water.fixedPressures().slice()
+  const flow = waterSolver(links, fixedPressures)(fixedPressures)
+  return links.reduce((q, s, k) => q + (s.to === node ? flow[k] : 0), 0)
+}
+
 /** Opens a joint and lets the water run into a bucket (m³/s), or through a needle of known resistance before a gauge (Pa). */
 export function waterAt(point: PlainPoint, node: number, quantity: 'pressure' | 'bucket'): number {
   const upstream = point.water.links().links.filter((s) => s.from !== node)

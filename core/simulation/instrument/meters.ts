@@ -69,6 +69,7 @@ export const METERS: readonly Meter[] = [
     resolution: 0,
     threshold: { from: 0.7e6, to: 1.4e6 },
   },
+  { id: 'water-meter', title: 'water meter and watch', dimension: 'flow', gain: 0.02, resolution: 0.3e-3 / 60 },
 ]
 
 /** Instruments that may be used instead of the usual one, by its id. */

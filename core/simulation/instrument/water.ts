@@ -3,8 +3,11 @@ import type { Part } from '../../model/kinds'
 import type { OperatingPoint } from '../simulate'
 import { cached, zeroIndication, type Indication } from './indication'
 
-/** Pa at a port with nothing flowing beyond it, or m³/s out of it into a bucket. */
-export type WaterQuantity = 'pressure' | 'bucket'
+/**
+ * Pa at a port with nothing flowing beyond it, or m³/s out of it into a bucket; with all as it runs, Pa there (`flowing`) or m³/s through
+ * it (`through`).
+ */
+export type WaterQuantity = 'pressure' | 'bucket' | 'flowing' | 'through'
 
 /** What a gauge or a bucket shows at a water port. Kept with the network, by the pressures that bound it. */
 export function waterIndication(point: OperatingPoint, part: Part, port: string, quantity: WaterQuantity): Indication {
@@ -17,8 +20,10 @@ export function waterIndication(point: OperatingPoint, part: Part, port: string,
 function measureWater(point: OperatingPoint, node: number, quantity: WaterQuantity): Indication {
   const { machine, parts, standardDeviations } = point.faulted
   const { network } = point.waterSolution()
+  const asItRuns = quantity === 'flowing' || quantity === 'through'
   // The joint behind the port is undone: what lies downstream of it is not there.
-  const upstream = network.links.filter((s) => s.from !== node)
+  const isThere = (s: { from: number }) => asItRuns || s.from !== node
+  const upstream = network.links.filter(isThere)
   const boundary = (at: OperatingPoint): Float64Array => {
     const fixed = at.fixedPressures()
     if (quantity === 'bucket') fixed[node] = 0
@@ -30,10 +35,10 @@ function measureWater(point: OperatingPoint, node: number, quantity: WaterQuanti
   const zero = zeroIndication(point)
   if (!near) return zero
   const measure = (at: OperatingPoint): number => {
-    const all = at.links().filter((s) => s.from !== node)
+    const all = at.links().filter(isThere)
     const links = near.links.map((k) => all[k])
     const solved = solveWater(machine.waterNodeCount, links, boundary(at))
-    if (quantity === 'pressure') return solved.pressure[node]
+    if (quantity === 'pressure' || quantity === 'flowing') return solved.pressure[node]
     return links.reduce((q, s, k) => q + (s.to === node ? solved.flow[k] : 0), 0)
   }
   const value = measure(point)

@@ -15,6 +15,8 @@ import { measurementInterface as displayInterface } from './display/interface'
 import { measurementPrediction as displayPrediction } from './display/predict'
 import { measurementInterface as durationInterface } from './duration/interface'
 import { measurementPrediction as durationPrediction } from './duration/predict'
+import { measurementInterface as flowingInterface } from './flowing/interface'
+import { measurementPrediction as flowingPrediction } from './flowing/predict'
 import { measurementInterface as hertzInterface } from './hertz/interface'
 import { measurementPrediction as hertzPrediction } from './hertz/predict'
 import { measurementInterface as insulationInterface } from './insulation/interface'
@@ -39,6 +41,7 @@ import './code/interface'
 import './connection/interface'
 import './display/interface'
 import './duration/interface'
+import './flowing/interface'
 import './hertz/interface'
 import './insulation/interface'
 import './ohms/interface'
@@ -57,6 +60,7 @@ export const MEASUREMENTS: { readonly [Id in MeasurementId]: MeasurementType<Mea
   connection: { ...connectionInterface, ...connectionPrediction },
   display: { ...displayInterface, ...displayPrediction },
   duration: { ...durationInterface, ...durationPrediction },
+  flowing: { ...flowingInterface, ...flowingPrediction },
   hertz: { ...hertzInterface, ...hertzPrediction },
   insulation: { ...insulationInterface, ...insulationPrediction },
   ohms: { ...ohmsInterface, ...ohmsPrediction },

@@ -7,6 +7,7 @@ import { connection } from './connection'
 import type { MeasurementWords } from './contract'
 import { display } from './display'
 import { duration } from './duration'
+import { flowing } from './flowing'
 import { hertz } from './hertz'
 import { insulation } from './insulation'
 import { ohms } from './ohms'
@@ -25,6 +26,7 @@ const WORDS: { readonly [Id in MeasurementId]: MeasurementWords<MeasurementOf<Id
   connection,
   display,
   duration,
+  flowing,
   hertz,
   insulation,
   ohms,

@@ -1,7 +1,11 @@
 import type { KindService } from '../contract'
 
 export const kindService: KindService = {
-  measurements: () => [{ id: 'look', type: 'sense', signal: 'strong', sense: 'eye', plain: true, when: 'isolated' }],
+  measurements: () => [
+    { id: 'look', type: 'sense', signal: 'strong', sense: 'eye', plain: true, when: 'isolated' },
+    { id: 'flowing', type: 'flowing', port: 'out', of: 'pressure', when: 'active' },
+    { id: 'flow', type: 'flowing', port: 'out', of: 'flow', when: 'active' },
+  ],
   faults: {
     off: {
       title: 'water main off',

@@ -1,0 +1,14 @@
+import type { MeasurementOf } from '../../simulation/measurements'
+import type { MeasurementWords } from './contract'
+import { titleOf } from './pieces'
+
+export const flowing: MeasurementWords<MeasurementOf<'flowing'>> = {
+  name: (m, { machine }) =>
+    m.of === 'pressure'
+      ? `Flowing pressure at the ${titleOf(machine, m.part)}`
+      : `Flow of the ${titleOf(machine, m.part)} by the water meter`,
+  instruction: (m, { when }) =>
+    m.of === 'pressure'
+      ? `Screw the gauge on the next tap of the same line, open that tap, and read ${when}. Nothing else may run.`
+      : `Nothing else may run. Read the water meter, wait one minute ${when}, read it again: the litres between.`,
+}
