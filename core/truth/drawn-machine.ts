@@ -202,7 +202,7 @@ export class DrawnMachine {
         return { type: ohms > from * (to / from) ** (this.steady ? 0.5 : this.next()) ? 'yes' : 'no' }
       }
       case 'amps':
-        return this.metered('clamp', point.amps(part))
+        return this.metered('clamp', point.amps(part, m.at === undefined ? undefined : part.nodes[m.at]))
       case 'pressure':
       case 'bucket':
         return this.metered(meter!, waterAt(point, this.machine.parts[m.part].ports[m.port], m.type))

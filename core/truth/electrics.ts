@@ -155,12 +155,13 @@ export class PlainElectrics {
     const { re, island } = this.dc()
     return island[a] === island[b] ? re[a] - re[b] : 0
   }
-  amps(part: Part): number {
+  /** @param node of the lead that is clamped; left out, whichever of the part's carries most */
+  amps(part: Part, node?: number): number {
     const { owner } = this.circuit()
     const dc = this.dc()
     let most = 0
     this.components().components.forEach((c, i) => {
-      if (owner[i] !== part.index) return
+      if (owner[i] !== part.index || (node !== undefined && c.a !== node && c.b !== node)) return
       most = Math.max(most, Math.hypot(plainAmps(this.ac(), c, this.point.omega), plainAmps(dc, c, 0)))
     })
     return most

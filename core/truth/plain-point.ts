@@ -54,7 +54,7 @@ export class PlainPoint implements PlainState {
 
   volts = (a: number, b: number): number => this.electrics.volts(a, b)
   dcVolts = (a: number, b: number): number => this.electrics.dcVolts(a, b)
-  amps = (part: Part): number => this.electrics.amps(part)
+  amps = (part: Part, node?: number): number => this.electrics.amps(part, node)
   pressure = (node: number): number => this.water.pressure(node)
   flow = (part: Part): number => this.water.flow(part)
   inflow = (node: number): number => this.water.inflow(node)

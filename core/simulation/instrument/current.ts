@@ -7,11 +7,14 @@ import { perturbations, portSensitivity } from './port-sensitivity'
 /**
  * Amperes in the lead of a part, as a clamp shows them: the greatest current through any of its components, RMS of
  * AC and DC together.
+ *
+ * @param at terminal whose lead is clamped; left out, whichever carries most
  */
-export function currentIndication(point: OperatingPoint, part: Part): Indication {
+export function currentIndication(point: OperatingPoint, part: Part, at?: string): Indication {
+  const node = at === undefined ? undefined : part.nodes[at]
   const shown = (['ac', 'dc'] as const)
     .filter((analysis) => point.hasSource(analysis))
-    .map((analysis) => currentOf(point, analysis === 'ac' ? point.ac() : point.dc(), part))
+    .map((analysis) => currentOf(point, analysis === 'ac' ? point.ac() : point.dc(), part, node))
   const [one = zeroIndication(point), two = zeroIndication(point)] = shown
   if (two.value === 0) return one
   const value = Math.hypot(one.value, two.value)
@@ -22,11 +25,12 @@ export function currentIndication(point: OperatingPoint, part: Part): Indication
   }
 }
 
-function currentOf(point: OperatingPoint, s: Solution, part: Part): Indication {
+function currentOf(point: OperatingPoint, s: Solution, part: Part, node: number | undefined): Indication {
   const none = zeroIndication(point)
   let value = 0
   let lead: Component | undefined
   for (const c of point.componentsOf(part)) {
+    if (node !== undefined && c.a !== node && c.b !== node) continue
     const amps = ampsThrough(s, c)
     if (amps > value) [value, lead] = [amps, c]
   }

@@ -1,8 +1,14 @@
 import type { MeasurementOf } from '../../simulation/measurements'
 import type { MeasurementWords } from './contract'
-import { titleOf } from './pieces'
+import { terminalOf, titleOf } from './pieces'
 
 export const amps: MeasurementWords<MeasurementOf<'amps'>> = {
-  name: (m, { machine }) => `Current of the ${titleOf(machine, m.part)}${m.when === 'idle' ? ' while not called' : ''}`,
-  instruction: (m, { machine, when }) => `Clamp round one lead of the ${titleOf(machine, m.part)}. Read it ${when}.`,
+  name: (m, { machine }) =>
+    m.at === undefined
+      ? `Current of the ${titleOf(machine, m.part)}${m.when === 'idle' ? ' while not called' : ''}`
+      : `Current into ${terminalOf(machine, m.part, m.at)}`,
+  instruction: (m, { machine, when }) =>
+    m.at !== undefined
+      ? `Clamp round the one lead at ${terminalOf(machine, m.part, m.at)}. Read it ${when}.`
+      : `Clamp round one lead of the ${titleOf(machine, m.part)}. Read it ${when}.`,
 }

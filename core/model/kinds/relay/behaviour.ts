@@ -2,10 +2,12 @@ import type { KindBehaviour } from '../contract'
 
 export const kindBehaviour: KindBehaviour = {
   stamp({ nodes, param, mode }, { values, modes }, emit) {
-    if (modes[mode.coil])
-      emit({ type: 'RL', a: nodes.a, b: nodes.b, ohms: values[param.ohms], henries: values[param.henries] })
+    const pulled = modes[mode.armature] === 1
+    // With its armature away the iron is open: it draws several times what holds it.
+    const henries = values[param.henries] * (pulled ? 1 : values[param.released])
+    if (modes[mode.coil]) emit({ type: 'RL', a: nodes.a, b: nodes.b, ohms: values[param.ohms], henries })
     const ohms = values[param['contact-ohms']]
-    if (modes[mode.armature] === 0) emit({ type: 'R', a: nodes.com, b: nodes.nc, ohms })
+    if (!pulled) emit({ type: 'R', a: nodes.com, b: nodes.nc, ohms })
     else if (modes[mode.no]) emit({ type: 'R', a: nodes.com, b: nodes.no, ohms })
   },
   transition({ nodes, param, mode }, point, request) {
@@ -14,6 +16,17 @@ export const kindBehaviour: KindBehaviour = {
     if (!pulled && volts >= point.values[param['pull-in']]) request(mode.armature, 1)
     if (pulled && volts < point.values[param['drop-out']]) request(mode.armature, 0)
   },
-  signals: { pulled: { description: 'it pulls in', read: ({ mode }, { modes }) => modes[mode.armature] } },
+  signals: {
+    pulled: { description: 'it pulls in', read: ({ mode }, { modes }) => modes[mode.armature] },
+    chatters: {
+      description: 'it buzzes and does not pull in',
+      read: ({ nodes, param, mode }, point) =>
+        point.modes[mode.coil] &&
+        !point.modes[mode.armature] &&
+        point.volts(nodes.a, nodes.b) >= point.values[param['drop-out']]
+          ? 1
+          : 0,
+    },
+  },
   active: 'pulled',
 }

@@ -7,6 +7,8 @@ export const kindService: KindService = {
     { id: 'contact', type: 'volts', a: 'com', b: 'no', when: 'active' },
     // Released, its contact holds the supply off: a welded one does not.
     { id: 'idle-contact', type: 'volts', a: 'com', b: 'no', when: 'idle' },
+    { id: 'coil-amps', type: 'amps', at: 'a', when: 'active' },
+    { id: 'chatter', type: 'sense', signal: 'chatters', sense: 'ear', when: 'active' },
     { id: 'click', type: 'sense', signal: 'pulled', sense: 'ear', when: 'active' },
   ],
   faults: {
@@ -14,6 +16,13 @@ export const kindService: KindService = {
       title: 'relay coil open',
       effects: [{ mode: 'coil', at: 'open' }],
       ratePerYear: 0.008,
+      cure: 'replace',
+    },
+    jammed: {
+      title: 'armature jammed, it buzzes',
+      saidWith: { tapping: 0.3, 'now-and-then': 0.2 },
+      effects: [{ mode: 'armature', at: 'released' }],
+      ratePerYear: 0.004,
       cure: 'replace',
     },
     'contact-burnt': {

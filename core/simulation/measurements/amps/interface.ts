@@ -2,8 +2,8 @@ import type { MeasurementInterface, MeasurementOf } from '../contract'
 
 declare module '../../../model/kinds/contract' {
   interface MeasurementFields {
-    /** Current in the lead of the part. */
-    amps: { when: 'active' | 'idle' }
+    /** Current in the lead of the part; of one with leads of several circuits, in the one at the terminal `at`. */
+    amps: { when: 'active' | 'idle'; at?: string }
   }
 }
 

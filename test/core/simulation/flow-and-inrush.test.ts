@@ -33,3 +33,34 @@ describe('the supply while it runs', () => {
     },
   )
 })
+
+describe('a contactor', () => {
+  it.each([
+    ['quenby-c40', 'contactor'],
+    ['ulldale-f6', 'cool-relay'],
+    ['brindlow-s12', 'contactor'],
+  ])(
+    'of %s draws several times its holding current while it does not pull in, and buzzes, whatever the names',
+    (id, relay) => {
+      for (const [text, of] of underEveryName(id)) {
+        const predictor = predictorOf(text)
+        const { machine, procedures } = predictor.catalogue
+        const read = (what: string, ...jammed: string[]) => {
+          const procedure = procedures.find((p) => p.id === `${of(relay)}.${what}`)!
+          const faults = jammed.map((fault) => activeFaultsIn(machine, of(fault)))
+          const told = predictor.predict(predictor.hypothesisFor(faults), procedure)
+          const shown = new DrawnMachine(predictor.catalogue, faults, random(1), 'none', 0).exact(procedure)
+          if (told.type === 'value' && shown.type === 'value') expect(told.mean).toBeCloseTo(shown.si, 6)
+          return shown
+        }
+        const amps = (...jammed: string[]) => {
+          const shown = read('coil-amps', ...jammed)
+          return shown.type === 'value' ? shown.si : NaN
+        }
+        expect(amps(`${relay}.jammed`) / amps()).toBeGreaterThan(3)
+        expect(amps(`${relay}.jammed`) / amps()).toBeLessThan(10)
+        expect([read('chatter').type, read('chatter', `${relay}.jammed`).type]).toEqual(['no', 'yes'])
+      }
+    },
+  )
+})
