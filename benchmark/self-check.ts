@@ -192,7 +192,8 @@ function main(): void {
     for (const line of alike) console.log(`  alike ${line}`)
     bad += wrong.length
     const { states, idle } = faultStates(predictor)
-    if (idle.length) console.log(`  tells nothing: ${idle.join(', ')}`)
+    if (idle.length) console.log(`  WRONG tells nothing: ${idle.join(', ')}`)
+    bad += idle.length
     const unseen = states.filter((s) => !s.ownTest).map((s) => s.fault.id)
     if (unseen.length) console.log(`  not seen at its own part: ${unseen.join(', ')}`)
     if (values.states)

@@ -1,4 +1,4 @@
-import { buildCatalogue, checkComplaints, checkRuns } from '../../core/diagnosis/catalogue'
+import { buildCatalogue, checkComplaints, checkRuns, checkUntested } from '../../core/diagnosis/catalogue'
 import { InputError, orThrow } from '../../core/foundation/result'
 import { buildMachine } from '../../core/model/machine'
 import { readSheetWithSource } from '../../core/model/sheet'
@@ -18,7 +18,7 @@ export const check: Command = {
         const { text, file } = sourceOf(name)
         const { sheet, sourceMap } = orThrow(readSheetWithSource(text, file, findShipped))
         const catalogue = buildCatalogue(buildMachine(sheet))
-        return sourceMap.locate([...checkRuns(catalogue), ...checkComplaints(catalogue)])
+        return sourceMap.locate([...checkUntested(catalogue), ...checkRuns(catalogue), ...checkComplaints(catalogue)])
       } catch (error) {
         if (error instanceof InputError) return error.problems
         throw error

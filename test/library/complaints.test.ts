@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest'
 import { findShipped, shippedIds } from '../../cli/library'
-import { buildCatalogue, checkComplaints } from '../../core/diagnosis/catalogue'
+import { buildCatalogue, checkComplaints, checkUntested } from '../../core/diagnosis/catalogue'
 import { buildMachine } from '../../core/model/machine'
 import { edit, sheetOf } from '../core/support/sheets'
+import { flatText } from '../core/support/shipped'
 
 const unheard = (text: string) => checkComplaints(buildCatalogue(buildMachine(sheetOf(text)))).map((p) => p.place.path.at(-1))
 
@@ -15,4 +16,12 @@ describe('complaints of the library', () => {
     const odd = 'fills-off: { says: Water runs in without end, when: ever (phase clean and tub.level > 170 mm) }'
     expect(unheard(edit(text, /fills-off: .*/.exec(text)![0], odd))).toEqual(['fills-off'])
   })
+})
+
+it('a test left out that there is none of is named', () => {
+  const text = flatText('quenby-c40')
+  const wrong = (from: string, to: string) =>
+    checkUntested(buildCatalogue(buildMachine(sheetOf(edit(text, from, to))))).map((p) => [p.code, p.place.path.join('.')])
+  expect(checkUntested(buildCatalogue(buildMachine(sheetOf(text))))).toEqual([])
+  expect(wrong('untested: found level', 'untested: found levl')).toEqual([['unknown-test', 'parts.bin.untested']])
 })

@@ -122,6 +122,7 @@ export function partTests(runs: HealthyRuns, placement: TestPlacement): Draft[] 
     (machine.kinds[part.index].measurements?.(part) ?? []).flatMap((spec) => {
       const measurement = { ...spec, part: part.index } as Measurement
       const { opens, isPossible } = measurementType(measurement)
+      if (part.untested.includes(spec.id)) return []
       const bare = opens === 'terminals' && !isWired(machine, part)
       return bare || isPossible?.(measurement, machine) === false ? [] : [{ part, spec }]
     }),

@@ -92,6 +92,8 @@ export interface Part {
   kind: string
   line: Line
   panel: string | undefined
+  /** Ids of measurements of its kind that can tell nothing on this machine. */
+  untested: readonly string[]
   nodes: Record<string, number>
   ports: Record<string, number>
   param: Record<string, number>

@@ -39,6 +39,7 @@ function indexPart(p: SheetPart, index: number, to: IndexedParts): Part {
     kind: p.kind.id,
     line: p.kind.line,
     panel: p.panel,
+    untested: p.untested,
     nodes: {},
     ports: {},
     param: {},

@@ -64,6 +64,10 @@ export const sheetSchema = z.strictObject({
         title: z.string().optional(),
         panel: z.string().optional(),
         option: z.string().optional(),
+        untested: z
+          .string()
+          .optional()
+          .describe('tests of its kind that can tell nothing on this machine, by their names after the dot'),
       })
       .catchall(z.union([z.string(), z.number(), z.boolean()])),
   ).optional(),

@@ -64,6 +64,8 @@ export interface SheetPart {
   kind: Kind
   title: string
   panel: string | undefined
+  /** Tests of its kind (ids of measurements) that can tell nothing on this machine. */
+  untested: string[]
   params: Record<string, Quantity & { origin: 'sheet' | 'typical' }>
   choices: Record<string, string>
   refs: Record<string, string>

@@ -31,6 +31,7 @@ const PROSE = new Set([
   'caution',
   'bites',
   'before',
+  'untested',
   'by',
   ...KINDS.flatMap((kind) => Object.keys(kind.choices ?? {})),
 ])

@@ -4,7 +4,7 @@ import type { SheetPart } from '../types'
 import { entries, oneOf, type ProblemCollector, type Path } from './problem-collector'
 import type { Scope } from './scope'
 
-const RESERVED = new Set(['kind', 'title', 'panel', 'option'])
+const RESERVED = new Set(['kind', 'title', 'panel', 'option', 'untested'])
 
 /** A part while it is resolved: what stands in the sheet, and where problems of it are reported. */
 interface PartReader {
@@ -90,6 +90,7 @@ function resolvePart(
     kind,
     title: typeof written.title === 'string' ? written.title : id.replaceAll('-', ' '),
     panel: typeof written.panel === 'string' ? written.panel : undefined,
+    untested: typeof written.untested === 'string' ? written.untested.split(/[\s,]+/).filter(Boolean) : [],
     params: {},
     choices: {},
     refs: {},
