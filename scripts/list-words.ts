@@ -21,6 +21,8 @@ for (const id of wanted.length ? wanted : shippedIds()) {
       `    ${engine.howTo(p)}`,
       ...describeCautions(engine.machine, p).map((c) => `    ! ${c}`),
     )
+  for (const s of engine.catalogue.strips)
+    out.push(`- in one go · ${engine.titleOfStrip(s)} · ${s.rows.map((row) => row.id).join(', ')}`)
   for (const c of sheet.complaints) out.push(`- complaint ${c.id} · ${c.words}`)
   for (const f of engine.machine.faults) out.push(`- fault ${f.id} · ${f.title}`)
   for (const r of sheet.repairs) out.push(`- repair ${r.id} · ${r.title}`)
