@@ -13,6 +13,7 @@ import { formatReading } from '../core/words'
 import type { Evidence, WorkMode } from '../core/evidence'
 import { orThrow } from '../core/foundation/result'
 import { apply, emptyStanding, EVENT_VERSION, missingSteps, stamped, type Payload } from '../core/job'
+import { mayBeBridged } from '../core/model/kinds'
 import { severityAt } from '../core/model/machine'
 import { readSheet } from '../core/model/sheet'
 import { random, DrawnMachine } from '../core/truth'
@@ -252,7 +253,7 @@ function play(story: Story): Seeded {
   put({ type: 'opened', unit: unit(story.unit), complaints: [complaint], words: story.words })
   readOn(story.readings)
   if (story.ends === 'bypass') {
-    const part = catalogue.machine.parts.find((p) => catalogue.machine.kinds[p.index].jumperAllowed)
+    const part = catalogue.machine.parts.find((p) => mayBeBridged(catalogue.machine.kinds[p.index], p.choice))
     makeSafe('energised')
     if (part) put({ type: 'action', action: { verb: 'jumper', target: part.id } })
   }

@@ -66,7 +66,10 @@ export function describeKind(kind: Kind): string {
   ]
   const traits = [
     ...(kind.command ? ['a phase may list it under `on`'] : []),
-    ...(kind.jumperAllowed ? ['a jumper may be put across it'] : []),
+    ...(kind.jumperAllowed === true ? ['a jumper may be put across it'] : []),
+    ...(typeof kind.jumperAllowed === 'object'
+      ? [`a jumper may be put across it where its ${kind.jumperAllowed.choice} is ${kind.jumperAllowed.is}`]
+      : []),
   ]
   return [
     `## ${kind.id}`,

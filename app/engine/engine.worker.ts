@@ -4,7 +4,7 @@ import { createEngine, type Advice, type Engine, type TestCard } from '../../cor
 import { parseProbe } from '../../core/diagnosis/catalogue'
 import { traceLines } from '../../core/diagram'
 import { InputError, orThrow } from '../../core/foundation/result'
-import { CIRCUMSTANCES, CIRCUMSTANCE_IDS } from '../../core/model/kinds'
+import { CIRCUMSTANCES, CIRCUMSTANCE_IDS, mayBeBridged } from '../../core/model/kinds'
 import { buildMachine, type Acceptance } from '../../core/model/machine'
 import { readSheet, type Sheet } from '../../core/model/sheet'
 import { experienceFrom, type Experience, type ShopRecord } from '../../core/statistics'
@@ -77,7 +77,7 @@ function factsOf(own: Sheet, engine: Engine, record: ShopRecord | undefined): Ma
       title: p.title,
       line: p.line,
       byHand: machine.kinds[p.index]!.manual !== undefined,
-      jumper: machine.kinds[p.index]!.jumperAllowed ?? false,
+      jumper: mayBeBridged(machine.kinds[p.index]!, p.choice),
       terminals: machine.kinds[p.index]!.terminals,
     })),
     moments: [

@@ -107,8 +107,9 @@ function stripAt({ catalogue, calibration }: Predictor, a: Advice, strip: Strip)
   return { id: strip.id, title: describeStrip(machine, strip, calibration.plan.timesWorked), rows, at: Math.max(0, at) }
 }
 
-/** The part that a special test of the sheet has a jumper across. */
+/** The part that a test has a jumper across: a special one of the sheet, or one that its kind offers. */
 function jumperOf({ parts, tests }: Machine, { measurement: m }: Procedure): string | undefined {
+  if ('bridges' in m && m.bridges) return parts[m.part].id
   const jumper = m.type === 'watch' ? tests.find((t) => t.id === m.test)?.jumper : undefined
   return jumper === undefined ? undefined : parts[jumper].id
 }

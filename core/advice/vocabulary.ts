@@ -1,4 +1,4 @@
-import { CIRCUMSTANCE_IDS } from '../model/kinds'
+import { CIRCUMSTANCE_IDS, mayBeBridged } from '../model/kinds'
 import type { Vocabulary } from '../evidence'
 import { ok } from '../foundation/result'
 import { findProcedure, parseProbe, readingShapeFor, type TestCatalogue } from '../diagnosis/catalogue'
@@ -9,7 +9,7 @@ export function vocabularyOf(catalogue: TestCatalogue): Vocabulary {
   const { machine, procedures } = catalogue
   const { sheet, parts, kinds } = machine
   const byHand = parts.filter((p) => kinds[p.index].manual).map((p) => p.id)
-  const bridged = parts.filter((p) => kinds[p.index].jumperAllowed).map((p) => p.id)
+  const bridged = parts.filter((p) => mayBeBridged(kinds[p.index], p.choice)).map((p) => p.id)
   const panels = sheet.panels.map((p) => p.id)
   return {
     complaints: sheet.complaints.map((c) => c.id),

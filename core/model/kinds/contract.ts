@@ -80,8 +80,8 @@ export interface KindInterface {
   insulated?: readonly (readonly string[])[]
   /** Where its supply can be cut for making safe. */
   isolates?: boolean
-  /** Whether a jumper may be put across terminals 0 and 1. */
-  jumperAllowed?: boolean
+  /** Whether a jumper may be put across terminals 0 and 1; by one of its choices where a sheet decides. */
+  jumperAllowed?: boolean | { choice: string; is: string }
 }
 
 /** A part of a resolved machine, with its places in the flat arrays. */
@@ -188,6 +188,8 @@ export type OfferedMeasurement<Id extends keyof MeasurementFields> = {
   held?: Record<string, string>
   /** It shows only with water standing before the part: where the machine off leaves none there, it is looked at idle. */
   underPressure?: true
+  /** A lead is put across it for that: a bypass until it is out. */
+  bridges?: true
   /** What has to come off to reach it: the joint of its first water port, and what is drawn out behind that. */
   reach?: 'joint'
 } & MeasurementFields[Id]

@@ -7,5 +7,6 @@ const BY_ID = new Map(KINDS.map((k) => [k.id, k]))
 export const findKind = (id: string): Kind | undefined => BY_ID.get(id)
 
 export { KINDS }
+export { mayBeBridged } from './may-be-bridged'
 export { CIRCUMSTANCES, CIRCUMSTANCE_IDS, type CircumstanceId, type SaidWith } from './circumstances'
 export type * from './contract'

@@ -18,4 +18,5 @@ export const kindInterface: KindInterface = {
     { name: 'bridge', values: ['off', 'on'], initial: 0 },
   ],
   forcible: ['bridge'],
+  jumperAllowed: { choice: 'lead', is: 'allowed' },
 }

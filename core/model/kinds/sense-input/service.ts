@@ -16,6 +16,7 @@ export const kindService: KindService = {
             plain: true,
             when: 'idle',
             held: { bridge: 'on' },
+            bridges: true,
             minutes: 2,
           } as const,
         ]

@@ -1,3 +1,4 @@
+import { mayBeBridged } from '../../kinds'
 import type { Sheet } from '../types'
 import { entries, oneOf, type Path } from './problem-collector'
 import type { Scope } from './scope'
@@ -36,7 +37,7 @@ export function resolveTests(
       })
     if (t.jumper !== undefined) {
       const bridged = find(t.jumper, [...path, 'jumper'])
-      if (bridged && !bridged.kind.jumperAllowed)
+      if (bridged && !mayBeBridged(bridged.kind, bridged.choices))
         collector.report('out-of-range', [...path, 'jumper'], {
           found: t.jumper,
           expected: 'a switch that may be bridged; protection is never bridged',

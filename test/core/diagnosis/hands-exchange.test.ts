@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
+import { createEngine } from '../../../core/advice'
 import { DrawnMachine, random } from '../../../core/truth'
-import { activeFaultsIn, predictorOf } from '../support/sheets'
+import { activeFaultsIn, predictorOf, sheetOf } from '../support/sheets'
 import { flatText, underEveryName } from '../support/shipped'
 
 describe('a sibling’s leads in the suspect’s place', () => {
@@ -76,5 +77,20 @@ describe('ends that may be in each other’s place', () => {
     const [own, beside] = column.rows.map((row) => row.id)
     expect([volts(own) > 100, volts(beside) < 1]).toEqual([true, true])
     expect([volts(own, 'crossed-plugs') < 1, volts(beside, 'crossed-plugs') > 100]).toEqual([true, true])
+  })
+})
+
+describe('a lead put across an input for a test', () => {
+  it('is a bypass, on the probe that ends the fill alone: one that permits heat is never bridged', () => {
+    for (const [text, of] of underEveryName('brindlow-s12')) {
+      const engine = createEngine(sheetOf(text))
+      const card = (test: string) => engine.card(engine.advise([], 'best', 0), test, undefined, 0)
+      expect(card(`${of('boiler-high-in')}.bridged`)?.jumper).toBe(of('boiler-high-in'))
+      expect(card(`${of('boiler-high-in')}.lamp`)?.jumper).toBeUndefined()
+      const { jumper, unjumper } = engine.vocabulary.targets
+      expect(jumper).toContain(of('boiler-high-in'))
+      expect(jumper).not.toContain(of('boiler-low-in'))
+      expect(unjumper).toEqual(jumper)
+    }
   })
 })
