@@ -7,7 +7,7 @@ import { formatReading } from '../../core/words'
 import { orThrow } from '../../core/foundation/result'
 import { severityAt } from '../../core/model/machine'
 import { readSheet } from '../../core/model/sheet'
-import { enter, makeSafe, settled, type Place, readings, cause, testTitle, answer } from './place'
+import { enter, makeSafe, settled, type Place, readings, cause, testCard, answer } from './place'
 
 const MOST_TESTS = 24
 
@@ -29,8 +29,13 @@ export function brokenMachine(sheet: string, ...faults: string[]) {
 
 /** Takes the test on the card at the machine that really stands there, and writes down what it shows. */
 async function takeNext(page: Page, engine: Engine, truth: DrawnMachine): Promise<void> {
-  const title = await testTitle(page).innerText()
-  const procedure = engine.catalogue.procedures.find((p) => engine.titleOf(p) === title)
+  // One of the same name at another moment is told by how it is taken.
+  const [title, how] = await Promise.all([
+    testCard(page).getAttribute('aria-label'),
+    testCard(page).getByLabel('How to take it').innerText(),
+  ])
+  const named = engine.catalogue.procedures.filter((p) => `Test: ${engine.titleOf(p)}` === title)
+  const procedure = named.find((p) => engine.howTo(p) === how) ?? named[0]
   if (!procedure) throw new Error(`no test is called ${title}`)
   await makeSafe(page)
   const value = truth.read(procedure)

@@ -134,9 +134,8 @@ export function useAdvice(
     meter.value = undefined
     void think()
   }
-  /** A reading has been taken: a column goes on to its next row, else what is advised comes. */
-  function taken(): void {
-    const strip = card.value?.strip
+  /** A reading has been taken: a column, as it lay there then, goes on to its next row, else what is advised comes. */
+  function taken(strip: TestCard['strip']): void {
     const goesOn = strip?.rows.some((row, i) => i !== strip.at && row.text === undefined)
     chosen.value = goesOn ? strip?.id : undefined
     meter.value = undefined

@@ -79,7 +79,7 @@ async function take(answer: string, value: ReadingValue) {
   if (!card.value || missing.value.length || locked.value || barred.value) return
   const other = card.value.meter !== card.value.meters[0]?.id || card.value.id.includes(' to ')
   const instrument = other ? card.value.meter : undefined
-  const { id, jumper, workMode } = card.value
+  const { id, jumper, workMode, strip } = card.value
   // What is bridged for a test stands in the log before its reading, and stays a bypass until it is out. The card may turn meanwhile.
   if (jumper !== undefined && !state.value.bypasses.includes(jumper))
     if (!(await job.enter({ type: 'action', action: { verb: 'jumper', target: jumper } }))) return
@@ -94,7 +94,7 @@ async function take(answer: string, value: ReadingValue) {
   // What could not be kept stays where it was typed.
   if (!kept) return
   text.value = ''
-  advice.taken()
+  advice.taken(strip)
   part.value = -1
 }
 function choose(test: string, instrument?: string) {
