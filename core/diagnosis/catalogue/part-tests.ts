@@ -146,6 +146,6 @@ export function partTests(runs: HealthyRuns, placement: TestPlacement): Draft[] 
       const placed = on ? ({ ...spec, when: 'idle' } as MeasurementSpec) : spec
       return partTest(runs, { part, spec: atLoadSide(machine, part, placed, at), at, off, place })
     })
-    return beside ? [...tests, partTest(runs, { part, off, place: moments.length, ...beside })] : tests
+    return beside ? [...tests, partTest(runs, { part, off, place: Math.max(1, moments.length), ...beside })] : tests
   })
 }

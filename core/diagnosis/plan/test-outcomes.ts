@@ -13,7 +13,9 @@ interface Row {
 }
 
 /** Chance of a pattern of several rows under one hypothesis below which it is not followed further. */
-const NEGLIGIBLE_PATTERN = 0.01
+const NEGLIGIBLE_PATTERN = 0.02
+/** Patterns of a column that are told apart; what is left counts as one. */
+const MOST_PATTERNS = 24
 
 function rowOf(
   predictor: Predictor,
@@ -69,6 +71,18 @@ function spreadPatterns(
   for (const { key, shown, chance } of patterns) put(key, shown, chance / followed)
 }
 
+/** The likeliest patterns, and one for all the others together: a decision is not made dearer by what hardly ever comes. */
+function withoutTail(outcomes: TestOutcome[]): TestOutcome[] {
+  if (outcomes.length <= MOST_PATTERNS) return outcomes
+  const sorted = outcomes.sort((a, b) => b.p - a.p)
+  const [first, ...others] = sorted.slice(MOST_PATTERNS - 1)
+  for (const o of others) {
+    first.p += o.p
+    for (let i = 0; i < o.after.length; i++) first.after[i] += o.after[i]
+  }
+  return [...sorted.slice(0, MOST_PATTERNS - 1), first]
+}
+
 /**
  * Distinct outcomes of a test under a belief, each with its probability and the posterior it would leave; of a column the patterns
  * of its rows, which are independent of each other given the hypothesis. What only a healthy machine shows there is an outcome as
@@ -98,7 +112,7 @@ export function testOutcomes(
       o.after[i] += p
       listed += p
     })
-  const all = [...bins.values()]
+  const all = withoutTail([...bins.values()])
   for (const o of all) for (let i = 0; i < o.after.length; i++) o.after[i] /= o.p
   // What an unknown fault would show: what the machine shows there when it is well, or what the listed causes show.
   const { healthy: asWell, mixture } = unknownFaultShares(readings[0], calibration.belief)
@@ -107,7 +121,7 @@ export function testOutcomes(
   spreadPatterns(rows, 0, belief.conditionings[0], calibration, (key, shown, chance) => {
     const other = well * chance
     const o = bins.get(key)
-    if (o) o.unknownFault += other
+    if (o && all.includes(o)) o.unknownFault += other
     else if (chance > healthyOutcome)
       all.push({ shown, p: 0, unknownFault: other, after: new Float64Array(belief.hypotheses.length) })
   })
