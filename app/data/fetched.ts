@@ -3,6 +3,29 @@ import type { Contract } from '../../shared/contracts/contract'
 import { deviceDatabase } from './database'
 import { ApiError, call, type Call } from './http'
 
+const keptAs = (person: string, name: string): Promise<unknown> =>
+  deviceDatabase()
+    .lists.get([person, name])
+    .then(
+      (kept) => kept?.value,
+      () => undefined,
+    )
+
+/**
+ * What the server once answered, from the device where it is there: for what does not change.
+ *
+ * @param name under which it is kept
+ */
+export async function keptOrFetch<C extends Contract>(
+  person: string,
+  name: string,
+  contract: C,
+  asked: Call<C> = {},
+): Promise<z.infer<C['answer']>> {
+  const kept = await keptAs(person, name)
+  return kept === undefined ? (await fetchOrKept(person, name, contract, asked)).value : (kept as z.infer<C['answer']>)
+}
+
 /**
  * What the server answers, kept on the device; without a connection what was kept last.
  *
@@ -22,10 +45,8 @@ export async function fetchOrKept<C extends Contract>(
     return { value, fresh: true }
   } catch (error) {
     if (!(error instanceof ApiError) || !error.transient) throw error
-    const kept = await deviceDatabase()
-      .lists.get([person, name])
-      .catch(() => undefined)
-    if (!kept) throw error
-    return { value: kept.value as z.infer<C['answer']>, fresh: false }
+    const kept = await keptAs(person, name)
+    if (kept === undefined) throw error
+    return { value: kept as z.infer<C['answer']>, fresh: false }
   }
 }
