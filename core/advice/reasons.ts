@@ -52,40 +52,65 @@ function typicalReading(
   }
 }
 
+/** Who leads after an outcome, by the plan's own table. */
+function leadAfter({ hypotheses }: Belief, o: TestOutcome): Pick<Consequence, 'leads' | 'p'> {
+  const shares = new Map<string, number>()
+  let [leads, most] = ['', 0]
+  const all = o.p + o.unknownFault
+  hypotheses.forEach(({ activeFaults }, i) => {
+    const title = formatSuspect(activeFaults.map((x) => x.fault))
+    const share = (shares.get(title) ?? 0) + (o.p * o.after[i]) / all
+    shares.set(title, share)
+    if (share > most) [leads, most] = [title, share]
+  })
+  const unknown = o.unknownFault / all
+  return unknown > most ? { leads: UNKNOWN_FAULT, p: unknown } : { leads, p: most }
+}
+
+/** What the patterns of a column would leave: taken from the plan's table, which has been made for it already. */
+const reasonsOfColumn = (
+  predictor: Predictor,
+  belief: Belief,
+  interpreted: InterpretedEvidence,
+  rows: readonly Procedure[],
+  outcomes: readonly TestOutcome[],
+): Consequence[] =>
+  outcomes.map((o) => {
+    const readings = rows.map((p, row) => typicalReading(predictor, belief, p, interpreted, o, row))
+    const text = readings.map((value, row) => formatReading(value, dimensionOf(rows[row]))).join(' | ')
+    return { chance: o.p, readings, text, ...leadAfter(belief, o) }
+  })
+
 /**
- * Why a test is the next one: its main outcomes and what each would leave. Every line is true by construction,
+ * Why a test is the next one: its main outcomes and what each would leave. Every line on a single reading is true by construction,
  * because it is taken from the belief re-run with the quoted reading.
  */
 export function reasons(
   predictor: Predictor,
   belief: Belief,
   interpreted: InterpretedEvidence,
-  suggestion: Suggestion,
+  { procedure, strip, outcomes }: Suggestion,
   most = 3,
   pairs?: number,
 ): Consequence[] {
   const { case: c, interventions } = interpreted
-  const procedures = suggestion.strip?.rows ?? [suggestion.procedure]
-  return [...suggestion.outcomes]
+  const main = outcomes
+    .filter(({ shown }) => shown.length)
     .sort((a, b) => b.p - a.p)
     .slice(0, most)
-    .map((o) => {
-      const values = procedures.map((p, row) => typicalReading(predictor, belief, p, interpreted, o, row))
-      const read = procedures.map((procedure, row) => ({
-        procedure,
-        value: values[row],
-        meter: undefined,
-        interventions,
-      }))
-      const then = inferBelief(predictor, { ...c, readings: [...c.readings, ...read] }, pairs)
-      const [first] = suspects(then)
-      const unknown = then.unknownFault > first.p
-      return {
-        chance: o.p,
-        readings: values,
-        text: read.map(({ procedure, value }) => formatReading(value, dimensionOf(procedure))).join(' | '),
-        leads: unknown ? UNKNOWN_FAULT : formatSuspect(first.faults),
-        p: unknown ? then.unknownFault : first.p,
-      }
-    })
+  if (strip) return reasonsOfColumn(predictor, belief, interpreted, strip.rows, main)
+  return main.map((o) => {
+    const value = typicalReading(predictor, belief, procedure, interpreted, o, 0)
+    const readings = [...c.readings, { procedure, value, meter: undefined, interventions }]
+    const then = inferBelief(predictor, { ...c, readings }, pairs)
+    const [first] = suspects(then)
+    const unknown = then.unknownFault > first.p
+    return {
+      chance: o.p,
+      readings: [value],
+      text: formatReading(value, dimensionOf(procedure)),
+      leads: unknown ? UNKNOWN_FAULT : formatSuspect(first.faults),
+      p: unknown ? then.unknownFault : first.p,
+    }
+  })
 }

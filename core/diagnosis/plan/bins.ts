@@ -13,7 +13,7 @@ export interface Shown {
 
 export interface TestOutcome {
   p: number
-  /** One for each row of a strip, one alone for a single reading. */
+  /** One for each row of a strip, one alone for a single reading; none for all that is left over. */
   shown: readonly Shown[]
   /** Posterior after this outcome, by place in the belief, among what the sheet lists. */
   after: Float64Array

@@ -15,7 +15,7 @@ interface Row {
 /** Chance of a pattern of several rows under one hypothesis below which it is not followed further. */
 const NEGLIGIBLE_PATTERN = 0.02
 /** Patterns of a column that are told apart; what is left counts as one. */
-const MOST_PATTERNS = 24
+const MOST_PATTERNS = 40
 
 function rowOf(
   predictor: Predictor,
@@ -80,7 +80,7 @@ function withoutTail(outcomes: TestOutcome[]): TestOutcome[] {
     first.p += o.p
     for (let i = 0; i < o.after.length; i++) first.after[i] += o.after[i]
   }
-  return [...sorted.slice(0, MOST_PATTERNS - 1), first]
+  return [...sorted.slice(0, MOST_PATTERNS - 1), { ...first, shown: [] }]
 }
 
 /**
