@@ -17,6 +17,7 @@ import {
   describeRow,
   describeStep,
   describeStrip,
+  describeStripCaution,
   describeTest,
   formatReading,
 } from '../words'
@@ -134,6 +135,7 @@ export function cardOf(
   const suggestion = a.plan.next.find((s) => (whole ? s.strip?.id === whole.id : !s.strip && s.procedure === procedure))
   const goal = suggestion?.strip ?? procedure
   const path = accessPaths.from(a.interpreted.workState, goal)
+  const moved = whole && describeStripCaution(whole)
   const way = suggestion ?? path
   return {
     id: procedure.id,
@@ -150,7 +152,7 @@ export function cardOf(
     minutes: way.minutes,
     before: lastReading(a, procedure),
     steps: way.steps.map((step) => describeStep(machine, step)),
-    cautions: describeCautions(machine, procedure),
+    cautions: [...describeCautions(machine, procedure), ...(moved === undefined ? [] : [moved])],
     destroys: way.steps.some((step) => step.type === 'isolate') ? describeLoss(procedure) : undefined,
     losing: losingBy(predictor, a, whole?.rows ?? [procedure], path.after),
     ...expectations(predictor, a.belief, procedure, meter, a.interpreted.interventions),

@@ -90,6 +90,12 @@ export const describeCautions = ({ sheet }: Machine, { workMode, caution }: Proc
   ...(caution === undefined ? [] : [caution]),
 ]
 
+/** What bites where a column is read live. */
+export const describeStripCaution = ({ workMode }: Strip): string | undefined =>
+  workMode === 'energised'
+    ? 'One lead is clipped to the return while it is dead. Live, only the tip of the other moves, by its insulated grip, one hand, nothing else touched.'
+    : undefined
+
 /** What taking a test ends. */
 export const describeLoss = ({ destroys }: Procedure): string | undefined =>
   destroys && 'switching off ends what the machine shows now: codes, levels and voltages'

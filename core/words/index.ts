@@ -9,6 +9,7 @@ export {
   describeRow,
   describeStep,
   describeStrip,
+  describeStripCaution,
   describeTest,
 } from './describe-test'
 export { describePosition, describeTiming } from './describe-timing'

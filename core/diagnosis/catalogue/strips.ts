@@ -5,13 +5,20 @@ import type { Loosening, Procedure, Strip } from './procedure'
 /** Minutes of each further reading once the meter is there: the tip goes on to the next terminal. */
 const NEXT_ROW = 0.3
 
+/** Whether a live tip may go from point to point by hand: in a circuit of its own behind a transformer, never on mains. */
+function mayMoveLive({ parts, kinds, returnAt }: Machine, { measurement: m }: Procedure): boolean {
+  const source = 'a' in m && 'part' in m ? returnAt[parts[m.part].nodes[m.a]] : undefined
+  return source !== undefined && kinds[source.part].returns?.of === 'circuit'
+}
+
 /** What readings must have in common to be one column; `undefined` where a reading stands by itself. */
-function columnOf({ parts, returnAt }: Machine, p: Procedure): string | undefined {
-  const { measurement: m, needs } = p
-  const { inColumn, meter } = { ...measurementType(m), meter: p.meter }
+function columnOf(machine: Machine, p: Procedure): string | undefined {
+  const { parts, returnAt } = machine
+  const { measurement: m, needs, meter } = p
   // Without a panel of their own parts stand apart from each other: in the lawn, at a tap.
-  if (!inColumn || !('part' in m) || !needs.panels.length || needs.asFound) return undefined
+  if (!measurementType(m).inColumn || !('part' in m) || !needs.panels.length || needs.asFound) return undefined
   if ('held' in m && m.held) return undefined
+  if (p.workMode === 'energised' && !mayMoveLive(machine, p)) return undefined
   const toReturn = 'b' in m && m.b === '@return' && 'a' in m
   const source = toReturn ? returnAt[parts[m.part].nodes[m.a as string]] : undefined
   const points = source ? `to ${source.part}.${source.terminal}` : `${parts[m.part].kind} ${'id' in m ? m.id : ''}`

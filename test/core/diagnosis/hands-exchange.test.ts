@@ -63,11 +63,11 @@ describe('ends that may be in each other’s place', () => {
       expect(seen(fault)).toBe('no')
     }
   })
-  it('volts at a valve while its sibling is called, and not itself, show crossed plugs; they stand in one column with the sibling’s', () => {
-    const predictor = predictorOf(flatText('orrisk-tl40'))
+  it('volts at a valve while its sibling is called, and not itself, show wires in each other’s place; they stand in one column with the sibling’s', () => {
+    const predictor = predictorOf(flatText('ulldale-g6'))
     const { machine, procedures, strips } = predictor.catalogue
-    const column = strips.find((s) => s.rows.some((row) => row.id === 'hot-valve.volts@fill-cold'))!
-    expect(column.rows.map((row) => row.id)).toEqual(['cold-valve.volts', 'hot-valve.volts@fill-cold'])
+    const column = strips.find((s) => s.rows.some((row) => row.id === 'v4.volts@hand3'))!
+    expect(column.rows.map((row) => row.id)).toEqual(['v3.volts', 'v4.volts@hand3'])
     const volts = (test: string, fault?: string) => {
       const faults = fault === undefined ? [] : [activeFaultsIn(machine, fault)]
       const shown = new DrawnMachine(predictor.catalogue, faults, random(1), 'none', 0)
@@ -75,8 +75,8 @@ describe('ends that may be in each other’s place', () => {
       return value.type === 'value' ? value.si : NaN
     }
     const [own, beside] = column.rows.map((row) => row.id)
-    expect([volts(own) > 100, volts(beside) < 1]).toEqual([true, true])
-    expect([volts(own, 'crossed-plugs') < 1, volts(beside, 'crossed-plugs') > 100]).toEqual([true, true])
+    expect([volts(own) > 20, volts(beside) < 1]).toEqual([true, true])
+    expect([volts(own, 'swapped-wires') < 1, volts(beside, 'swapped-wires') > 20]).toEqual([true, true])
   })
 })
 

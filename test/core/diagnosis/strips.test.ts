@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { advise, reasons } from '../../../core/advice'
+import { advise, Engine, reasons } from '../../../core/advice'
 import type { Strip } from '../../../core/diagnosis/catalogue'
 import { RepairCosts, testOutcomes } from '../../../core/diagnosis/plan'
 import type { Predictor } from '../../../core/diagnosis/predict'
@@ -97,6 +97,14 @@ describe('a column of readings at one place', () => {
     // Live, one lead is clipped on for all of them.
     const chain = stripWith(predictor, 'case-fuse.to-return')
     expect(chain.needs.loosened.map((l) => l.type)).toEqual(['clips'])
+  })
+  it('a live tip goes from point to point behind a transformer alone, never on mains, and the card says how', () => {
+    for (const id of ['orrisk-tl40', 'tarvost-fl7', 'brindlow-d6', 'brindlow-s12'])
+      expect(predictorOf(flatText(id)).catalogue.strips.filter((s) => s.workMode === 'energised')).toEqual([])
+    const chain = stripWith(predictor, 'case-fuse.to-return')
+    const card = new Engine(predictor).card(advise(predictor, said('all-dead'), 'best', 0), chain.id, undefined, 0)!
+    expect(card.cautions.join(' ')).toMatch(/clipped to the return while it is dead/)
+    expect(card.strip?.rows.map((row) => row.id)).toEqual(chain.rows.map((row) => row.id))
   })
   it.each([
     ['ulldale-g6', 'some-dry'],
