@@ -132,7 +132,8 @@ export function play(predictor: Predictor, call: Call, policy: Policy): Played {
     out.tests++
     for (const test of readings) {
       if (test.workMode === 'energised') out.live++
-      evidence.push({ type: 'reading', test: test.id, value: call.truth.read(test), instrument: undefined })
+      const value = call.sure ? call.truth.readSurely(test) : call.truth.read(test)
+      evidence.push({ type: 'reading', test: test.id, value, instrument: undefined })
     }
   }
   let repairs = 0

@@ -150,6 +150,12 @@ export class DrawnMachine {
     }
   }
 
+  /** The same of somebody whose eyes and ears are not mistaken and whose hand does not slip; meters have their errors. */
+  readSurely(procedure: Procedure): ReadingValue {
+    const exact = this.exact(procedure)
+    return exact.type === 'value' || exact.type === 'times' ? this.shown(procedure) : exact
+  }
+
   private shown(procedure: Procedure): ReadingValue {
     const { measurement: m } = procedure
     const run = procedure.needs.asFound ? this.customersRun(procedure.run) : this.run(procedure.run)

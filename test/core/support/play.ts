@@ -34,7 +34,5 @@ export function followAdvice(
 /** Reads a machine with meters that err and eyes and ears that are not mistaken. */
 export const careful =
   (truth: DrawnMachine) =>
-  (procedure: Parameters<DrawnMachine['read']>[0]): ReturnType<DrawnMachine['read']> => {
-    const exact = truth.exact(procedure)
-    return exact.type === 'value' || exact.type === 'times' ? truth.read(procedure) : exact
-  }
+  (procedure: Parameters<DrawnMachine['read']>[0]): ReturnType<DrawnMachine['read']> =>
+    truth.readSurely(procedure)
