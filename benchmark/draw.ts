@@ -11,8 +11,6 @@ export interface Call {
   /** Repairs that are needed; empty for a fault that the sheet does not list. */
   repairs: number[]
   complaint: string
-  /** Read by somebody whose eyes and ears are not mistaken; left out, senses err as they do. */
-  sure?: boolean
 }
 
 const severe = (fault: Fault, next: Random): ActiveFault => {

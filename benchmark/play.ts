@@ -1,5 +1,5 @@
 import type { Evidence, WorkMode } from '../core/evidence'
-import { advise, type Advice } from '../core/advice'
+import { advise, doubtedReadings, type Advice } from '../core/advice'
 import type { Procedure, TestCatalogue } from '../core/diagnosis/catalogue'
 import type { Suggestion } from '../core/diagnosis/plan'
 import type { Machine } from '../core/model/machine'
@@ -111,12 +111,11 @@ const statement = (
 })
 
 /** Where nothing fits, the readings in doubt are taken once more, as the advice says. */
-function doubtedReadings({ calibration }: Predictor, a: Advice, again: ReadonlySet<string>): Procedure[] {
+function takenAgain({ calibration }: Predictor, a: Advice, again: ReadonlySet<string>): Procedure[] {
   if (a.plan.state !== 'unexplained') return []
-  return a.interpreted.case.readings
-    .filter((r, i) => a.belief.doubts[i].grossError >= calibration.belief.doubtAbove && !again.has(r.procedure.id))
-    .map((r) => r.procedure)
-    .filter((p) => !p.needs.asFound || a.interpreted.workState.asFound)
+  return doubtedReadings(a, calibration.belief)
+    .map((i) => a.interpreted.case.readings[i].procedure)
+    .filter((p) => !again.has(p.id) && (!p.needs.asFound || a.interpreted.workState.asFound))
 }
 
 /** Plays one call to its end: tests by the policy, the likeliest cheap repair, and on until it works or nobody knows. */
@@ -132,8 +131,7 @@ export function play(predictor: Predictor, call: Call, policy: Policy): Played {
     out.tests++
     for (const test of readings) {
       if (test.workMode === 'energised') out.live++
-      const value = call.sure ? call.truth.readSurely(test) : call.truth.read(test)
-      evidence.push({ type: 'reading', test: test.id, value, instrument: undefined })
+      evidence.push({ type: 'reading', test: test.id, value: call.truth.read(test), instrument: undefined })
     }
   }
   let repairs = 0
@@ -147,7 +145,7 @@ export function play(predictor: Predictor, call: Call, policy: Policy): Played {
       for (const { id } of readings) taken.add(id)
       continue
     }
-    const doubted = doubtedReadings(predictor, a, again)
+    const doubted = takenAgain(predictor, a, again)
     for (const procedure of doubted) {
       again.add(procedure.id)
       read(minutesTo(procedure), procedure)

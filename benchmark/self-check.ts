@@ -151,12 +151,8 @@ export interface Met {
   tests: number
 }
 
-/**
- * Follows the advice on machines that have one fault; faults that nobody would call for are left out.
- *
- * @param sure by somebody whose eyes and ears are not mistaken
- */
-export function meet(predictor: Predictor, fault: Fault, seed: number, sure = false): Met | undefined {
+/** Follows the advice on machines that have one fault; faults that nobody would call for are left out. */
+export function meet(predictor: Predictor, fault: Fault, seed: number): Met | undefined {
   const next = random(seed * 7907 + fault.index)
   const { severity: range } = fault
   const u = 0.1 + 0.8 * next()
@@ -166,7 +162,7 @@ export function meet(predictor: Predictor, fault: Fault, seed: number, sure = fa
   const truth = new DrawnMachine(predictor.catalogue, [{ fault, severity }], next, undefined, 0)
   const [complaint] = truth.complaints()
   if (complaint === undefined) return undefined
-  const call = { sort: 'single' as const, truth, repairs: [fault.repair], complaint, sure }
+  const call = { sort: 'single' as const, truth, repairs: [fault.repair], complaint }
   const { solved, rightFirst, tests } = play(predictor, call, policiesFor(predictor)[0])
   return { fault, seed, solved, rightFirst, tests }
 }

@@ -1,7 +1,7 @@
 import { existsSync, readFileSync } from 'node:fs'
 import { LineCounter, parse, parseDocument } from 'yaml'
 import { z } from 'zod'
-import { createEngine, reasons, type Advice, type Engine } from '../../core/advice'
+import { createEngine, doubtedReadings, reasons, type Advice, type Engine } from '../../core/advice'
 import { dimensionOf } from '../../core/diagnosis/catalogue'
 import { TEST_STRATEGIES } from '../../core/evidence'
 import type { PlanState, Suggestion } from '../../core/diagnosis/plan'
@@ -126,12 +126,14 @@ const MOST = { suspects: 8, repairs: 3, candidates: 4, tests: 5 }
 const padded = (p: number) => formatChance(p).padStart(10)
 
 function printReadings(engine: Engine, a: Advice): void {
-  const { doubtAbove } = engine.predictor.calibration.belief
+  const { belief } = engine.predictor.calibration
+  const again = new Set(doubtedReadings(a, belief))
   a.verdicts.forEach((v, i) => {
     const { procedure, value } = a.interpreted.case.readings[i]
     const dimension = dimensionOf(procedure)
     const reading = `${engine.titleOf(procedure)}: ${formatReading(value, dimension)}.`
-    const doubt = describeDoubt(a.belief.doubts[i], value, dimension, doubtAbove)
+    const threshold = again.has(i) ? a.belief.doubts[i].grossError : belief.doubtAbove
+    const doubt = describeDoubt(a.belief.doubts[i], value, dimension, threshold)
     console.log(`${reading} ${describeVerdict(v, dimension, value)} ${doubt}`.trimEnd())
   })
 }
