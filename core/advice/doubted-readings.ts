@@ -1,16 +1,16 @@
 import type { Calibration } from '../diagnosis/calibration'
 import type { Advice } from './advise'
 
-/** Where nothing fits, the most doubted reading is worth another look from this probability of a slip on. */
-const WORTH_A_LOOK = 0.1
-
 /**
  * Readings to take again, by their place in the evidence: those in doubt; where nothing fits and none is, the most doubted one, for
  * one of them may be what does not let anything fit.
  */
-export function doubtedReadings({ belief: { doubts }, plan }: Advice, { doubtAbove }: Calibration['belief']): number[] {
+export function doubtedReadings(
+  { belief: { doubts }, plan }: Advice,
+  { doubtAbove, retakenFrom }: Calibration['belief'],
+): number[] {
   const inDoubt = [...doubts.keys()].filter((i) => doubts[i].grossError >= doubtAbove)
   if (inDoubt.length || plan.state !== 'unexplained' || !doubts.length) return inDoubt
   const most = [...doubts.keys()].reduce((a, b) => (doubts[b].grossError > doubts[a].grossError ? b : a))
-  return doubts[most].grossError >= WORTH_A_LOOK ? [most] : []
+  return doubts[most].grossError >= retakenFrom ? [most] : []
 }

@@ -24,16 +24,14 @@ const plain = (finding: Finding): Judgement => ({
   finding,
 })
 
-/** Volts further from healthy than this many standard deviations say that something is wrong, not what the supply is. */
-const HEALTHY_SUPPLY = 4
-
 /** What the volts that were read tell of the supply, on a machine that is well. */
 function supplyRead(predictor: Predictor, readings: readonly ContextualReading[]): Conditioning {
+  const { healthySupply } = predictor.calibration.belief
   return readings.reduce((known, reading) => {
     const { procedure, value, meter, interventions } = reading
     if (value.type !== 'value' || dimensionOf(procedure) !== 'voltage') return known
     const p = predictor.predict(predictor.healthy, procedure, meter, interventions)
-    if (p.type !== 'value' || Math.abs(value.si - p.mean) > HEALTHY_SUPPLY * Math.sqrt(varianceOf(p))) return known
+    if (p.type !== 'value' || Math.abs(value.si - p.mean) > healthySupply * Math.sqrt(varianceOf(p))) return known
     return withValue(known, p, value.si, readingKey(reading))
   }, unconditioned)
 }

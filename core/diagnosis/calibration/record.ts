@@ -143,6 +143,16 @@ export const CALIBRATION = {
     faultyAbove: share(0.9, 'probability above which a link counts as faulty'),
     inBand: of(0.85, 'half widths', 'a reading up to here is as it should be'),
     nearEdge: of(1.25, 'half widths', 'a reading up to here is near the edge'),
+    retakenFrom: share(
+      0.1,
+      'probability of a gross error from which the most doubted reading is taken again where nothing fits',
+      TUNED,
+    ),
+    healthySupply: of(
+      4,
+      'standard deviations',
+      'volts this near to healthy say what the supply is, and currents are judged by them',
+    ),
     doubtAbove: share(0.5, 'probability of a gross error above which a reading is in doubt'),
     candidateFrom: share(0.002, 'a candidate that the sheet does not list, lighter than this, is not named'),
     candidateHopeless: of(
@@ -177,6 +187,8 @@ export const CALIBRATION = {
     bins: count(12, 'most distinct ranges of values that a test may end in'),
     cutFrom: of(0.5, 'standard deviations', 'gap between two predicted values from which a cut is worth it', TUNED),
     negligibleBin: share(1e-6, 'a range that a hypothesis falls into more seldom is no outcome of it', TUNED),
+    negligiblePattern: share(0.02, 'a pattern of a column that a hypothesis shows more seldom is not followed', TUNED),
+    mostPatterns: count(40, 'patterns of a column that are told apart; the rest counts as one'),
     healthyOutcome: share(0.5, 'what only a healthy machine shows is an outcome from this chance on', TUNED),
     timesWorked: count(10, 'times that a switch is worked when nobody says otherwise', 'the trade’s ten dips'),
     unknownIgnored: share(0.2, 'as long as an unknown fault is less likely, a test must tell what is listed apart'),

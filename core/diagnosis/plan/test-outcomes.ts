@@ -12,11 +12,6 @@ interface Row {
   predictions: ReadonlyMap<number, Prediction>
 }
 
-/** Chance of a pattern of several rows under one hypothesis below which it is not followed further. */
-const NEGLIGIBLE_PATTERN = 0.02
-/** Patterns of a column that are told apart; what is left counts as one. */
-const MOST_PATTERNS = 40
-
 function rowOf(
   predictor: Predictor,
   { hypotheses, conditionings }: Belief,
@@ -59,7 +54,7 @@ function spreadPatterns(
       ({ key: bin, ...one }, chance) => {
         for (const p of patterns) {
           const both = p.chance * chance
-          if (rows.length > 1 && both < NEGLIGIBLE_PATTERN) continue
+          if (rows.length > 1 && both < calibration.plan.negligiblePattern) continue
           longer.push({ key: `${p.key}|${bin}`, shown: [...p.shown, one], chance: both })
         }
       },
@@ -72,15 +67,15 @@ function spreadPatterns(
 }
 
 /** The likeliest patterns, and one for all the others together: a decision is not made dearer by what hardly ever comes. */
-function withoutTail(outcomes: TestOutcome[]): TestOutcome[] {
-  if (outcomes.length <= MOST_PATTERNS) return outcomes
+function withoutTail(outcomes: TestOutcome[], mostPatterns: number): TestOutcome[] {
+  if (outcomes.length <= mostPatterns) return outcomes
   const sorted = outcomes.sort((a, b) => b.p - a.p)
-  const [first, ...others] = sorted.slice(MOST_PATTERNS - 1)
+  const [first, ...others] = sorted.slice(mostPatterns - 1)
   for (const o of others) {
     first.p += o.p
     for (let i = 0; i < o.after.length; i++) first.after[i] += o.after[i]
   }
-  return [...sorted.slice(0, MOST_PATTERNS - 1), { ...first, shown: [] }]
+  return [...sorted.slice(0, mostPatterns - 1), { ...first, shown: [] }]
 }
 
 /**
@@ -112,7 +107,7 @@ export function testOutcomes(
       o.after[i] += p
       listed += p
     })
-  const all = withoutTail([...bins.values()])
+  const all = withoutTail([...bins.values()], calibration.plan.mostPatterns)
   for (const o of all) for (let i = 0; i < o.after.length; i++) o.after[i] /= o.p
   // What an unknown fault would show: what the machine shows there when it is well, or what the listed causes show.
   const { healthy: asWell, mixture } = unknownFaultShares(readings[0], calibration.belief)
