@@ -16,9 +16,6 @@ export interface Consequence {
   p: number
 }
 
-/** Misses that stand for a switch that fails: the fewest that tell. A hard fault misses always, one that rests once or twice. */
-const TELLING_MISSES = 2
-
 /** A reading that stands for an outcome: for values, what its likeliest hypothesis predicts. */
 function typicalReading(
   predictor: Predictor,
@@ -29,23 +26,26 @@ function typicalReading(
   row: number,
 ): ReadingValue {
   const { type, low, high, word } = o.shown[row]
+  /** What the likeliest that would show it predicts. */
+  const predicted = () => {
+    let best = 0
+    for (let i = 1; i < o.after.length; i++) if (o.after[i] > o.after[best]) best = i
+    return predictor.predict(belief.hypotheses[best], procedure, undefined, interventions)
+  }
   switch (type) {
     case 'value': {
-      let best = 0
-      for (let i = 1; i < o.after.length; i++) if (o.after[i] > o.after[best]) best = i
-      const p = predictor.predict(belief.hypotheses[best], procedure, undefined, interventions)
+      const p = predicted()
       const mean = p.type === 'value' ? p.mean : 0
       return { type: 'value', si: Math.min(Math.max(mean, low), high) }
     }
     case 'word':
       return { type: 'word', word: word! }
     case 'times': {
-      const { timesWorked } = predictor.calibration.plan
-      return {
-        type: 'times',
-        clean: low === timesWorked ? timesWorked : timesWorked - TELLING_MISSES,
-        of: timesWorked,
-      }
+      const { timesWorked: of } = predictor.calibration.plan
+      const p = predicted()
+      // A hard fault misses always, one that rests once or twice.
+      const clean = p.type === 'times' ? Math.round(of * p.clean) : of
+      return { type: 'times', clean: Math.min(Math.max(clean, low), high), of }
     }
     default:
       return { type }

@@ -21,13 +21,27 @@ export interface HypothesisScore {
   complaintLikelihoods: number[]
 }
 
-/** Chance that a machine still fails though repairs were done: all its faults were repaired and one did not hold. */
-function chanceUnrepaired(predictor: Predictor, { activeFaults }: Hypothesis, repaired: readonly number[]): number {
-  const done = activeFaults.filter(({ fault }) => repaired.includes(fault.repair))
-  if (!done.length || done.length < activeFaults.length) return 1
-  const { repairs } = predictor.catalogue.machine
-  const { repairHeldAnyway } = predictor.calibration.belief
-  return done.reduce((chance, { fault }) => chance + 1 - repairs[fault.repair].successProbability, repairHeldAnyway)
+/**
+ * Chance that a machine is still complained of though repairs were done: all its faults were repaired and one did not hold, or what
+ * is left of them still does something that was said.
+ */
+function chanceUnrepaired(
+  predictor: Predictor,
+  hypothesis: Hypothesis,
+  { repairs: repaired, complaints }: Pick<Case, 'repairs' | 'complaints'>,
+): number {
+  if (!repaired.length) return 1
+  const { machine } = predictor.catalogue
+  const { repairHeldAnyway, complaintMisheard } = predictor.calibration.belief
+  const done = hypothesis.activeFaults.filter(({ fault }) => repaired.includes(fault.repair))
+  if (done.length && done.length === hypothesis.activeFaults.length)
+    return done.reduce(
+      (chance, { fault }) => chance + 1 - machine.repairs[fault.repair].successProbability,
+      repairHeldAnyway,
+    )
+  const repairs = repaired.map((repair) => ({ repair }))
+  const isFelt = complaints.some(({ complaint }) => predictor.showsComplaint(hypothesis, complaint, repairs))
+  return isFelt || !complaints.length ? 1 : complaintMisheard
 }
 
 /** Scores one hypothesis on its own: every reading given the earlier ones. */
@@ -48,7 +62,7 @@ export function scoreHypothesis(
     Math.log(hypothesis.priorWeight) +
     Math.log(said) +
     Math.log(complaint) +
-    Math.log(chanceUnrepaired(predictor, hypothesis, c.repairs))
+    Math.log(chanceUnrepaired(predictor, hypothesis, c))
   let conditioning = unconditioned
   const readingLikelihoods: number[] = []
   const fits: Fit[] = []

@@ -117,9 +117,11 @@ export function conclude(predictor: Predictor, belief: Belief, situation: Situat
   const { remedyFrom, standsAbove, quickerDone, smallPrice } = predictor.calibration.plan
   const mass = new Float64Array(repairs.length)
   requiredRepairs.forEach((n, i) => n.forEach((r) => (mass[r] += belief.posterior[i])))
+  // What is needed whatever else there is comes before what is cheap to try.
+  const standing = (r: number) => (mass[r] >= standsAbove ? 0 : 1)
   const remedies = [...mass.keys()]
     .filter((r) => mass[r] > remedyFrom)
-    .sort((a, b) => mass[b] / costs.inVain(b) - mass[a] / costs.inVain(a) || a - b)
+    .sort((a, b) => standing(a) - standing(b) || mass[b] / costs.inVain(b) - mass[a] / costs.inVain(a) || a - b)
     .map((r): Remedy => ({
       repair: r,
       p: mass[r],

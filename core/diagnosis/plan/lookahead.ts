@@ -87,24 +87,36 @@ class Rollout {
   }
 }
 
+/** Tests tried at the root: those that save most by the minute at one step. */
+function savingMost(table: DecisionTable, p: Float64Array, { minSaving, tried }: Calibration['plan']): number[] {
+  const gain = savings(table, p)
+  const [first] = table.minutes
+  return [...gain.keys()]
+    .filter((t) => gain[t] > minSaving * massOf(p))
+    .sort((a, b) => gain[b] / first[b] - gain[a] / first[a] || a - b)
+    .slice(0, tried)
+}
+
 /**
  * Tests by what they save, best first: one step is tried, and what follows each outcome is played out under the simple
  * rule (rollout: Bertsekas, Tsitsiklis & Wu 1997). A test whose saving is less than its minutes is not worth taking.
  *
  * @param p weight of each hypothesis; need not sum to one
+ * @param roots tests tried at the root; those that save most at one step when left out
  * @returns the tests tried at the root, by net saving; savings per unit of weight
  */
-export function lookAhead(table: DecisionTable, p: Float64Array, c: Calibration['plan'] = STANDARD.plan): Choice[] {
+export function lookAhead(
+  table: DecisionTable,
+  p: Float64Array,
+  c: Calibration['plan'] = STANDARD.plan,
+  roots: readonly number[] = savingMost(table, p, c),
+): Choice[] {
   const mass = massOf(p)
   if (mass === 0) return []
   const now = costToGo(table, p)
-  const gain = savings(table, p)
   const [first] = table.minutes
   const rollout = new Rollout(table, c.followedFrom * mass, c.minSavingRatio)
-  return [...gain.keys()]
-    .filter((t) => gain[t] > c.minSaving * mass)
-    .sort((a, b) => gain[b] / first[b] - gain[a] / first[a] || a - b)
-    .slice(0, c.tried)
+  return roots
     .map((test) => ({ test, saving: (now - rollout.costAfter(p, test, c.deepest)) / mass }))
     .sort((a, b) => b.saving - first[b.test] - (a.saving - first[a.test]) || a.test - b.test)
 }

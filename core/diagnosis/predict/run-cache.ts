@@ -13,6 +13,16 @@ interface HypothesisRuns {
 
 const startsKey = (starts: readonly ModeSetting[]): string => starts.map((s) => `${s.mode}=${s.value}`).join(',')
 
+/**
+ * What hands have done, as far as it acts on a hypothesis: where every fault of it was repaired and the machine is still being looked
+ * at, the repairs did not hold, and the faults are in it as before.
+ */
+function acting({ activeFaults }: Hypothesis, interventions: readonly Intervention[]): readonly Intervention[] {
+  const repairs = new Set(activeFaults.map(({ fault }) => fault.repair))
+  const held = activeFaults.some(({ fault }) => !interventions.some((i) => i.repair === fault.repair))
+  return held ? interventions : interventions.filter((i) => i.repair === undefined || !repairs.has(i.repair))
+}
+
 /** The runs of hypotheses through the scripts of a catalogue, made when asked for and kept. */
 export class RunCache {
   private readonly runs = new Map<number, HypothesisRuns>()
@@ -58,7 +68,7 @@ export class RunCache {
     const key = `${run}|${interventionsKey(interventions)}|${startsKey(starts)}`
     const known = records.get(key)
     if (known) return known
-    const all = [...interventions, ...runs[run].interventions]
+    const all = [...acting(hypothesis, interventions), ...runs[run].interventions]
     const faultedKey = interventionsKey(all)
     let own = faulted.get(faultedKey)
     if (!own) {
@@ -94,7 +104,7 @@ export class RunCache {
     if (known) return known.phases
     const values = this.valuesOf(hypothesis).slice()
     values[param] += machine.params[param].sd
-    const all = [...interventions, ...runs[run].interventions]
+    const all = [...acting(hypothesis, interventions), ...runs[run].interventions]
     const faulted = makeFaultedMachine(machine, hypothesis.activeFaults, all, values)
     const { phases } = simulate(faulted, { ...runs[run].script, starts, watches: undefined }, this.cache)
     records.set(key, { phases, snapshots: [], standing: [], watched: [], displayedCodes: [], complaints: [], left: [] })

@@ -23,6 +23,7 @@ import { RepairCosts, lookAhead, plan, type DecisionTable } from '../../../core/
 import { achieved, cutMachine, optimum } from '../../../benchmark/optimum'
 import { random } from '../../../core/truth'
 import { evidenceOf, mini, predictorOf, sheetOf } from '../support/sheets'
+import { underEveryName } from '../support/shipped'
 
 const washer = createEngine(sheetOf(findShipped('orrisk-tl40')!.text)).predictor
 const at = (order: TestStrategy) => advise(washer, evidenceOf(washer, { complaint: 'no-fill' }), order)
@@ -118,6 +119,47 @@ describe('plan', () => {
   })
 })
 
+describe('the end of testing', () => {
+  it('does not come while two short tests together would tell which repair is needed, whatever the names', () => {
+    for (const [text, of] of underEveryName('ulldale-f6')) {
+      const p = predictorOf(text)
+      const { plan: then } = advise(
+        p,
+        evidenceOf(
+          p,
+          { complaint: of('no-water') },
+          ...['power-lamp.lit', 'main.look', 'tap.look'].map((test) => ({ test: of(test), reading: 'yes' })),
+          { test: of('res-valve.ohms'), reading: '34.3' },
+          { test: of('flush-timer.across'), reading: '0.37 V' },
+        ),
+      )
+      expect(then.state).toBe('testing')
+      const floats = ['res-low.worked', 'res-high.worked', 'res-low.free', 'res-high.free'].map(of)
+      expect(floats).toContain(then.next[0].procedure.id)
+      expect(then.next[0].saving).toBeGreaterThan(then.next[0].minutes)
+    }
+  })
+  it('what is needed whatever else there is stands before what is cheap to try', () => {
+    const p = predictorOf(findShipped('ulldale-f6')!.text)
+    const { machine } = p.catalogue
+    const fault = (id: string) => machine.faults.find((f) => f.id === id)!
+    const [drive, latch] = [fault('auger.winding-open'), fault('res-latch.coil-open')]
+    const single = (f: typeof drive) => p.hypotheses.find((h) => h.activeFaults[0]?.fault === f)!
+    const base = inferBelief(p, { complaints: [{ complaint: 0, interventions: [] }], readings: [], repairs: [] }, 0)
+    const both = p.pair(single(drive), single(latch), 1)
+    const belief: Belief = {
+      ...base,
+      hypotheses: [single(drive), both],
+      posterior: Float64Array.from([0.6, 0.4]),
+      conditionings: [unconditioned, unconditioned],
+      unknownFault: 0,
+      truncatedMass: 0,
+    }
+    const { remedies } = plan(p, belief, { power: 'on', open: [], loosened: [], running: undefined, asFound: false })
+    expect(remedies.map((r) => r.repair)).toEqual([drive.repair, latch.repair])
+  })
+})
+
 describe('looking ahead', () => {
   const dear = (...repair: number[]) => new RepairCosts(Float64Array.from(repair), new Float64Array(repair.length))
   it('a part fitted in vain costs more than its work, and something else is worth finding out', () => {
@@ -164,6 +206,21 @@ describe('looking ahead', () => {
     expect(best.test).toBe(0)
     const now = 1 + 0.75 + 50 * 0.5 + 50 * 0.25
     expect(best.saving).toBeCloseTo(now - (0.5 * (3 + 50) + 0.5 * 1.5), 9)
+  })
+  it('two tests that tell only together what to do are worth taking, though neither saves anything by itself', () => {
+    // Three repairs of equal odds and cost, in vain alike: each test clears one, and what is done first stays the same.
+    const table: DecisionTable = {
+      costs: dear(50, 50, 50),
+      requiredRepairs: [[0], [1], [2]],
+      unknownFault: -1,
+      outcomes: [certain(0, 1, 0), certain(0, 0, 1)],
+      minutes: [Float64Array.from([30, 30]), Float64Array.from([30, 2]), Float64Array.from([2, 30])],
+    }
+    const p = Float64Array.from([0.6, 0.2, 0.2])
+    const together = lookAhead(table, p, STANDARD.plan, [0, 1])
+    expect(together).toHaveLength(2)
+    // 50 + 0.4·50 + 0.2·50 without; after both 50, and the second is taken only where it may still tell.
+    for (const { saving } of together) expect(saving).toBeGreaterThan(20)
   })
   it('comes within a few parts in a hundred of the best plan there is, and never below it', () => {
     const next = random(7)

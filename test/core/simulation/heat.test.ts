@@ -4,6 +4,7 @@ import { runPlain } from '../../../core/truth'
 import { simulate } from '../../../core/simulation/simulate'
 import { advise } from '../../../core/advice'
 import { evidenceOf, machineOf, mini, predictorOf, activeFaultsIn } from '../support/sheets'
+import { flatText } from '../support/shipped'
 
 const machine = machineOf(mini('heater-tank'))
 const run = (fault?: string, values?: Float64Array, until = 2400) =>
@@ -85,5 +86,32 @@ describe('heat', () => {
       ),
     )
     expect(a.suspects[0].faults.map((f) => f.id)).toEqual(['guard.tripped'])
+  })
+})
+
+describe('cold', () => {
+  const sump = (id: string, vessel: string) => {
+    const m = machineOf(flatText(id))
+    const t = simulate(makeFaultedMachine(m), {
+      steps: [{ at: 0, start: 0 }],
+      until: 1000,
+      stopsWhenFinal: false,
+      moments: [],
+    })
+    const { state, param } = m.parts[m.partIndex.get(vessel)!]
+    const { states } = t.end
+    const at = (name: string) => m.values[m.params.find((x) => x.id === name)!.index]
+    const above = states[state.warmth] / (states[state.volume] + m.values[param.metal])
+    return { celsius: at('ambient') + above, inlet: at('main.temperature') }
+  }
+  it('a barrel freezes what it takes: the water left in its reservoir is no colder for it', () => {
+    const { celsius, inlet } = sump('ulldale-f6', 'res-pan')
+    expect(celsius).toBeGreaterThan(inlet - 0.1)
+    expect(celsius).toBeLessThan(inlet + 1)
+  })
+  it('water that runs over a plate and back is cooled to freezing, and no further', () => {
+    const { celsius } = sump('quenby-c25', 'reservoir')
+    expect(celsius).toBeGreaterThan(-0.01)
+    expect(celsius).toBeLessThan(1)
   })
 })

@@ -21,7 +21,12 @@ const goal = (part: Part, point: PointView): number => {
   return point.modes[mode.charge] ? point.values[param.cold] + warmer(part, point) : point.ambient - 6
 }
 
-/** m³/s that freeze: in proportion to how cold the plate is below freezing, as long as water runs over it. */
+/** What freezing takes from water would cool it by so many kelvin: 334 kJ/kg over 4.18 kJ/(kg·K). */
+const FREEZING_COOLS = 80
+/** Water that runs over a plate and back is cooled before it freezes: within so many kelvin of freezing it begins to. */
+const BEGINS_TO_FREEZE = 1
+
+/** m³/s that would freeze at freezing point: in proportion to how cold the plate is below it, as long as water runs over it. */
 const freezing = (part: Part, point: PointView): number => {
   const warm = temperature(part, point)
   if (
@@ -37,9 +42,14 @@ export const kindBehaviour: KindBehaviour = {
   rates(part, point, derivatives) {
     const { state, param, mode, choice } = part
     derivatives[state.above] += (goal(part, point) - temperature(part, point)) / point.values[param.settles]
-    const rate = freezing(part, point)
     const sump = point.referred(part, 'of')!
+    const water = point.referredSignal(part, 'of', 'temperature')
+    const could = freezing(part, point)
+    // On a plate the water comes back, colder; a barrel freezes what it takes.
+    const rate = choice.style === 'flake' ? could : could * Math.max(0, 1 - Math.max(0, water) / BEGINS_TO_FREEZE)
+    // What freezes leaves with the warmth it had.
     derivatives[sump.state.volume] -= rate
+    derivatives[sump.state.warmth] -= rate * (water - point.ambient) + (could - rate) * FREEZING_COOLS
     if (choice.style === 'flake') derivatives[state.made] += rate
     else derivatives[state.ice] += rate
     if (point.modes[mode['letting-go']]) {
