@@ -1,7 +1,7 @@
 import { existsSync, readFileSync } from 'node:fs'
 import { LineCounter, parse, parseDocument } from 'yaml'
 import { z } from 'zod'
-import { createEngine, doubtedReadings, reasons, type Advice, type Engine } from '../../core/advice'
+import { createEngine, doubtThresholds, reasons, type Advice, type Engine } from '../../core/advice'
 import { dimensionOf } from '../../core/diagnosis/catalogue'
 import { TEST_STRATEGIES } from '../../core/evidence'
 import type { PlanState, Suggestion } from '../../core/diagnosis/plan'
@@ -127,13 +127,12 @@ const padded = (p: number) => formatChance(p).padStart(10)
 
 function printReadings(engine: Engine, a: Advice): void {
   const { belief } = engine.predictor.calibration
-  const again = new Set(doubtedReadings(a, belief))
+  const thresholds = doubtThresholds(a, belief)
   a.verdicts.forEach((v, i) => {
     const { procedure, value } = a.interpreted.case.readings[i]
     const dimension = dimensionOf(procedure)
     const reading = `${engine.titleOf(procedure)}: ${formatReading(value, dimension)}.`
-    const threshold = again.has(i) ? a.belief.doubts[i].grossError : belief.doubtAbove
-    const doubt = describeDoubt(a.belief.doubts[i], value, dimension, threshold)
+    const doubt = describeDoubt(a.belief.doubts[i], value, dimension, thresholds[i])
     console.log(`${reading} ${describeVerdict(v, dimension, value)} ${doubt}`.trimEnd())
   })
 }

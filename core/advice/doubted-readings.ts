@@ -14,3 +14,9 @@ export function doubtedReadings(
   const most = [...doubts.keys()].reduce((a, b) => (doubts[b].grossError > doubts[a].grossError ? b : a))
   return doubts[most].grossError >= retakenFrom ? [most] : []
 }
+
+/** Chance of a gross error from which each reading is spoken of as in doubt, in their order: one to take again is, whatever its chance. */
+export function doubtThresholds(advice: Advice, belief: Calibration['belief']): number[] {
+  const again = new Set(doubtedReadings(advice, belief))
+  return advice.belief.doubts.map(({ grossError }, i) => (again.has(i) ? grossError : belief.doubtAbove))
+}

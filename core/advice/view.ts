@@ -14,7 +14,7 @@ import {
   formatSuspect,
 } from '../words'
 import type { Advice } from './advise'
-import { doubtedReadings } from './doubted-readings'
+import { doubtThresholds } from './doubted-readings'
 
 /** Advice as plain data with its words, for a screen. Crosses from the worker as it is. */
 export interface View {
@@ -98,7 +98,7 @@ function remediesOf({ sheet, faults }: Machine, { plan }: Advice): View['remedie
 export function viewOf(predictor: Predictor, a: Advice, settled = true): View {
   const { machine } = predictor.catalogue
   const { plan, belief } = predictor.calibration
-  const again = new Set(doubtedReadings(a, belief))
+  const thresholds = doubtThresholds(a, belief)
   const titleOf = (p: Procedure) => describeTest(machine, p, plan.timesWorked)
   return {
     suspects: a.suspects
@@ -110,7 +110,6 @@ export function viewOf(predictor: Predictor, a: Advice, settled = true): View {
     truncatedMass: a.belief.truncatedMass,
     links: a.links,
     readings: a.verdicts.map((v, i) => {
-      const threshold = again.has(i) ? a.belief.doubts[i].grossError : belief.doubtAbove
       const { procedure, value } = a.interpreted.case.readings[i]
       const dimension = dimensionOf(procedure)
       return {
@@ -119,7 +118,7 @@ export function viewOf(predictor: Predictor, a: Advice, settled = true): View {
         title: titleOf(procedure),
         verdict: describeVerdict(v, dimension, value),
         fits: FITS[v.finding],
-        doubt: describeDoubt(a.belief.doubts[i], value, dimension, threshold),
+        doubt: describeDoubt(a.belief.doubts[i], value, dimension, thresholds[i]),
       }
     }),
     next: a.plan.next.map((s) => ({

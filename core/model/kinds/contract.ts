@@ -43,6 +43,8 @@ export interface KindInterface {
   terminals: readonly string[]
   /** Water ports, in the order a water chain passes through. */
   ports: readonly string[]
+  /** Of them, where water leaves into the open: nothing is joined there. */
+  openPorts?: readonly string[]
   params: Record<string, ParamSpec>
   /** Choices of a sheet for this part, each a list of words; the first is the usual one. */
   choices?: Record<string, readonly string[]>

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { findShipped } from '../../../cli/library'
-import { advise } from '../../../core/advice'
+import { advise, doubtedReadings, doubtThresholds } from '../../../core/advice'
+import { STANDARD } from '../../../core/diagnosis/calibration'
 import { varianceOf } from '../../../core/diagnosis/predict'
 import { DrawnMachine, random } from '../../../core/truth'
 import { activeFaultsIn, evidenceOf, predictorOf } from '../support/sheets'
@@ -90,6 +91,47 @@ describe('a current', () => {
       expect(said(0.9, read(1)).finding).toBe('low')
       // Nothing at the element is no supply to judge by.
       expect(said(0, { test: volts, reading: '0' }).finding).toBe('low')
+    }
+  })
+})
+
+describe('a reading to take again', () => {
+  it('is one in doubt; where nothing fits and none is, the most doubted one, as far as it is doubted at all', () => {
+    const a = advise(shipped('orrisk-tl40'), [])
+    const { belief } = STANDARD
+    const told = (state: typeof a.plan.state, ...chances: number[]) => {
+      const doubts = chances.map((grossError) => ({ grossError, unitSlip: undefined }))
+      const advice = { ...a, belief: { ...a.belief, doubts }, plan: { ...a.plan, state } }
+      return { again: doubtedReadings(advice, belief), thresholds: doubtThresholds(advice, belief) }
+    }
+    expect(told('testing', 0.1, 0.3, 0.2).again).toEqual([])
+    expect(told('testing', 0.1, 0.6, 0.2).again).toEqual([1])
+    expect(told('unexplained', 0.1, 0.3, 0.2)).toEqual({
+      again: [1],
+      thresholds: [belief.doubtAbove, 0.3, belief.doubtAbove],
+    })
+    expect(told('unexplained', 0.6, 0.3, 0.7).again).toEqual([0, 2])
+    expect(told('unexplained', 0.01, 0.02).again).toEqual([])
+  })
+})
+
+describe('a repair after which it still fails', () => {
+  it('has not held or was not needed: what was repaired is looked at again, and what nobody would complain of is no cause', () => {
+    for (const [text, of] of underEveryName('ulldale-f6')) {
+      const predictor = predictorOf(text)
+      const seen = { test: of('fins.look'), reading: 'yes' }
+      const repaired = { action: `repair ${of('clean-condenser')}` }
+      const share = (is: (ids: string[]) => boolean, ...then: object[]) =>
+        advise(predictor, evidenceOf(predictor, { complaint: of('no-ice') }, seen, repaired, ...then))
+          .suspects.filter((s) => is(s.faults.map((f) => f.id)))
+          .reduce((sum, s) => sum + s.p, 0)
+      const dirtyAlone = (ids: string[]) => ids.length === 1 && ids[0] === of('fins.dirty')
+      const clean = { test: of('fins.look'), reading: 'no' }
+      expect(share(dirtyAlone)).toBeGreaterThan(0.05)
+      expect(share(dirtyAlone, clean)).toBeLessThan(share(dirtyAlone) / 20)
+      // A dead lamp beside the condenser that is clean now makes no ice fail.
+      const lamp = (ids: string[]) => ids.includes(of('power-lamp.dead'))
+      expect(share(lamp, clean)).toBeLessThan(0.02)
     }
   })
 })

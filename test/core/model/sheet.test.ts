@@ -146,6 +146,24 @@ extends:   base
       edit(mini('boiler'), 'tap: { kind: stop }', 'tap: { kind: stop, option: garden }'),
       'missing',
     ],
+    [
+      'something joined behind a waste, fed by a tank',
+      edit(
+        mini('boiler'),
+        'drain: [tank.bottom, drain-valve, floor-drain.in]',
+        'drain: [tank.bottom, floor-drain, drain-valve.in]',
+      ),
+      'unknown-terminal',
+    ],
+    [
+      'something joined behind a waste, fed by a pump',
+      edit(
+        findShipped('top-load-washer')!.text,
+        'drain: [tub.bottom, drain-pump, standpipe.in]',
+        'drain: [tub.bottom, drain-pump, standpipe, tub.top]',
+      ),
+      'unknown-terminal',
+    ],
     ['a jumper across a protection', edit(mini('interlocks'), 'jumper: bin,', 'jumper: relay,'), 'out-of-range'],
   ])('%s', (_, text, code) => {
     expect(problemsOf(text).map((p) => p.code)).toContain(code)

@@ -7,6 +7,7 @@ export const kindInterface: KindInterface = {
   terminals: [],
   // Air leaves through the outlets while it fills; what is driven out of them is the port `air`.
   ports: ['in', 'out', 'air'],
+  openPorts: ['air'],
   params: {
     passes: { dimension: 'flow', typical: '60 L/min ±15 %', min: 1e-9 },
     holds: { dimension: 'volume', typical: '5 L ±10 %', min: 1e-6 },

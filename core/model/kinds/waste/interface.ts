@@ -6,6 +6,7 @@ export const kindInterface: KindInterface = {
   line: 'water',
   terminals: [],
   ports: ['in', 'air'],
+  openPorts: ['air'],
   params: {
     passes: { dimension: 'flow', typical: '60 L/min ±15 %', min: 1e-9 },
     height: {

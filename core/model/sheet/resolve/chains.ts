@@ -40,6 +40,13 @@ function step(
   }
   const enter = m[2] ?? names[0]
   const leave = m[2] === undefined ? names[1] : (m[3] ?? m[2])
+  // What runs out there is gone: a chain that went on behind it would stay dry.
+  const open = medium === 'water' ? (part.kind.openPorts ?? []) : []
+  if (open.includes(enter) || open.includes(leave)) {
+    const joined = names.filter((n) => !open.includes(n)).map((n) => `${part.id}.${n}`)
+    collector.report('unknown-terminal', path, { found: item, expected: oneOf(joined) })
+    return undefined
+  }
   return [
     { part: part.id, terminal: enter },
     { part: part.id, terminal: leave },
