@@ -1,7 +1,12 @@
 import { formatQuantity, parseQuantity, type Dimension } from '../../core/foundation/quantity'
 import { orThrow } from '../../core/foundation/result'
 import { buildMachine, makeFaultedMachine, type Machine } from '../../core/model/machine'
-import { simulate as simulateRun, type OperatingPoint, type TimelineEvent } from '../../core/simulation/simulate'
+import {
+  programSteps,
+  simulate as simulateRun,
+  type OperatingPoint,
+  type TimelineEvent,
+} from '../../core/simulation/simulate'
 import { flag, many, one, text, texts, type Command } from '../command'
 import { activeFaultsOf, fail, loadSheet } from '../input'
 
@@ -67,7 +72,12 @@ export const simulate: Command = {
         : orThrow(parseQuantity(duration, 'time', ['--for'])).value
     const faults = activeFaultsOf(machine, many(given, 'fault'))
     const faulted = makeFaultedMachine(machine, faults, [], withSettings(machine, many(given, 'set')))
-    const run = simulateRun(faulted, { steps: [{ at: 0, start: program }], until, stopsWhenFinal: false, moments: [] })
+    const run = simulateRun(faulted, {
+      steps: programSteps(machine, program, 0),
+      until,
+      stopsWhenFinal: false,
+      moments: [],
+    })
     const complaints = machine.complaints.filter((_, i) => run.complaints[i]).map((c) => c.id)
     const levels = levelsOf(machine, run.end)
     if (given.json)

@@ -165,7 +165,7 @@ export class DrawnMachine {
       if (Number.isNaN(from)) return { type: 'never' }
       const { script } = this.catalogue.runs[procedure.run]
       // Switched off at the end of its time, it was still in it.
-      const off = script.steps.find((s) => s.hold)!.at
+      const off = script.steps.findLast((s) => s.hold)!.at
       if (Number.isNaN(to) || to > off - 2 * TRUE_STEP) return { type: 'never-ended' }
       return this.metered('stopwatch', to - from + (this.steady ? 0 : REACTION * normal(this.next)))
     }
@@ -219,6 +219,14 @@ export class DrawnMachine {
       case 'connection': {
         const own = this.machine.parts[m.part][m.medium][m.end] === part[m.medium][m.end]
         return this.sensed(own ? 1 : 0, 'eye', m.medium === 'ports' ? true : undefined)
+      }
+      case 'tapped': {
+        const stuck = this.activeFaults.filter(({ fault: { effects } }) =>
+          effects.some((e) => e.type === 'mode' && e.mode === part.mode[m.frees]),
+        )
+        const freed = stuck.some(({ fault }) => (this.steady ? 0.5 : this.next()) < (fault.saidWith.tapping ?? 0))
+        const called = point.signal(m.part, m.called) > 0.5
+        return this.sensed(point.signal(m.part, m.signal) > 0.5 || (called && freed) ? 1 : 0, m.sense)
       }
       case 'worked':
         return this.worked(m.part)

@@ -1,5 +1,12 @@
 import { makeFaultedMachine, type Intervention, type Machine } from '../../model/machine'
-import { newSimulationCache, simulate, type Moment, type Script, type Timeline } from '../../simulation/simulate'
+import {
+  newSimulationCache,
+  programSteps,
+  simulate,
+  type Moment,
+  type Script,
+  type Timeline,
+} from '../../simulation/simulate'
 import type { HealthyRuns, ReadingMoment, Run } from './types'
 
 /** Seconds between the start of a script and the start of its program. */
@@ -15,10 +22,7 @@ const BEFORE_END = 0.5
 function scriptOf(machine: Machine, program: number, moments: readonly Moment[]): Script {
   const end = PROGRAM_START + machine.programs[program].duration
   return {
-    steps: [
-      { at: PROGRAM_START, start: program },
-      { at: end, hold: [...machine.isolators] },
-    ],
+    steps: [...programSteps(machine, program, PROGRAM_START), { at: end, hold: [...machine.isolators] }],
     until: end + ISOLATED_AFTER,
     stopsWhenFinal: false,
     moments: [
@@ -85,7 +89,7 @@ export function runHealthy(machine: Machine): HealthyRuns {
     return run
   }
   const moments = machine.programs.map(({ index, duration }) => {
-    const steps = [{ at: PROGRAM_START, start: index }]
+    const steps = programSteps(machine, index, PROGRAM_START)
     const script = { steps, until: PROGRAM_START + duration, stopsWhenFinal: true, moments: [] }
     return momentsOf(machine, index, simulate(faulted, script, cache))
   })

@@ -25,7 +25,9 @@ export function isActive({ kinds }: Machine, part: Part, point: OperatingPoint):
 
 /** Finds the moments at which tests are taken, in the runs of the healthy machine. */
 export class TestPlacement {
-  /** Phases and moments of the sheet. */
+  /** Phases and moments of the sheet, each named by its id. */
+  private readonly all: readonly ReadingMoment[]
+  /** Of them, those of programs that run by themselves: where a hand has changed something on the way, only the sheet's own tests are taken. */
   readonly inPrograms: readonly ReadingMoment[]
   readonly start: ReadingMoment | undefined
   readonly end: ReadingMoment | undefined
@@ -35,7 +37,8 @@ export class TestPlacement {
 
   constructor(private readonly runs: HealthyRuns) {
     const first = (type: 'start' | 'end' | 'off') => runs.readingMoments.find((m) => m.position.type === type)
-    this.inPrograms = runs.readingMoments.filter(({ position: { type } }) => type === 'phase' || type === 'moment')
+    this.all = runs.readingMoments.filter(({ position: { type } }) => type === 'phase' || type === 'moment')
+    this.inPrograms = this.all.filter(({ run }) => !runs.machine.programs[runs.runs[run].program].later.length)
     this.start = first('start')
     this.end = first('end')
     this.off = first('off')
@@ -51,7 +54,7 @@ export class TestPlacement {
   /** A phase or a moment of the sheet by its id. */
   named(id: string): ReadingMoment | undefined {
     if (id === 'found') return this.found
-    const has = (type: 'phase' | 'moment') => this.inPrograms.find((m) => m.position.type === type && m.id === id)
+    const has = (type: 'phase' | 'moment') => this.all.find((m) => m.position.type === type && m.id === id)
     return has('phase') ?? has('moment')
   }
 

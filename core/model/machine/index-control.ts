@@ -1,4 +1,4 @@
-import { atomsOf, mapCondition, type Condition, type Sheet } from '../sheet'
+import { atomsOf, mapCondition, type Condition, type HandSetting, type Sheet } from '../sheet'
 import type { IndexedParts } from './index-parts'
 import type { Machine, ModeSetting } from './types'
 
@@ -23,12 +23,14 @@ export function indexControl(sheet: Sheet, { parts, partIndex }: IndexedParts): 
     mode: parts[index].mode[mode],
     value: kinds[index].modes!.find((m) => m.name === mode)!.values.indexOf(value),
   })
+  const held = (s: HandSetting) => setting(partIndex.get(s.part)!, s.mode, s.value)
   const programs = sheet.programs.map((p, index) => ({
     index,
     id: p.id,
     title: p.title,
     firstPhase: phaseOf(p.firstPhase),
-    sets: p.sets.map((s) => setting(partIndex.get(s.part)!, s.mode, s.value)),
+    sets: p.sets.map(held),
+    later: p.later.map(({ after, sets }) => ({ after, sets: sets.map(held) })),
     needs: optional(p.needs),
     resets: p.resets.map(alarmOf),
     duration: p.duration,

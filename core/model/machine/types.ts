@@ -48,6 +48,8 @@ export interface Program {
   title: string
   firstPhase: number
   sets: ModeSetting[]
+  /** What a hand does on the way, s from its start. */
+  later: readonly { after: number; sets: readonly ModeSetting[] }[]
   needs: Condition<number> | undefined
   /** Alarms that starting it clears. */
   resets: readonly number[]

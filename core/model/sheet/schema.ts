@@ -17,6 +17,11 @@ const faultName = z.string().regex(/^[A-Za-z0-9][A-Za-z0-9_-]*(\.[A-Za-z0-9_-]+)
 const table = <K extends z.ZodType<string, string>, T extends z.ZodType>(key: K, value: T) =>
   z.record(key, value.nullable())
 
+const handSettings = z.record(
+  z.string().regex(/^[A-Za-z0-9][A-Za-z0-9_-]*(\.[A-Za-z0-9_-]+)?$/, 'PART or PART.MODE'),
+  z.string(),
+)
+
 const effect = z.union([
   z.strictObject({ set: z.string(), to: z.union([quantity, z.number()]) }),
   z.strictObject({ set: z.string(), times: z.union([z.number(), z.literal('severity')]) }),
@@ -79,10 +84,14 @@ export const sheetSchema = z.strictObject({
     z.strictObject({
       title: z.string(),
       begins: name.optional(),
-      sets: z
-        .record(z.string().regex(/^[A-Za-z0-9][A-Za-z0-9_-]*(\.[A-Za-z0-9_-]+)?$/, 'PART or PART.MODE'), z.string())
+      sets: handSettings
         .optional()
         .describe('what a hand holds while it runs: a switch, or a float or another input forced as PART.MODE'),
+      later: z
+        .array(z.strictObject({ after: quantity, sets: handSettings }))
+        .min(1)
+        .optional()
+        .describe('what a hand does on the way, by the time from its start: it shows how a machine stops'),
       needs: condition.optional().describe('what must hold before the control lets it start'),
       resets: z.array(name).min(1).optional().describe('alarms that starting it clears'),
       service: z

@@ -76,11 +76,20 @@ export interface TerminalRef {
   terminal: string
 }
 
+/** A mode of a part as a hand holds it. */
+export interface HandSetting {
+  part: string
+  mode: string
+  value: string
+}
+
 export interface SheetProgram {
   id: string
   title: string
   firstPhase: string | undefined
-  sets: { part: string; mode: string; value: string }[]
+  sets: HandSetting[]
+  /** What a hand does on the way, s from its start. */
+  later: { after: number; sets: HandSetting[] }[]
   needs: Condition | undefined
   /** Codes of the alarms that starting it clears. */
   resets: string[]

@@ -27,6 +27,8 @@ import { measurementInterface as pressureInterface } from './pressure/interface'
 import { measurementPrediction as pressurePrediction } from './pressure/predict'
 import { measurementInterface as senseInterface } from './sense/interface'
 import { measurementPrediction as sensePrediction } from './sense/predict'
+import { measurementInterface as tappedInterface } from './tapped/interface'
+import { measurementPrediction as tappedPrediction } from './tapped/predict'
 import { measurementInterface as voltsInterface } from './volts/interface'
 import { measurementPrediction as voltsPrediction } from './volts/predict'
 import { measurementInterface as watchInterface } from './watch/interface'
@@ -47,6 +49,7 @@ import './insulation/interface'
 import './ohms/interface'
 import './pressure/interface'
 import './sense/interface'
+import './tapped/interface'
 import './volts/interface'
 import './watch/interface'
 import './worked/interface'
@@ -66,6 +69,7 @@ export const MEASUREMENTS: { readonly [Id in MeasurementId]: MeasurementType<Mea
   ohms: { ...ohmsInterface, ...ohmsPrediction },
   pressure: { ...pressureInterface, ...pressurePrediction },
   sense: { ...senseInterface, ...sensePrediction },
+  tapped: { ...tappedInterface, ...tappedPrediction },
   volts: { ...voltsInterface, ...voltsPrediction },
   watch: { ...watchInterface, ...watchPrediction },
   worked: { ...workedInterface, ...workedPrediction },

@@ -1,5 +1,6 @@
 export { newSimulationCache, type SimulationCache } from './cache'
 export { influenceOf } from './influence'
 export { OperatingPoint } from './operating-point'
+export { programSteps } from './program-steps'
 export type { Moment, PhaseTimes, Script, Timeline, TimelineEvent, Watch, Watched } from './script'
 export { simulate } from './simulate'

@@ -13,6 +13,7 @@ import { insulation } from './insulation'
 import { ohms } from './ohms'
 import { pressure } from './pressure'
 import { sense } from './sense'
+import { tapped } from './tapped'
 import { volts } from './volts'
 import { watch } from './watch'
 import { worked } from './worked'
@@ -32,6 +33,7 @@ const WORDS: { readonly [Id in MeasurementId]: MeasurementWords<MeasurementOf<Id
   ohms,
   pressure,
   sense,
+  tapped,
   volts,
   watch,
   worked,

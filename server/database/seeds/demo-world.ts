@@ -189,6 +189,14 @@ const units = [
     customer: 'Slipway Showers',
     site: 'Caretaker’s flat',
   },
+  {
+    id: '01900000-0000-7000-8000-000000000124',
+    organisationId: EBB,
+    sheet: 'quenby-c12',
+    title: 'Quenby C-12 cubes',
+    customer: 'Fish Dock No. 2',
+    site: 'Snack bar',
+  },
 ]
 
 /** One demo job as the command that plays them wrote it, in the version of then. Times are minutes before the first start. */

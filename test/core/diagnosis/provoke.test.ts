@@ -37,3 +37,49 @@ describe('what comes and goes, and rests just now', () => {
     expect([workMode, needs.loosened]).toEqual(['isolated', []])
   })
 })
+
+describe('what sticks', () => {
+  it.each([
+    ['orrisk-tl40', 'no-fill', 'cold-valve', 'runs', 'plunger-stuck', 'coil-open'],
+    ['ulldale-f9', 'no-run-lamp', 'drive-relay', 'click', 'jammed', 'coil-open'],
+  ])(
+    '%s, "%s": what works when the %s is tapped sticks, whatever the names',
+    (id, complaint, part, look, jam, dead) => {
+      for (const [text, of] of underEveryName(id)) {
+        const predictor = predictorOf(text)
+        const { catalogue } = predictor
+        const tapped = catalogue.procedures.find((p) => p.id === of(`${part}.tapped`))!
+        // Hands go to what is fed.
+        expect(tapped.workMode).toBe('energised')
+        const share = (fault: string, ...readings: object[]) =>
+          advise(
+            predictor,
+            evidenceOf(
+              predictor,
+              { complaint: of(complaint) },
+              { test: of(`${part}.${look}`), reading: 'no' },
+              ...readings,
+            ),
+            'best',
+            0,
+          )
+            .suspects.filter((s) => s.faults.some((f) => f.id === of(`${part}.${fault}`)))
+            .reduce((sum, s) => sum + s.p, 0)
+        const [yes, no] = ['yes', 'no'].map((reading) => ({ test: tapped.id, reading }))
+        expect(share(jam, yes)).toBeGreaterThan(2 * share(jam))
+        expect(share(dead, yes)).toBeLessThan(0.75 * share(dead))
+        expect(share(jam, no)).toBeLessThan(share(jam))
+        // A machine that has it comes free as often as people say it does, one that has not never does.
+        const { faults } = catalogue.machine
+        const times = (fault: string) => {
+          const own = faults.find((f) => f.id === of(`${part}.${fault}`))!
+          const truth = new DrawnMachine(catalogue, [{ fault: own, severity: undefined }], random(5), 'none', 0)
+          return Array.from({ length: 60 }, () => truth.read(tapped)).filter((r) => r.type === 'yes').length / 60
+        }
+        const said = faults.find((f) => f.id === of(`${part}.${jam}`))!.saidWith.tapping!
+        expect(Math.abs(times(jam) - said)).toBeLessThan(0.2)
+        expect(times(dead)).toBeLessThan(0.2)
+      }
+    },
+  )
+})

@@ -10,6 +10,15 @@ export const kindService: KindService = {
     { id: 'coil-amps', type: 'amps', at: 'a', when: 'active' },
     { id: 'chatter', type: 'sense', signal: 'chatters', sense: 'ear', when: 'active' },
     { id: 'click', type: 'sense', signal: 'pulled', sense: 'ear', when: 'active' },
+    {
+      id: 'tapped',
+      type: 'tapped',
+      signal: 'pulled',
+      called: 'chatters',
+      frees: 'armature',
+      sense: 'ear',
+      when: 'active',
+    },
   ],
   faults: {
     'coil-open': {

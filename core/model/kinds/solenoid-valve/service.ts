@@ -11,6 +11,15 @@ export const kindService: KindService = {
     { id: 'hum', type: 'sense', signal: 'hums', sense: 'ear', when: 'active' },
     { id: 'buzz', type: 'sense', signal: 'buzzes', sense: 'hand', when: 'active' },
     { id: 'runs', type: 'sense', signal: 'passes', sense: 'ear', when: 'active' },
+    {
+      id: 'tapped',
+      type: 'tapped',
+      signal: 'passes',
+      called: 'energised',
+      frees: 'plunger',
+      sense: 'ear',
+      when: 'active',
+    },
     PASSES_OFF,
   ],
   faults: {

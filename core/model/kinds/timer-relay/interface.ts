@@ -16,6 +16,8 @@ export const kindInterface: KindInterface = {
     delay: { dimension: 'time', min: 0 },
     'contact-ohms': { dimension: 'resistance', typical: '0.05 Ω ±60 %', min: 1e-6 },
   },
+  /** Its contact closes late, or opens late. */
+  choices: { delays: ['closing', 'opening'] },
   modes: [
     { name: 'fed', values: ['no', 'yes'], initial: 0 },
     { name: 'contact', values: ['open', 'closed'], initial: 0 },

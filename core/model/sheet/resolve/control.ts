@@ -1,5 +1,5 @@
 import { atomsOf, type Condition } from '../condition'
-import type { Sheet, SheetAlarm } from '../types'
+import type { HandSetting, Sheet, SheetAlarm } from '../types'
 import { entries, oneOf, type Path } from './problem-collector'
 import type { Scope } from './scope'
 
@@ -74,33 +74,39 @@ export function resolvePhases(scope: Scope): Sheet['phases'] {
   })
 }
 
+/** What a hand holds, as far as a hand can. @param written by PART or PART.MODE */
+function handSettings(
+  { collector, find }: Scope,
+  written: Readonly<Record<string, string>> | undefined,
+  path: Path,
+): HandSetting[] {
+  return Object.entries(written ?? {}).flatMap(([target, value]) => {
+    const [partId, named] = target.split('.')
+    const part = find(partId, [...path, target])
+    if (!part) return []
+    const { manual: hand, forcible: forced = [], modes = [] } = part.kind
+    const reachable = [...(hand ? [hand.mode] : []), ...forced]
+    const mode = modes.find((m) => m.name === (named ?? reachable[0]) && reachable.includes(m.name))
+    if (mode?.values.includes(value)) return [{ part: partId, mode: mode.name, value }]
+    collector.report('out-of-range', [...path, target], {
+      found: value,
+      expected: mode
+        ? oneOf(mode.values)
+        : reachable.length
+          ? oneOf(reachable.map((m) => `${partId}.${m}`))
+          : 'a part that a hand works',
+    })
+    return []
+  })
+}
+
 /** The programs with the phase that each begins with. */
 export function resolvePrograms(scope: Scope): Sheet['programs'] {
-  const { collector, find, written } = scope
+  const { collector, written } = scope
   return entries(written.programs).map(([id, p]) => {
     const path: Path = ['programs', id]
     if (p.begins !== undefined && !scope.phases.has(p.begins))
       collector.report('unknown-phase', [...path, 'begins'], { found: p.begins, expected: oneOf(scope.phases) })
-    const sets = Object.entries(p.sets ?? {}).flatMap(([target, value]) => {
-      const [partId, named] = target.split('.')
-      const part = find(partId, [...path, 'sets', target])
-      if (!part) return []
-      const { manual: hand, forcible: forced = [], modes = [] } = part.kind
-      const reachable = [...(hand ? [hand.mode] : []), ...forced]
-      const mode = modes.find((m) => m.name === (named ?? reachable[0]) && reachable.includes(m.name))
-      if (!mode || !mode.values.includes(value)) {
-        collector.report('out-of-range', [...path, 'sets', target], {
-          found: value,
-          expected: mode
-            ? oneOf(mode.values)
-            : reachable.length
-              ? oneOf(reachable.map((m) => `${partId}.${m}`))
-              : 'a part that a hand works',
-        })
-        return []
-      }
-      return [{ part: partId, mode: mode.name, value }]
-    })
     const resets = p.resets ?? []
     resets.forEach((code, i) => {
       if (!scope.alarms.has(code))
@@ -113,7 +119,11 @@ export function resolvePrograms(scope: Scope): Sheet['programs'] {
       id,
       title: p.title,
       firstPhase: p.begins,
-      sets,
+      sets: handSettings(scope, p.sets, [...path, 'sets']),
+      later: (p.later ?? []).map(({ after, sets }, i) => ({
+        after: collector.quantity(after, 'time', [...path, 'later', i, 'after']).value,
+        sets: handSettings(scope, sets, [...path, 'later', i, 'sets']),
+      })),
       needs: p.needs === undefined ? undefined : resolveCondition(scope, p.needs, [...path, 'needs']),
       resets,
       service: p.service && {
