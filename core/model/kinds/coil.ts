@@ -72,7 +72,15 @@ export const coilSignals = {
  * @param to the same of the slightest that still keeps it from pulling
  */
 export const coilFaults = (from: number, to: number): Record<'coil-open' | 'coil-shorted', FaultTemplate> => ({
-  'coil-open': { title: 'coil open', effects: [{ mode: 'coil', at: 'open' }], ratePerYear: 0.02, cure: 'replace' },
+  // Some open only once they have become warm, and are whole again when somebody comes.
+  'coil-open': {
+    title: 'coil open',
+    saidWith: { 'when-hot': 0.15, 'now-and-then': 0.1 },
+    effects: [{ mode: 'coil', at: 'open' }],
+    ratePerYear: 0.02,
+    intermittentShare: 0.08,
+    cure: 'replace',
+  },
   'coil-shorted': {
     title: 'coil with shorted turns',
     effects: [

@@ -3,7 +3,7 @@ import type { KindService } from '../contract'
 export const kindService: KindService = {
   measurements: () => [
     { id: 'feed-drop', type: 'volts', a: 'a1', b: 'b1', when: 'active' },
-    { id: 'flexed', type: 'worked', when: 'isolated', flexed: true },
+    { id: 'flexed', type: 'worked', when: 'isolated', provoked: 'flexed' },
     { id: 'return-drop', type: 'volts', a: 'b2', b: 'a2', when: 'active' },
   ],
   faults: {

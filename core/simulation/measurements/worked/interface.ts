@@ -3,10 +3,10 @@ import type { MeasurementInterface, MeasurementOf } from '../contract'
 declare module '../../../model/kinds/contract' {
   interface MeasurementFields {
     /**
-     * Worked by hand many times by itself, leads taken off: how often it made and broke as it should. `flexed`: not worked but bent to
-     * and fro where it stands, the meter across it: how often it stayed as it was.
+     * Worked by hand many times by itself, leads taken off: how often it made and broke as it should. `provoked`: not worked, the meter
+     * across it: bent to and fro where it stands, or warmed with its leads off; how often it stayed as it was.
      */
-    worked: { when: 'isolated'; flexed?: true }
+    worked: { when: 'isolated'; provoked?: 'flexed' | 'warmed' }
   }
 }
 
@@ -14,7 +14,10 @@ export const measurementInterface: MeasurementInterface<MeasurementOf<'worked'>>
   shape: () => ({ type: 'times' }),
   meter: () => undefined,
   minutes: 2,
-  takesLeadsOff: (m) => !m.flexed,
+  // What never comes and goes stays as it is.
+  isPossible: (m, { faults }) =>
+    m.provoked !== 'warmed' || faults.some((f) => f.part === m.part && f.intermittentShare > 0),
+  takesLeadsOff: (m) => m.provoked !== 'flexed',
 
   opens: 'terminals',
   partAlone: () => true,
