@@ -1,5 +1,6 @@
 import type { ReadingValue } from '../foundation/quantity'
 import { makeFaultedMachine, type ActiveFault, type Machine, type ModeSetting } from '../model/machine'
+import type { Part } from '../model/kinds'
 import type { Procedure, TestCatalogue } from '../diagnosis/catalogue'
 import { findMeter, SENSES } from '../simulation/instrument'
 import type { Measurement } from '../simulation/measurements'
@@ -229,7 +230,7 @@ export class DrawnMachine {
         return this.sensed(point.signal(m.part, m.signal) > 0.5 || (called && freed) ? 1 : 0, m.sense)
       }
       case 'worked':
-        return this.worked(m.part)
+        return this.worked(part, m.only)
       case 'hertz': {
         const there = Math.abs(point.dcVolts(part.nodes[m.a], part.nodes[m.b])) > COUNTS_ABOVE
         return this.metered('counter', there ? point.signal(m.part, m.signal) : 0)
@@ -241,8 +242,10 @@ export class DrawnMachine {
       }
     }
   }
-  private worked(part: number): ReadingValue {
-    const own = this.activeFaults.filter((p) => p.fault.part === part)
+  private worked({ index, mode }: Part, only: string | undefined): ReadingValue {
+    const holds = (mode: number) =>
+      this.activeFaults.filter(({ fault: { effects } }) => effects.some((e) => e.type === 'mode' && e.mode === mode))
+    const own = only === undefined ? this.activeFaults.filter((p) => p.fault.part === index) : holds(mode[only])
     const hard = own.some((p) => p.missProbability === undefined)
     const clean = Array.from({ length: TIMES_WORKED }).filter(
       () => !hard && own.every((p) => this.next() >= p.missProbability!) && this.next() > MISJUDGED,

@@ -76,7 +76,11 @@ export function plan(predictor: Predictor, belief: Belief, workState: WorkState,
   }
   stop ||= planning.isFirstProven()
   if (stop && !planning.isClear()) {
-    const together = planning.paysTogether(next, (s) => !byHand(s.procedure))
+    const paying = (isMeant: (s: Suggestion) => boolean) =>
+      planning.paysTogether(next, (s) => !byHand(s.procedure) && isMeant(s))
+    // What the order puts first, as long as any of it pays.
+    const inOrder = paying((s) => first(s) === 0)
+    const together = inOrder.length || strategy === 'best' ? inOrder : paying(() => true)
     stop = together.length === 0
     const rest = next.filter((s) => !together.some((c) => goalOf(c) === goalOf(s)))
     next.splice(0, next.length, ...together, ...rest)

@@ -39,6 +39,23 @@ describe('what comes and goes, and rests just now', () => {
     const { workMode, needs } = predictor.catalogue.procedures.find((p) => p.id === test)!
     expect([workMode, needs.loosened.length]).toEqual(['isolated', off])
   })
+  it.each([
+    ['orrisk-tl40', 'cold-valve', 'plunger-stuck'],
+    ['ulldale-f6', 'res-valve', 'does-not-open'],
+  ])('%s: the coil of a %s with %s stays as it is however warm, one that is open stays open', (id, valve, jam) => {
+    const predictor = predictorOf(flatText(id))
+    const { catalogue } = predictor
+    const warmed = catalogue.procedures.find((p) => p.id === `${valve}.warmed`)!
+    const clean = (fault: string) => {
+      const own = catalogue.machine.faults.find((f) => f.id === `${valve}.${fault}`)!
+      const active = [{ fault: own, severity: undefined }]
+      const told = predictor.predict(predictor.hypothesisFor(active), warmed)
+      const shown = new DrawnMachine(catalogue, active, random(4), 'none', 0).exact(warmed)
+      return [told.type === 'times' && told.clean > 0.5, shown.type === 'times' && shown.clean > 5]
+    }
+    expect(clean(jam)).toEqual([true, true])
+    expect(clean('coil-open')).toEqual([false, false])
+  })
 })
 
 describe('what sticks', () => {

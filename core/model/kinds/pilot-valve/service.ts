@@ -7,7 +7,7 @@ export const kindService: KindService = {
     { id: 'volts', type: 'volts', a: 'a', b: 'b', when: 'active' },
     { id: 'idle-volts', type: 'volts', a: 'a', b: 'b', when: 'idle' },
     { id: 'ohms', type: 'ohms', a: 'a', b: 'b', when: 'isolated', lifted: true },
-    { id: 'warmed', type: 'worked', when: 'isolated', provoked: 'warmed', minutes: 5 },
+    { id: 'warmed', type: 'worked', when: 'isolated', provoked: 'warmed', only: 'coil', minutes: 5 },
     { id: 'amps', type: 'amps', when: 'active' },
     { id: 'hum', type: 'sense', signal: 'hums', sense: 'ear', when: 'active' },
     { id: 'runs', type: 'sense', signal: 'passes', sense: 'eye', plain: true, when: 'active' },
