@@ -150,6 +150,13 @@ export interface Part {
   n: number
 }
 
+/** `2/4`: the second of four parts. */
+export function partOf(text: string | undefined): Part {
+  const [i, n] = (text ?? '1/1').split('/').map(Number)
+  if (!(i >= 1 && i <= n)) throw new Error(`--part ${text}: written as 2/4, the second of four`)
+  return { i, n }
+}
+
 /** Plays what of the planned calls is not in the journal yet, in the order of planning. */
 export function playCalls(
   planned: readonly Planned[],

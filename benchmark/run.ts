@@ -17,7 +17,7 @@ import { orThrow } from '../core/foundation/result'
 import type { Predictor } from '../core/diagnosis/predict'
 import { readSheet } from '../core/model/sheet'
 import { QUALITY_AIMS } from './aims'
-import { plannedCalls, playCalls, type CallRecord, type Part } from './calls'
+import { partOf, plannedCalls, playCalls, type CallRecord } from './calls'
 import { chromiumRows } from './chromium'
 import { optimumRows } from './optimum'
 import { Journal } from './journal'
@@ -147,13 +147,6 @@ async function tables(id: string): Promise<void> {
   if (wants('browser')) printRows(`${id}: in the browser, seed ${seed}`, await chromiumRows(id, texts, 6, seed))
   if (wants('optimum')) printRows(`${id}: against the optimum, seed ${seed}`, optimumRows([open()], 40, seed))
   if (wants('quality')) printRows(`${id}: quality, seed ${seed}`, qualityRows(measureQuality(open)))
-}
-
-/** `2/4`: the second of four parts. */
-function partOf(text: string | undefined): Part {
-  const [i, n] = (text ?? '1/1').split('/').map(Number)
-  if (!(i >= 1 && i <= n)) throw new Error(`--part ${text}: written as 2/4, the second of four`)
-  return { i, n }
 }
 
 /** Plays a part of the calls of some sheets into a file and prints what stands in it by now. */

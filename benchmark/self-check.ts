@@ -1,10 +1,11 @@
 /**
  * `npm run self-check`: whether the sheets of the library hold what a sheet must hold.
  *
- *     npm run self-check -- [SHEET]... [--seeds N] [--faults N] [--skip-play] [--states]
+ *     npm run self-check -- [SHEET]... [--seeds N] [--faults N] [--skip-play] [--states] [--pool FILE] [--part I/N]
  *
  * SHEET is a path or a shipped id; all shipped sheets when none is named. `--states` lists what each fault is complained of as,
- * and what whoever comes finds of it before anything is moved.
+ * and what whoever comes finds of it before anything is moved. `--pool` appends each call to the file as it is played and goes on after
+ * a stop where it was; `--part` plays one of several parts of the calls.
  *
  * Every fault is complained of or marked latent, and seen by some test; what no test tells apart is little, and is listed
  * with the test that would be needed; and who follows the advice on a machine that has the fault, run by the plain simulator
@@ -21,6 +22,8 @@ import type { Fault } from '../core/model/machine'
 import { checkRuns, buildCatalogue } from '../core/diagnosis/catalogue'
 import { Predictor, type Prediction } from '../core/diagnosis/predict'
 import { readSheet, type Sheet } from '../core/model/sheet'
+import { partOf } from './calls'
+import { Journal } from './journal'
 import { play, policiesFor } from './play'
 import { flat, random, DrawnMachine } from '../core/truth'
 
@@ -144,7 +147,8 @@ function sayAlike({ catalogue }: Predictor, { faults, share }: AmbiguityGroup): 
 }
 
 export interface Met {
-  fault: Fault
+  /** Id of the fault. */
+  fault: string
   seed: number
   solved: boolean
   rightFirst: boolean
@@ -164,7 +168,7 @@ export function meet(predictor: Predictor, fault: Fault, seed: number): Met | un
   if (complaint === undefined) return undefined
   const call = { sort: 'single' as const, truth, repairs: [fault.repair], complaint }
   const { solved, rightFirst, tests } = play(predictor, call, policiesFor(predictor)[0])
-  return { fault, seed, solved, rightFirst, tests }
+  return { fault: fault.id, seed, solved, rightFirst, tests }
 }
 
 function main(): void {
@@ -175,9 +179,13 @@ function main(): void {
       faults: { type: 'string' },
       'skip-play': { type: 'boolean' },
       states: { type: 'boolean' },
+      pool: { type: 'string' },
+      part: { type: 'string' },
     },
   })
   const seeds = Number(values.seeds ?? 5)
+  const part = partOf(values.part)
+  const journal = new Journal<Met | null>(values.pool)
   let bad = 0
   for (const name of positionals.length ? positionals : shippedIds()) {
     const sheet = loadSheet(name)
@@ -204,9 +212,14 @@ function main(): void {
     if (values['skip-play']) continue
     const met = faults
       .slice(0, Number(values.faults ?? faults.length))
-      .flatMap((f) => Array.from({ length: seeds }, (_, i) => meet(predictor, f, i + 1) ?? []).flat())
+      .flatMap((fault) => Array.from({ length: seeds }, (_, i) => ({ fault, seed: i + 1 })))
+      .filter((_, k) => k % part.n === part.i - 1)
+      .flatMap(({ fault, seed }) => {
+        const key = `${sheet.id} ${fault.id} ${seed}`
+        return journal.of(key, () => meet(predictor, fault, seed) ?? null) ?? []
+      })
     const lost = met.filter((m) => !m.solved)
-    for (const m of lost) console.log(`  LOST ${m.fault.id}, seed ${m.seed}`)
+    for (const m of lost) console.log(`  LOST ${m.fault}, seed ${m.seed}`)
     const first = met.filter((m) => m.rightFirst).length
     console.log(`  met ${met.length}: right in the end ${met.length - lost.length}, at once ${first}`)
     bad += lost.length

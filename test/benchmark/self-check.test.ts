@@ -41,7 +41,7 @@ describe('the library checks itself', () => {
       for (let k = 11 * i; ; k++) {
         const met = SEEDS.flatMap((seed) => meet(predictor, faults[k % faults.length], seed) ?? [])
         if (met.length < SEEDS.length) continue
-        expect(met.filter((m) => !m.solved).map((m) => `${m.fault.id}, seed ${m.seed}`)).toEqual([])
+        expect(met.filter((m) => !m.solved).map((m) => `${m.fault}, seed ${m.seed}`)).toEqual([])
         return
       }
     },
