@@ -1,5 +1,5 @@
 import type { ReadingValue } from '../foundation/quantity'
-import { makeFaultedMachine, type ActiveFault, type Machine, type ModeSetting } from '../model/machine'
+import { holdsMode, makeFaultedMachine, type ActiveFault, type Machine, type ModeSetting } from '../model/machine'
 import type { Part } from '../model/kinds'
 import type { Procedure, TestCatalogue } from '../diagnosis/catalogue'
 import { findMeter, SENSES } from '../simulation/instrument'
@@ -222,9 +222,7 @@ export class DrawnMachine {
         return this.sensed(own ? 1 : 0, 'eye', m.medium === 'ports' ? true : undefined)
       }
       case 'tapped': {
-        const stuck = this.activeFaults.filter(({ fault: { effects } }) =>
-          effects.some((e) => e.type === 'mode' && e.mode === part.mode[m.frees]),
-        )
+        const stuck = this.activeFaults.filter(({ fault }) => holdsMode(fault, part.mode[m.frees]))
         const freed = stuck.some(({ fault }) => (this.steady ? 0.5 : this.next()) < (fault.saidWith.tapping ?? 0))
         const called = point.signal(m.part, m.called) > 0.5
         return this.sensed(point.signal(m.part, m.signal) > 0.5 || (called && freed) ? 1 : 0, m.sense)
@@ -243,9 +241,9 @@ export class DrawnMachine {
     }
   }
   private worked({ index, mode }: Part, only: string | undefined): ReadingValue {
-    const holds = (mode: number) =>
-      this.activeFaults.filter(({ fault: { effects } }) => effects.some((e) => e.type === 'mode' && e.mode === mode))
-    const own = only === undefined ? this.activeFaults.filter((p) => p.fault.part === index) : holds(mode[only])
+    const own = this.activeFaults.filter(({ fault }) =>
+      only === undefined ? fault.part === index : holdsMode(fault, mode[only]),
+    )
     const hard = own.some((p) => p.missProbability === undefined)
     const clean = Array.from({ length: TIMES_WORKED }).filter(
       () => !hard && own.every((p) => this.next() >= p.missProbability!) && this.next() > MISJUDGED,

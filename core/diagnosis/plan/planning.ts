@@ -153,13 +153,12 @@ export class Planning {
     const outcomes = testOutcomes(predictor, belief, readingsOf(offered), this.interventions)
     if (outcomes.length < 2) return undefined
     const saving = this.savingBy(outcomes)
-    const weighed = saving < minSaving ? undefined : this.reached(offered, outcomes, saving)
-    if (!weighed || weighed.minutes === Infinity) {
-      if (saving < minSaving) this.passedOver.push({ offered, outcomes, saving })
-      return undefined
+    if (saving >= minSaving) {
+      const weighed = this.reached(offered, outcomes, saving)
+      if (weighed.minutes === Infinity) return undefined
+      const enough = minSavingRatio * weighed.minutes
+      if (belief.unknownFault >= unknownIgnored || this.savingAmongListed(outcomes) >= enough) return weighed
     }
-    if (belief.unknownFault >= unknownIgnored || this.savingAmongListed(outcomes) >= minSavingRatio * weighed.minutes)
-      return weighed
     this.passedOver.push({ offered, outcomes, saving })
     return undefined
   }

@@ -1,6 +1,7 @@
 export { buildMachine } from './build-machine'
 export { ACCEPTANCES, withAcceptance, type Acceptance, type KnownGood } from './with-acceptance'
 export { withShopHistory, type ShopHistory } from './with-shop-history'
+export { holdsMode } from './holds-mode'
 export { makeFaultedMachine } from './make-faulted-machine'
 export { severityAt, SEVERITY_SAMPLES } from './severity-at'
 export { unlistedFaults } from './unlisted-faults'
