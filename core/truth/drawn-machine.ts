@@ -1,10 +1,10 @@
 import type { ReadingValue } from '../foundation/quantity'
 import { holdsMode, makeFaultedMachine, type ActiveFault, type Machine, type ModeSetting } from '../model/machine'
-import type { Part } from '../model/kinds'
+import type { CircumstanceId, Part } from '../model/kinds'
 import type { Procedure, TestCatalogue } from '../diagnosis/catalogue'
-import { findMeter, SENSES } from '../simulation/instrument'
-import type { Measurement } from '../simulation/measurements'
-import type { Watched } from '../simulation/simulate'
+import { findMeter } from '../simulation/instrument'
+import type { Measurement, MeasurementOf } from '../simulation/measurements'
+import { DrawnHand } from './drawn-hand'
 import { flowInto, ohmsOf, returnNode, voltsWith, waterAt } from './plain-instruments'
 import type { PlainPoint } from './plain-point'
 import { flat, normal, pick, type Random } from './random'
@@ -19,17 +19,8 @@ const LARGEST_OHMS = 40e6
 /** Times that a switch is worked, and how often a good one is misjudged. */
 const TIMES_WORKED = 10
 const MISJUDGED = 0.002
-/** Spread of a hand on a stopwatch, s. */
-const REACTION = 0.4
-/** Chance that somebody is mistaken about what is plain to see. */
-const PLAINLY_MISTAKEN = 0.01
-/** What is there for so long is never missed for being short, s. */
-const LONG_ENOUGH = 2
 /** Of those who wait in vain, how many read what shows there instead. */
 const READ_ALL_THE_SAME = 0.2
-/** A lead hangs on nothing from here on, Ω, and catches up to so many volts on a meter of high resistance, twice what it shows. */
-const FLOATING = 1e5
-const CAUGHT = 18
 /** Step of the plain runs, s: a small part of what a hand on a stopwatch is late. Phases of many minutes move by a second or two. */
 const TRUE_STEP = 0.1
 
@@ -42,12 +33,9 @@ export interface SheetErrors {
 /** A machine that really stands there: its own values, its faults, meters of its own, run by the plain simulator alone. */
 export class DrawnMachine {
   readonly values: Float64Array
-  private readonly gains = new Map<string, number>()
-  private readonly dull = new Map<string, number>()
-  private readonly zeros = new Map<string, number>()
   /** The customer's runs, and those of whoever comes to look: with what the customer's left tripped or blown. */
   private runs = { customers: new Map<number, PlainRun>(), visit: new Map<number, PlainRun>() }
-  private steady = false
+  private readonly hand: DrawnHand
 
   constructor(
     readonly catalogue: TestCatalogue,
@@ -57,6 +45,7 @@ export class DrawnMachine {
     /** Chance of a gross error. */
     private readonly grossErrors = GROSS_ERRORS,
   ) {
+    this.hand = new DrawnHand(next)
     const { machine } = catalogue
     this.values = Float64Array.from(machine.params, ({ id, nominal, sd, dimension }) => {
       if (errors === 'none') return nominal
@@ -70,7 +59,7 @@ export class DrawnMachine {
   /** The same machine on another visit: other meters, other errors, and as it was before any repair. */
   again(next: Random): DrawnMachine {
     const other = Object.create(DrawnMachine.prototype) as DrawnMachine
-    return Object.assign(other, this, { next, gains: new Map(), dull: new Map(), zeros: new Map(), runs: this.runs })
+    return Object.assign(other, this, { next, hand: new DrawnHand(next), runs: this.runs })
   }
   /** The same machine after a repair. */
   repair(repair: number): void {
@@ -119,9 +108,9 @@ export class DrawnMachine {
 
   /** What a perfect instrument would show in a perfect hand. */
   exact(procedure: Procedure): ReadingValue {
-    this.steady = true
+    this.hand.steady = true
     const shown = this.shown(procedure)
-    this.steady = false
+    this.hand.steady = false
     return shown
   }
 
@@ -163,28 +152,38 @@ export class DrawnMachine {
     if (m.type === 'code') return { type: 'word', word: run.snapshots[procedure.moment]?.code ?? 'none' }
     if (m.type === 'duration') {
       const { from, to } = phaseTimes(this.machine, run)[m.phase]
-      if (Number.isNaN(from)) return { type: 'never' }
-      const { script } = this.catalogue.runs[procedure.run]
-      // Switched off at the end of its time, it was still in it.
-      const off = script.steps.findLast((s) => s.hold)!.at
-      if (Number.isNaN(to) || to > off - 2 * TRUE_STEP) return { type: 'never-ended' }
-      return this.metered('stopwatch', to - from + (this.steady ? 0 : REACTION * normal(this.next)))
+      return Number.isNaN(from) ? { type: 'never' } : this.timed(procedure, to - from, to)
     }
-    if (procedure.watch !== undefined && m.type === 'sense') {
+    if (procedure.watch !== undefined) {
       const watched = run.watched[procedure.watch]
-      return watched ? this.sensed(this.isThere(watched) ? 1 : 0, m.sense, m.plain) : { type: 'never' }
+      if (!watched) return { type: 'never' }
+      const seen =
+        m.type === 'watch' && m.asks === 'always' ? this.hand.missesNothing(watched) : this.hand.notices(watched)
+      if (m.type === 'sense' || m.type === 'watch')
+        return this.hand.senses(seen, m.sense, m.type === 'sense' ? m.plain : undefined)
+      const { through } = this.catalogue.runs[procedure.run].script.watches![procedure.watch]
+      const to = through.type === 'phase' ? phaseTimes(this.machine, run)[through.phase].to : NaN
+      return seen ? this.timed(procedure, watched.on, watched.last ? to : 0) : { type: 'never' }
     }
+    if (m.type === 'on-time') throw new Error('What is timed is watched.')
     const snapshot = run.snapshots[procedure.moment]
     if (snapshot) return this.shownAt(snapshot.point, m, procedure.meter)
     // Some read what is there all the same.
     const standing = run.standing[procedure.moment]
-    if (this.steady || !standing || this.next() > READ_ALL_THE_SAME) return { type: 'never' }
+    if (this.hand.steady || !standing || this.next() > READ_ALL_THE_SAME) return { type: 'never' }
     return this.shownAt(standing, m, procedure.meter)
+  }
+
+  /** A stop-watch on what lasted so many seconds. @param to when it ended, s; NaN where nothing did */
+  private timed({ run }: Procedure, seconds: number, to: number): ReadingValue {
+    // Switched off at the end of its time, it was still in it.
+    const off = this.catalogue.runs[run].script.steps.findLast((s) => s.hold)!.at
+    return Number.isNaN(to) || to > off - 2 * TRUE_STEP ? { type: 'never-ended' } : this.hand.times(seconds)
   }
 
   private shownAt(
     point: PlainPoint,
-    m: Exclude<Measurement, { type: 'code' | 'duration' }>,
+    m: Exclude<Measurement, { type: 'code' | 'duration' | 'on-time' }>,
     meter: string | undefined,
   ): ReadingValue {
     if (m.type === 'between') throw new Error('A drawn machine takes listed tests only.')
@@ -192,53 +191,64 @@ export class DrawnMachine {
     switch (m.type) {
       case 'watch':
       case 'sense':
-        return this.sensed(point.signal(m.part, m.signal), m.sense, m.type === 'sense' ? m.plain : undefined)
+        return this.hand.senses(point.signal(m.part, m.signal) > 0.5, m.sense, m.type === 'sense' ? m.plain : undefined)
       case 'volts': {
         const b = m.b === '@return' ? returnNode(point, m.part, m.a) : part.nodes[m.b]
         const shown = voltsWith(point, part.nodes[m.a], b, findMeter(meter!)!)
-        return this.metered(meter!, shown + this.pickedUp(point, part.nodes[m.a], b, meter!))
+        return this.hand.reads(meter!, shown + this.hand.pickedUp(point, part.nodes[m.a], b, meter!))
       }
       case 'ohms': {
         const b = m.b === '@return' ? returnNode(point, m.part, m.a) : part.nodes[m.b]
         const ohms = ohmsOf(point, part.nodes[m.a], b, m.lifted ? part : undefined)
-        return ohms > LARGEST_OHMS ? { type: 'open' } : this.metered('ohms', ohms)
+        return ohms > LARGEST_OHMS ? { type: 'open' } : this.hand.reads('ohms', ohms)
       }
       case 'insulation': {
         const ohms = ohmsOf(point, part.nodes[m.a], part.nodes[m.b], part)
         const { from, to } = findMeter(meter!)!.threshold!
-        return { type: ohms > from * (to / from) ** (this.steady ? 0.5 : this.next()) ? 'yes' : 'no' }
+        return { type: ohms > from * (to / from) ** (this.hand.steady ? 0.5 : this.next()) ? 'yes' : 'no' }
       }
       case 'amps':
-        return this.metered('clamp', point.amps(part, m.at === undefined ? undefined : part.nodes[m.at]))
+        return this.hand.reads('clamp', point.amps(part, m.at === undefined ? undefined : part.nodes[m.at]))
       case 'pressure':
       case 'bucket':
-        return this.metered(meter!, waterAt(point, this.machine.parts[m.part].ports[m.port], m.type))
+        return this.hand.reads(meter!, waterAt(point, this.machine.parts[m.part].ports[m.port], m.type))
       case 'flowing': {
         const node = this.machine.parts[m.part].ports[m.port]
-        return this.metered(meter!, m.of === 'pressure' ? point.pressure(node) : flowInto(point, node))
+        return this.hand.reads(meter!, m.of === 'pressure' ? point.pressure(node) : flowInto(point, node))
       }
       case 'connection': {
         const own = this.machine.parts[m.part][m.medium][m.end] === part[m.medium][m.end]
-        return this.sensed(own ? 1 : 0, 'eye', m.medium === 'ports' ? true : undefined)
+        return this.hand.senses(own, 'eye', m.medium === 'ports' ? true : undefined)
       }
       case 'tapped': {
-        const stuck = this.activeFaults.filter(({ fault }) => holdsMode(fault, part.mode[m.frees]))
-        const freed = stuck.some(({ fault }) => (this.steady ? 0.5 : this.next()) < (fault.saidWith.tapping ?? 0))
+        const freed = this.provoked(this.activeFaults, part.mode[m.frees], 'tapping')
         const called = point.signal(m.part, m.called) > 0.5
-        return this.sensed(point.signal(m.part, m.signal) > 0.5 || (called && freed) ? 1 : 0, m.sense)
+        return this.hand.senses(point.signal(m.part, m.signal) > 0.5 || (called && freed), m.sense)
+      }
+      case 'throttled': {
+        const resting = this.activeFaults.filter((f) => f.missProbability !== undefined)
+        const woken = this.provoked(resting, part.mode[m.wakes], 'weak-water')
+        return this.hand.senses(point.signal(m.part, m.signal) > 0.5 || woken, m.sense, true)
       }
       case 'worked':
         return this.worked(part, m.only)
       case 'hertz': {
         const there = Math.abs(point.dcVolts(part.nodes[m.a], part.nodes[m.b])) > COUNTS_ABOVE
-        return this.metered('counter', there ? point.signal(m.part, m.signal) : 0)
+        return this.hand.reads('counter', there ? point.signal(m.part, m.signal) : 0)
       }
-      case 'display': {
-        const { where } = point.faulted.machine.kinds[m.part].signals![m.signal]
-        if (where !== undefined && point.signal(m.part, where) < 0.5) return { type: 'never' }
-        return this.metered(meter!, point.signal(m.part, m.signal))
-      }
+      case 'display':
+        return this.displayed(point, m, meter!)
     }
+  }
+  private displayed(point: PlainPoint, m: MeasurementOf<'display'>, meter: string): ReadingValue {
+    const { where } = point.faulted.machine.kinds[m.part].signals![m.signal]
+    if (where !== undefined && point.signal(m.part, where) < 0.5) return { type: 'never' }
+    return this.hand.reads(meter, point.signal(m.part, m.signal))
+  }
+  /** Whether any fault that holds a mode gives way, or shows, under what people say of it. */
+  private provoked(faults: readonly ActiveFault[], mode: number, said: CircumstanceId): boolean {
+    const own = faults.filter(({ fault }) => holdsMode(fault, mode))
+    return own.some(({ fault }) => (this.hand.steady ? 0.5 : this.next()) < (fault.saidWith[said] ?? 0))
   }
   private worked({ index, mode }: Part, only: string | undefined): ReadingValue {
     const own = this.activeFaults.filter(({ fault }) =>
@@ -249,43 +259,5 @@ export class DrawnMachine {
       () => !hard && own.every((p) => this.next() >= p.missProbability!) && this.next() > MISJUDGED,
     ).length
     return { type: 'times', clean, of: TIMES_WORKED }
-  }
-
-  /** Whether somebody who watches through a phase is there to see what is short: the shorter, the less. */
-  private isThere({ seconds, on, ever }: Watched): boolean {
-    if (!ever || on > LONG_ENOUGH || on >= seconds / 2) return ever
-    return !this.steady && this.next() < on / LONG_ENOUGH
-  }
-
-  private sensed(signal: number, sense: keyof typeof SENSES, plain?: true): ReadingValue {
-    if (this.steady) return { type: signal > 0.5 ? 'yes' : 'no' }
-    if (plain) return { type: signal > 0.5 === this.next() > PLAINLY_MISTAKEN ? 'yes' : 'no' }
-    const { falseYes, falseNo } = SENSES[sense]
-    // Whoever hears badly hears everything badly.
-    let dull = this.dull.get(sense)
-    if (dull === undefined) this.dull.set(sense, (dull = 0.3 + 1.4 * this.next()))
-    return {
-      type: signal > 0.5 ? (this.next() < dull * falseNo ? 'no' : 'yes') : this.next() < dull * falseYes ? 'yes' : 'no',
-    }
-  }
-  /** What a lead that hangs on nothing catches from its neighbours, V; a meter's own zero, the same all day. */
-  private pickedUp(point: PlainPoint, a: number, b: number, id: string): number {
-    const { inputResistance: input = 10e6, coupling, zero = 0 } = findMeter(id)!
-    if (this.steady) return 0
-    let own = this.zeros.get(id)
-    if (own === undefined) this.zeros.set(id, (own = zero * Math.abs(normal(this.next))))
-    if (coupling === 'dc') return own
-    const ohms = ohmsOf(point, a, b, undefined)
-    const over = ohms === Infinity ? input : (ohms * input) / (ohms + input)
-    return own + (over > FLOATING ? CAUGHT * (over / (over + input)) * this.next() : 0)
-  }
-  /** One instrument has one gain for the whole visit. */
-  private metered(id: string, truth: number): ReadingValue {
-    const { gain, resolution, dimension } = findMeter(id)!
-    if (this.steady) return { type: 'value', si: truth }
-    let own = this.gains.get(id)
-    if (own === undefined) this.gains.set(id, (own = 1 + gain * flat(this.next)))
-    const si = truth * own + resolution * normal(this.next)
-    return { type: 'value', si: dimension === 'temperature' ? si : Math.max(0, si) }
   }
 }

@@ -33,7 +33,7 @@ export interface PlainRun {
   snapshots: (PlainSnapshot | undefined)[]
   /** Where a moment never came: the machine when it was waited for. */
   standing: (PlainPoint | undefined)[]
-  /** What was seen of each watch of the script; `undefined` where its phase was never entered. */
+  /** What was seen of each watch of the script; `undefined` where its stretch never began. */
   watched: (Watched | undefined)[]
   /** What it leaves tripped or blown. */
   left: ModeSetting[]
@@ -117,18 +117,27 @@ class PlainRunner {
   /** Looks at what is watched in the phase that runs. @param seconds that it will stay as it is */
   private watch(seconds: number): void {
     const { point, control } = this
-    this.script.watches?.forEach(({ phase, part, signal }, k) => {
-      if (control.phase !== phase || control.entered !== control.firstEntry.get(phase)) return
-      const watched = (this.watched[k] ??= { seconds: 0, on: 0, ever: false })
+    this.script.watches?.forEach(({ through, part, signal }, k) => {
+      const there =
+        through.type === 'phase'
+          ? control.phase === through.phase && control.entered === control.firstEntry.get(through.phase)
+          : point.time >= through.from - this.step / 4 && point.time < through.to - this.step / 4
+      if (!there) return
       const on = point.signal(part, signal) > 0.5
+      const watched = (this.watched[k] ??= { seconds: 0, on: 0, ever: false, last: on })
       watched.seconds += seconds
       if (on) watched.on += seconds
       watched.ever ||= on
+      watched.last = on
     })
   }
-  /** Whether every phase that is watched has been left. */
+  /** Whether every stretch that is watched is over. */
   private get allWatched(): boolean {
-    return this.watched.every((w, k) => w !== undefined && this.control.phase !== this.script.watches![k].phase)
+    return this.watched.every((watched, k) => {
+      const { through } = this.script.watches![k]
+      const goesOn = through.type === 'phase' ? this.control.phase === through.phase : this.point.time < through.to
+      return watched !== undefined && !goesOn
+    })
   }
   private visit(): void {
     const { point, control, step } = this

@@ -4,6 +4,7 @@ import type { Machine } from '../model/machine'
 import type { Meter } from '../simulation/instrument'
 import { describeTiming } from './describe-timing'
 import { wordsOf, type MeasurementFacts } from './measurements'
+import { withArticle } from './measurements/pieces'
 
 const factsOf = (
   machine: Machine,
@@ -52,15 +53,15 @@ export function describeHow(machine: Machine, p: Procedure, meter: Meter | undef
 function describeLoosening(title: string, what: Loosening['type']): string {
   switch (what) {
     case 'joint':
-      return `Shut the tap, let the pressure into a bucket and undo the joint at the ${title}`
+      return `Shut the tap, let the pressure into a bucket and undo the joint at ${withArticle(title)}`
     case 'insert':
-      return `Draw the ${title} out`
+      return `Draw ${withArticle(title)} out`
     case 'leads':
-      return `Mark the leads of the ${title} and take them off`
+      return `Mark the leads of ${withArticle(title)} and take them off`
     case 'swap':
-      return `Change the leads of the ${title} with those of its sibling`
+      return `Change the leads of ${withArticle(title)} with those of its sibling`
     case 'clips':
-      return `Clip the meter on at the ${title} while it is dead`
+      return `Clip the meter on at ${withArticle(title)} while it is dead`
   }
 }
 

@@ -1,4 +1,5 @@
 import type { RunPosition, Timing } from '../diagnosis/catalogue'
+import { formatQuantity } from '../foundation/quantity'
 import type { Machine } from '../model/machine'
 
 /** Where a machine stands in a run, in words. */
@@ -28,6 +29,8 @@ export function describeTiming(machine: Machine, timing: Timing): string {
       return `from the start of ${machine.phases[timing.phase].title} to its end`
     case 'through-phase':
       return `at any time while ${machine.phases[timing.phase].title} runs`
+    case 'from':
+      return `${describePosition(machine, timing.position)}, for ${formatQuantity(timing.seconds, 'time')}`
     case 'at':
       return describePosition(machine, timing.position)
   }

@@ -67,7 +67,9 @@ export function scoreUnknownFault(
     // A machine that has stopped comes to nothing that follows: one fact, however often it is found.
     const stopped = earlier.some(
       ({ value, procedure }) =>
-        (value.type === 'never' || value.type === 'never-ended') && procedure.run === r.procedure.run,
+        (value.type === 'never' || value.type === 'never-ended') &&
+        procedure.measurement.type !== 'on-time' &&
+        procedure.run === r.procedure.run,
     )
     log += Math.log(
       before

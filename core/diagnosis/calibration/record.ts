@@ -69,6 +69,8 @@ export const CALIBRATION = {
     coarseSpread: share(0.06, 'spread of phase lengths and of what follows the states where tests are compared', TUNED),
     instant: of(2, 's', 'a phase shorter than this is over in an instant'),
     drawnOut: of(1.1, '1', 'a phase is drawn out when it takes this many times as long as on the healthy machine'),
+    sameEnd: share(0.2, 'a time within this of the healthy one is ended by the same thing'),
+    otherEnd: share(0.2, 'spread of a time that is ended by something else than on the healthy machine'),
     timeLimitSlack: of(1e-3, 's', 'a phase that lasts within this of a limit was ended by it', 'event search, 10 µs'),
     nodeSpread: of(0.6, '1', 'half width of a severity node in standard deviations of a shared parameter'),
     misjudged: share(0.004, 'times that a good contact is misjudged when it is worked'),

@@ -1,8 +1,10 @@
 import type { Measurement } from '../../simulation/measurements'
+import type { SpecialTest } from '../../model/machine'
+import type { WatchStretch } from '../../simulation/simulate'
 import { common, panelsOf, type Draft } from './draft'
 import { PROGRAM_START } from './run-healthy'
 import type { TestPlacement } from './test-placement'
-import type { HealthyRuns } from './types'
+import type { HealthyRuns, ReadingMoment, Timing } from './types'
 
 /** Longest time that a program is given until its code is read, s. */
 const CODE_AFTER = 900
@@ -56,6 +58,27 @@ export function codeTests({ machine, runs }: HealthyRuns, { end, found }: TestPl
   ]
 }
 
+/** What a special test of the sheet reads. */
+const measurementOf = ({ id: test, part, signal, sense, asks }: SpecialTest): Measurement =>
+  asks === 'how long'
+    ? { type: 'on-time', test, part, signal, sense }
+    : { type: 'watch', test, part, signal, sense, asks }
+
+/** The stretch through which a special test is watched; `undefined` where it is looked at once. */
+function stretchOf({ watched }: SpecialTest, { position, seconds }: ReadingMoment): WatchStretch | undefined {
+  if (position.type === 'phase') return { type: 'phase', phase: position.phase }
+  const from = PROGRAM_START + seconds
+  return watched === undefined ? undefined : { type: 'time', from, to: from + watched }
+}
+
+/** When a special test is taken. */
+function timingOf(stretch: WatchStretch | undefined, { position }: ReadingMoment): Timing {
+  if (!stretch) return { type: 'at', position }
+  return stretch.type === 'phase'
+    ? { type: 'through-phase', phase: stretch.phase }
+    : { type: 'from', position, seconds: stretch.to - stretch.from }
+}
+
 /** The special tests of the sheet. */
 export function sheetTests(runs: HealthyRuns, placement: TestPlacement): Draft[] {
   const { machine } = runs
@@ -63,14 +86,18 @@ export function sheetTests(runs: HealthyRuns, placement: TestPlacement): Draft[]
     const at = placement.named(test.moment)
     if (!at) return []
     const { program } = runs.runs[at.run]
-    const { jumper, part, signal, sense } = test
-    const measurement: Measurement = { type: 'watch', test: test.id, part, signal, sense }
+    const { jumper, part, signal, asks } = test
     const asFound = at.position.type === 'found'
+    const run = jumper === undefined ? at.run : runs.addRun(program, [{ jumper }], at.moment)
+    const through = stretchOf(test, at)
+    const timed = asks === 'ever' ? undefined : true
     return [
       {
-        ...common(machine, measurement, at),
+        ...common(machine, measurementOf(test), at),
         id: test.id,
-        run: jumper === undefined ? at.run : runs.addRun(program, [{ jumper }], at.moment),
+        run,
+        watch: through && runs.addWatch(run, { through, part, signal, timed }),
+        timing: timingOf(through, at),
         workMode: jumper === undefined ? 'observe' : 'energised',
         needs: {
           power: asFound ? 'any' : 'on',

@@ -40,12 +40,12 @@ function partTest(runs: HealthyRuns, { part, spec, at, off, place }: Place): Dra
   const { machine } = runs
   const measurement = { ...spec, part: part.index } as Measurement
   const shared = common(machine, measurement, at)
-  const { opens, touches } = measurementType(measurement)
+  const { opens, touches, fromOutside } = measurementType(measurement)
   const { program } = runs.runs[at.run]
   const hands = handsOf(machine, part, spec.held)
   const isolated = spec.when === 'isolated'
   const inPlace = opens === 'terminals' || opens === 'water'
-  const reached = opens === 'terminals' || touches?.(measurement) || isolated
+  const reached = opens === 'terminals' || touches?.(measurement) || (isolated && !fromOutside)
   const panels = reached ? panelsOf(part) : []
   const loosened = loosenedFor(part, measurement, spec)
   const asFound = at.position.type === 'found'
@@ -60,7 +60,7 @@ function partTest(runs: HealthyRuns, { part, spec, at, off, place }: Place): Dra
     run,
     watch:
       spec.type === 'sense' && phase !== undefined
-        ? runs.addWatch(run, { phase, part: part.index, signal: spec.signal })
+        ? runs.addWatch(run, { through: { type: 'phase', phase }, part: part.index, signal: spec.signal })
         : undefined,
     timing: anyTime
       ? { type: 'any-time' }

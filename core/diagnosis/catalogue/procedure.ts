@@ -19,6 +19,8 @@ export type Timing =
   | { type: 'whole-phase'; phase: number }
   /** Watched for as long as the phase lasts. */
   | { type: 'through-phase'; phase: number }
+  /** Watched from there on for some seconds. */
+  | { type: 'from'; position: RunPosition; seconds: number }
   | { type: 'at'; position: RunPosition }
 
 /** A test with everything needed to do it, time it and predict it. */

@@ -13,7 +13,7 @@ const SHORTEST_WATCH = 5
  */
 export function quietPhases(
   { machine, runs, healthy, readingMoments }: HealthyRuns,
-  signals: readonly Pick<Watch, 'part' | 'signal'>[],
+  signals: readonly Omit<Watch, 'through'>[],
 ): ReadingMoment[][] {
   const found = signals.map((): ReadingMoment[] => [])
   if (!signals.length) return found
@@ -26,7 +26,9 @@ export function quietPhases(
       const fits = moment.run === run.index && position.type === 'phase' && !final
       return fits && !(lengthOf(position.phase) < SHORTEST_WATCH) ? [{ moment, phase: position.phase }] : []
     })
-    const watches = places.flatMap(({ phase }) => signals.map((s): Watch => ({ ...s, phase })))
+    const watches = places.flatMap(({ phase }) =>
+      signals.map((s): Watch => ({ ...s, through: { type: 'phase', phase } })),
+    )
     const { watched } = simulate(faulted, { ...run.script, moments: [], watches }, cache)
     places.forEach(({ moment }, i) =>
       signals.forEach((_, k) => {

@@ -39,7 +39,7 @@ export function swapTests(runs: HealthyRuns, placement: TestPlacement): Draft[] 
         ...common(machine, measurement, at),
         id: `${part.id}.swapped`,
         run,
-        watch: runs.addWatch(run, { phase, part: part.index, signal: look.signal }),
+        watch: runs.addWatch(run, { through: { type: 'phase', phase }, part: part.index, signal: look.signal }),
         timing: { type: 'through-phase', phase },
         // The panel is open and bare plugs stand in it.
         workMode: 'energised',

@@ -63,7 +63,7 @@ export class TestPlacement {
     const type = MEASUREMENTS[spec.type] as MeasurementType
     switch (spec.when) {
       case 'isolated':
-        if (spec.underPressure) return this.underPressure(part)
+        if (spec.underPressure) return this.underPressure(part, spec.afterCall)
         return type.contactAsItStands && this.off && this.standsByChance(part, this.off) ? undefined : this.off
       case 'cold':
         return this.start
@@ -95,9 +95,12 @@ export class TestPlacement {
     })
   }
   /** Off where water stands before the part even then, else the first moment at which it does and nobody calls for the part. */
-  private underPressure(part: Part): ReadingMoment | undefined {
+  private underPressure(part: Part, afterCall = false): ReadingMoment | undefined {
     const [inlet] = Object.values(part.ports)
-    const moments = [this.off, this.start, ...this.inPrograms.filter((m) => !m.final)]
+    const running = this.inPrograms.filter((m) => !m.final)
+    const call = afterCall ? running.find((m) => this.isActive(part, m)) : undefined
+    const after = call ? running.filter((m) => m.run === call.run && m.seconds > call.seconds) : []
+    const moments = [this.off, ...after, this.start, ...running]
     const stands = (m: ReadingMoment | undefined) =>
       m !== undefined && m.point.pressure(inlet) > PRESSED && (m === this.off || !this.isActive(part, m))
     return moments.find(stands) ?? this.off

@@ -40,7 +40,7 @@ export interface HealthyRuns {
   readingMoments: ReadingMoment[]
   /** Adds a run of a program with something done by hand, as far as the moment that is asked for; moments as in its plain run. */
   addRun(program: number, interventions: readonly Intervention[], moment: number): number
-  /** Has a signal watched through a phase of a run. @returns index into what the run watches */
+  /** Has a signal watched through a stretch of a run. @returns index into what the run watches */
   addWatch(run: number, watch: Watch): number
 }
 

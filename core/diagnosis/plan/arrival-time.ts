@@ -17,6 +17,8 @@ export function arrivalTime(predictor: Predictor, { run, moment, measurement, ne
  */
 export function stoppedBefore(predictor: Predictor, procedure: Procedure, found: 'never' | 'never-ended'): number {
   const { measurement, run } = procedure
+  // What is timed on the way may not begin, or go on, in a program that runs through.
+  if (measurement.type === 'on-time') return NaN
   if (found === 'never' && measurement.type === 'duration')
     return predictor.run(predictor.healthy, run).phases[measurement.phase].from - PROGRAM_START
   return arrivalTime(predictor, procedure)

@@ -25,11 +25,13 @@ export function overrun(
   const patience = overrunWaited * 60
   const waits = steps.some((s) => s.type === 'start' || s.type === 'wait')
   const duration = measurement.type === 'duration' ? measurement.phase : undefined
+  const timed = measurement.type === 'on-time'
   /** Seconds from the start of the program to the end of the test. */
   const secondsUnder = (place: number): number => {
     const { snapshots, phases, watched } = predictor.run(hypotheses[place], run, interventions)
     if (duration === undefined) {
-      if (watch !== undefined && watched[watch]) return arrival.seconds
+      const seen = watch === undefined ? undefined : watched[watch]
+      if (seen) return arrival.seconds + (timed ? Math.min(seen.on, usualOn + patience) : 0)
       const at = snapshots[moment]?.time
       return at === undefined ? arrival.seconds : Math.min(at - PROGRAM_START, arrival.seconds + patience)
     }
@@ -38,10 +40,12 @@ export function overrun(
     const end = Math.min(Number.isNaN(to) ? Infinity : to, from + (healthyLength ?? 0) + patience)
     return waits ? end - PROGRAM_START : arrival.seconds + end - from
   }
-  const healthy = predictor.run(predictor.healthy, run).phases
-  const healthyLength = duration === undefined ? undefined : healthy[duration].to - healthy[duration].from
-  const usual = arrival.seconds + (healthyLength ?? 0)
-  if (!waits && duration === undefined) return 0
+  const healthy = predictor.run(predictor.healthy, run)
+  const phase = duration === undefined ? undefined : healthy.phases[duration]
+  const healthyLength = phase && phase.to - phase.from
+  const usualOn = timed ? (healthy.watched[watch!]?.on ?? 0) : 0
+  const usual = arrival.seconds + (healthyLength ?? usualOn)
+  if (!waits && duration === undefined && !timed) return 0
   let [longer, mass] = [0, 0]
   weights.forEach((p, place) => {
     if (p === 0) return

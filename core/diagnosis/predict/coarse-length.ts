@@ -4,7 +4,7 @@ import type { PhaseTimes } from '../../simulation/simulate'
 import type { Calibration } from '../calibration'
 import { PROGRAM_START, type Procedure, type TestCatalogue } from '../catalogue'
 import { endedByLimit } from './phase-length'
-import type { Prediction } from './types'
+import type { Prediction, ValuePrediction } from './types'
 
 /** Who leaves a phase so shortly before the machine is switched off would have stayed, s. */
 const SWITCHED_OFF = 1e-6
@@ -34,11 +34,19 @@ export function coarseLength(
   const { resolution } = findMeter(meter!)!
   const phase = measurement.type === 'duration' ? catalogue.machine.phases[measurement.phase] : undefined
   const limited = endedByLimit(phase?.timeLimits ?? [], seconds, timeLimitSlack)
-  return {
-    type: 'value',
-    mean: seconds,
-    sensitivity: NOTHING_SHARED,
-    reproducibility: Math.hypot(resolution, (limited ? modelSpread : coarseSpread) * seconds),
-    repeatability: repeatability * resolution,
-  }
+  return roughTime(seconds, limited ? modelSpread : coarseSpread, resolution, repeatability)
 }
+
+/** A time, s, with a share of itself as error. @param resolution of the watch, s */
+export const roughTime = (
+  seconds: number,
+  spread: number,
+  resolution: number,
+  repeatability: number,
+): ValuePrediction => ({
+  type: 'value',
+  mean: seconds,
+  sensitivity: NOTHING_SHARED,
+  reproducibility: Math.hypot(resolution, spread * seconds),
+  repeatability: repeatability * resolution,
+})

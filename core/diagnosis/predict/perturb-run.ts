@@ -7,6 +7,8 @@ import type { RunRecord } from './types'
 export interface RunSensitivity {
   /** Relative change of the length of each phase, by parameter. */
   lengths: Float64Array[]
+  /** The same of the time for which each watch that is timed was on; `undefined` for the others. */
+  onTimes: (Float64Array | undefined)[]
   /** Change of the states at each moment, by parameter; `undefined` where it was not tried or the moment not reached. */
   states: (Float64Array | undefined)[][]
 }
@@ -22,7 +24,9 @@ function movingParams(machine: Machine, cache: SimulationCache): Set<number> {
       ? params.filter((i) => kind.rates || onWater.param[i] || !onCircuit.param[i])
       : []
   })
-  return new Set([0, ...own])
+  // Timers move whatever they let begin and end.
+  const timers = machine.params.flatMap(({ index, dimension }) => (dimension === 'time' ? [index] : []))
+  return new Set([0, ...own, ...timers])
 }
 
 /**
@@ -33,8 +37,12 @@ function movingParams(machine: Machine, cache: SimulationCache): Set<number> {
  */
 export function perturbRun({ machine, runs }: TestCatalogue, run: number, healthy: RunRecord): RunSensitivity {
   const { interventions } = runs[run]
-  const script = { ...runs[run].script, watches: undefined }
+  const watches = (runs[run].script.watches ?? []).flatMap((watch, index) => (watch.timed ? [{ watch, index }] : []))
+  const script = { ...runs[run].script, watches: watches.map(({ watch }) => watch) }
   const lengths = machine.phases.map(() => new Float64Array(machine.params.length))
+  const onTimes = (runs[run].script.watches ?? []).map((w) =>
+    w.timed ? new Float64Array(machine.params.length) : undefined,
+  )
   const states = script.moments.map((): (Float64Array | undefined)[] => machine.params.map(() => undefined))
   // Shared by these runs alone: most circuits and water networks are the same in all of them.
   const cache = newSimulationCache()
@@ -50,10 +58,14 @@ export function perturbRun({ machine, runs }: TestCatalogue, run: number, health
       const change = (is.to - is.from) / length - 1
       if (length > 0 && Number.isFinite(change)) lengths[p.index][index] = change
     }
+    watches.forEach((w, k) => {
+      const change = (other.watched[k]?.on ?? NaN) / (healthy.watched[w.index]?.on ?? NaN) - 1
+      if (Number.isFinite(change)) onTimes[w.index]![index] = change
+    })
     script.moments.forEach((_, k) => {
       const [was, is] = [healthy.snapshots[k], other.snapshots[k]]
       if (was && is) states[k][index] = is.states.map((x, i) => x - was.states[i])
     })
   }
-  return { lengths, states }
+  return { lengths, onTimes, states }
 }

@@ -6,13 +6,12 @@ import { STANDARD, type Calibration } from '../calibration'
 import type { Procedure, Run, TestCatalogue } from '../catalogue'
 import { HypothesisSpace, ThresholdSearch, type Hypothesis } from '../hypotheses'
 import { interventionsKey } from './interventions-key'
-import { coarseLength, withoutLength } from './coarse-length'
-import { phaseLengthSensitivity } from './phase-length'
 import { ReadingModel } from './reading-model'
 import { RunCache } from './run-cache'
 import { withSeveritySpread } from './severity-spread'
 import { SharedParams } from './shared-params'
 import { StateSensitivity } from './state-sensitivity'
+import { isTimed, isTimedObservation, TimedReadings } from './timed-readings'
 import type { Prediction, RunRecord } from './types'
 
 /** Predictions of one hypothesis, by test, meter and what hands have done. */
@@ -34,6 +33,7 @@ export class Predictor {
   private readonly runs: RunCache
   private readonly states: StateSensitivity
   private readonly model: ReadingModel
+  private readonly timed: TimedReadings
   private readonly predictions = new Map<number, Predictions>()
 
   constructor(
@@ -45,6 +45,14 @@ export class Predictor {
     this.shared = new SharedParams(machine)
     this.model = new ReadingModel(machine, this.shared, calibration.predict)
     this.states = new StateSensitivity(catalogue, (run) => this.run(this.healthy, run))
+    this.timed = new TimedReadings(
+      catalogue,
+      this.runs,
+      this.states,
+      this.model,
+      () => this.healthy,
+      calibration.predict,
+    )
     const thresholds = new ThresholdSearch(calibration.hypotheses)
     const oracle = {
       outcomeSignature: (hypothesis: Hypothesis) => this.outcomeSignature(hypothesis),
@@ -157,7 +165,7 @@ export class Predictor {
   /** A phase over in an instant beside one that takes its time is another course of things, not more of the same. */
   private isComparable({ measurement }: Procedure, a: number, b: number): boolean {
     const { instant } = this.calibration.predict
-    return measurement.type !== 'duration' || a < instant === b < instant
+    return !isTimed(measurement) || a < instant === b < instant
   }
 
   /**
@@ -166,9 +174,9 @@ export class Predictor {
    */
   predictCoarse(hypothesis: Hypothesis, procedure: Procedure, interventions: readonly Intervention[] = []): Prediction {
     const { measurement } = procedure
-    if (measurement.type === 'duration') {
-      const { phases } = this.run(hypothesis, procedure.run, interventions)
-      return coarseLength(this.catalogue, procedure, phases[measurement.phase], this.calibration.predict)
+    if (isTimed(measurement)) {
+      const observation = this.observe(hypothesis, procedure, procedure.meter, interventions)
+      return this.timed.coarse(hypothesis, procedure, observation, interventions)
     }
     const read = this.stateReading(procedure)
     if (!read) return this.predict(hypothesis, procedure, undefined, interventions)
@@ -230,15 +238,9 @@ export class Predictor {
     const observation = this.observe(hypothesis, procedure, meterId, interventions)
     if (observation.type === 'never')
       return { type: 'never', instead: this.instead(hypothesis, procedure, meterId, interventions) }
-    if (observation.type !== 'phase-length') return this.model.predict(observation, meter)
-    const { phase } = observation
-    const { from, to } = this.run(hypothesis, procedure.run, interventions).phases[phase]
-    const endless = withoutLength(this.catalogue, procedure.run, { from, to })
-    if (endless) return endless
-    const { runs, states, healthy, calibration, catalogue } = this
-    const phaseRun = { machine: catalogue.machine, runs, states, healthy, calibration: calibration.predict }
-    const sensitivity = phaseLengthSensitivity(phaseRun, hypothesis, phase, procedure.run, interventions)
-    return this.model.value(to - from, sensitivity, meter!)
+    return isTimedObservation(observation)
+      ? this.timed.predict(hypothesis, procedure, observation, meter!, interventions)
+      : this.model.predict(observation, meter)
   }
   /** What a reading shows that is taken though its moment never comes: the machine as it stands when it should have come. */
   private instead(
@@ -254,7 +256,9 @@ export class Predictor {
     const meter = meterId === undefined ? undefined : findMeter(meterId)
     const scene = { point, meter, activeFaults: hypothesis.activeFaults, displayedCode: undefined, watched: undefined }
     const observation = measurementType(measurement).observe(measurement, scene)
-    return observation.type === 'phase-length' ? undefined : this.model.predict(observation, meter)
+    return observation.type === 'phase-length' || observation.type === 'on-time'
+      ? undefined
+      : this.model.predict(observation, meter)
   }
   private observe(
     hypothesis: Hypothesis,

@@ -20,7 +20,10 @@ export class ReadingModel {
   }
 
   /** @param meter the instrument used; `undefined` for senses and codes */
-  predict(observation: Exclude<Observation, { type: 'phase-length' }>, meter: Meter | undefined): Prediction {
+  predict(
+    observation: Exclude<Observation, { type: 'phase-length' | 'on-time' }>,
+    meter: Meter | undefined,
+  ): Prediction {
     switch (observation.type) {
       case 'indication':
         return this.ofIndication(observation.indication, meter!)

@@ -10,6 +10,7 @@ export const CIRCUMSTANCES = {
   tapping: { words: 'It works when it is tapped', usual: 0.03 },
   'now-and-then': { words: 'Only now and then', usual: 0.15 },
   'when-hot': { words: 'Only when it has become hot', usual: 0.05 },
+  'weak-water': { words: 'Only while the water pressure is low', usual: 0.03 },
   slowly: { words: 'It got worse slowly', usual: 0.15 },
 } as const satisfies Record<string, { words: string; usual: number }>
 

@@ -190,6 +190,8 @@ export type OfferedMeasurement<Id extends keyof MeasurementFields> = {
   held?: Record<string, string>
   /** It shows only with water standing before the part: where the machine off leaves none there, it is looked at idle. */
   underPressure?: true
+  /** After it has been called, where that can be. */
+  afterCall?: true
   /** A lead is put across it for that: a bypass until it is out. */
   bridges?: true
   /** What has to come off to reach it: the joint of its first water port, and what is drawn out behind that. */

@@ -53,13 +53,15 @@ export function buildMachine(sheet: Sheet): Machine {
       successProbability,
       licensed: licensed !== undefined,
     })),
-    tests: sheet.tests.map(({ id, part, signal, by, jumper, moment, minutes, caution }) => ({
+    tests: sheet.tests.map(({ id, part, signal, by, jumper, moment, watched, asks, minutes, caution }) => ({
       id,
       part: partIndex.get(part)!,
       signal,
       sense: by,
       jumper: jumper === undefined ? undefined : partIndex.get(jumper)!,
       moment,
+      watched,
+      asks,
       minutes,
       caution,
     })),

@@ -1,7 +1,7 @@
 import type { Component } from '../../physics/circuit'
 import type { Kind, Part, SaidWith, Sense } from '../kinds'
 import type { Dimension } from '../../foundation/quantity'
-import type { Condition, Severity, Sheet } from '../sheet'
+import type { Asked, Condition, Severity, Sheet } from '../sheet'
 import type { CircuitReturn } from './index-returns'
 
 /** One number of the machine. Shared by every reading that depends on it. */
@@ -38,6 +38,9 @@ export interface SpecialTest {
   sense: Sense
   jumper: number | undefined
   moment: string
+  /** How long it is watched from a moment on, s; `undefined` through a phase, or where it is looked at once. */
+  watched: number | undefined
+  asks: Asked
   minutes: number
   caution: string | undefined
 }

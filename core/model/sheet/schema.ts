@@ -179,6 +179,11 @@ export const sheetSchema = z.strictObject({
       sense: z.string().describe('PART.SIGNAL that is watched'),
       by: z.enum(['eye', 'ear', 'hand']),
       moment: z.string(),
+      watch: quantity.optional().describe('how long it is watched from that moment on; a phase is watched to its end'),
+      asks: z
+        .enum(['ever', 'always', 'how long'])
+        .optional()
+        .describe('ever (when it does not say): whether it is seen at all; always: all the while; how long: timed'),
       minutes: quantity,
       caution: z.string().optional(),
     }),

@@ -151,6 +151,9 @@ export interface SheetRepair {
   caution: string | undefined
 }
 
+/** What is asked of something watched: whether it is ever seen, whether all the while, or how long. */
+export type Asked = 'ever' | 'always' | 'how long'
+
 export interface SheetTest {
   id: string
   title: string
@@ -159,6 +162,9 @@ export interface SheetTest {
   signal: string
   by: 'eye' | 'ear' | 'hand'
   moment: string
+  /** s; `undefined` where a phase is watched to its end, or something is looked at once */
+  watched: number | undefined
+  asks: Asked
   minutes: number
   caution: string | undefined
 }

@@ -23,12 +23,16 @@ import { measurementInterface as insulationInterface } from './insulation/interf
 import { measurementPrediction as insulationPrediction } from './insulation/predict'
 import { measurementInterface as ohmsInterface } from './ohms/interface'
 import { measurementPrediction as ohmsPrediction } from './ohms/predict'
+import { measurementInterface as onTimeInterface } from './on-time/interface'
+import { measurementPrediction as onTimePrediction } from './on-time/predict'
 import { measurementInterface as pressureInterface } from './pressure/interface'
 import { measurementPrediction as pressurePrediction } from './pressure/predict'
 import { measurementInterface as senseInterface } from './sense/interface'
 import { measurementPrediction as sensePrediction } from './sense/predict'
 import { measurementInterface as tappedInterface } from './tapped/interface'
 import { measurementPrediction as tappedPrediction } from './tapped/predict'
+import { measurementInterface as throttledInterface } from './throttled/interface'
+import { measurementPrediction as throttledPrediction } from './throttled/predict'
 import { measurementInterface as voltsInterface } from './volts/interface'
 import { measurementPrediction as voltsPrediction } from './volts/predict'
 import { measurementInterface as watchInterface } from './watch/interface'
@@ -47,9 +51,11 @@ import './flowing/interface'
 import './hertz/interface'
 import './insulation/interface'
 import './ohms/interface'
+import './on-time/interface'
 import './pressure/interface'
 import './sense/interface'
 import './tapped/interface'
+import './throttled/interface'
 import './volts/interface'
 import './watch/interface'
 import './worked/interface'
@@ -67,9 +73,11 @@ export const MEASUREMENTS: { readonly [Id in MeasurementId]: MeasurementType<Mea
   hertz: { ...hertzInterface, ...hertzPrediction },
   insulation: { ...insulationInterface, ...insulationPrediction },
   ohms: { ...ohmsInterface, ...ohmsPrediction },
+  'on-time': { ...onTimeInterface, ...onTimePrediction },
   pressure: { ...pressureInterface, ...pressurePrediction },
   sense: { ...senseInterface, ...sensePrediction },
   tapped: { ...tappedInterface, ...tappedPrediction },
+  throttled: { ...throttledInterface, ...throttledPrediction },
   volts: { ...voltsInterface, ...voltsPrediction },
   watch: { ...watchInterface, ...watchPrediction },
   worked: { ...workedInterface, ...workedPrediction },

@@ -39,6 +39,8 @@ export type Observation =
   | { type: 'operations'; works: boolean; missProbabilities: readonly number[] }
   /** The length of a phase in the run; its spread is the predictor's. */
   | { type: 'phase-length'; phase: number }
+  /** For how long it was on, s; `endless`: it still was when it was last looked at. Its spread is the predictor's. */
+  | { type: 'on-time'; seconds: number; endless: boolean }
   /** The machine never comes to where it is taken, or the instrument must not be put there. */
   | { type: 'never' }
 
@@ -68,6 +70,8 @@ export interface MeasurementInterface<M extends Measurement> {
   opens: 'terminals' | 'water' | 'nothing'
   /** Whether hands go to the part though nothing is opened. */
   touches?(m: M): boolean
+  /** Done and seen from outside, with every panel shut. */
+  fromOutside?: true
   /** Whether the part's leads are taken off for it. */
   takesLeadsOff?(m: M): boolean
   /** Read at several points of one place in one go, it is a column. */

@@ -1,6 +1,7 @@
 import { bisectEvent } from './event-search'
 import type { RunState } from './run-state'
 import type { Settling } from './settling'
+import type { Watches } from './watches'
 
 /** Steps, s. */
 const FIRST_STEP = 120
@@ -9,7 +10,7 @@ const SHORTEST_STEP = 1e-3
 
 /**
  * Moves the continuous states of a run through time: adaptive Bogacki–Shampine 3(2) steps (1989), each ended at the
- * first instant at which a part or the control is unstable.
+ * first instant at which a part or the control is unstable or what is timed turns.
  */
 export class Integration {
   private stepSize = FIRST_STEP
@@ -23,9 +24,15 @@ export class Integration {
   constructor(
     private readonly run: RunState,
     private readonly settling: Settling,
+    private readonly watches: Watches,
   ) {
     const place = () => new Float64Array(run.states.length)
     ;[this.start, this.end, this.k1, this.k2, this.k3, this.k4] = [place(), place(), place(), place(), place(), place()]
+  }
+
+  /** What a step may not go past: each to be asked again in another state. */
+  private checks(): (() => boolean)[] {
+    return [...this.settling.unstable(), ...this.watches.turned()]
   }
 
   /** Moves at most to `limit` (s), stopping at the first unstable instant. */
@@ -55,7 +62,7 @@ export class Integration {
     const { point } = this.run
     const moveTo = (share: number) => (point.time = from + share * (limit - from))
     point.time = limit
-    const checks = this.settling.unstable()
+    const checks = this.checks()
     if (checks.length && bisectEvent(checks, limit - from, moveTo) === 1) moveTo(1)
   }
 
@@ -88,7 +95,7 @@ export class Integration {
     const { run, start, end, k1, k4 } = this
     const { states, point } = run
     point.time = to
-    const checks = this.settling.unstable()
+    const checks = this.checks()
     if (!checks.length) return
     // Cubic Hermite between the ends of the step; exact where the rates are constant.
     const moveTo = (s: number) => {

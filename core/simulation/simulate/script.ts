@@ -14,21 +14,31 @@ export type Moment =
   /** Seconds after the start of the script. */
   | { type: 'time'; at: number }
 
-/** A signal of a part watched through the first run of a phase, from its begin to its end. */
+/** The stretch of a run through which something is watched: the first run of a phase, from its begin to its end, or some seconds. */
+export type WatchStretch =
+  | { type: 'phase'; phase: number }
+  /** s since the start of the script */
+  | { type: 'time'; from: number; to: number }
+
+/** A signal of a part watched through a stretch of a run. */
 export interface Watch {
-  phase: number
+  through: WatchStretch
   part: number
   signal: string
+  /** How long it is on is asked for: when it turns is found as exactly as an event. */
+  timed?: true
 }
 
 /** What was seen of a watch. */
 export interface Watched {
-  /** How long the phase lasted while it was watched, s. */
+  /** How long the stretch lasted while it was watched, s. */
   seconds: number
   /** For how much of that the signal was on, s. */
   on: number
   /** Whether it was on at any instant, however short. */
   ever: boolean
+  /** Whether it was on when it was last looked at. */
+  last: boolean
 }
 
 /** What hands do at one time: hold modes, let modes go, start a program. */
@@ -51,7 +61,7 @@ export interface Script {
   /** The run may stop once a final phase has been entered and every moment of the script is past. */
   stopsWhenFinal: boolean
   moments: readonly Moment[]
-  /** What is watched through whole phases; nothing when left out. */
+  /** What is watched; nothing when left out. */
   watches?: readonly Watch[]
   /**
    * Indices of the moments that are of use: the run ends with the last of them and of the watches. All, and to the end, when

@@ -135,8 +135,8 @@ export function simulate(
   const run = new RunState(faulted, cache, script.starts)
   const control = new Control(run)
   const settling = new Settling(run, control)
-  const integration = new Integration(run, settling)
   const watches = new Watches(script.watches ?? [], run)
+  const integration = new Integration(run, settling, watches)
   run.onLeave = () => watches.visit()
   run.onRestart = () => watches.restart()
   const moments = new Moments(script, run)
@@ -154,7 +154,13 @@ export function simulate(
     const rests = run.finalReached && next === steps.length && moments.timesPast
     if ((moments.served && watches.areOver) || point.time >= script.until - SLACK || (script.stopsWhenFinal && rests))
       break
-    const limit = Math.min(script.until, steps[next]?.at ?? Infinity, moments.next(), nextTimeEvent(run))
+    const limit = Math.min(
+      script.until,
+      steps[next]?.at ?? Infinity,
+      moments.next(),
+      watches.next(),
+      nextTimeEvent(run),
+    )
     integration.advance(limit > point.time ? limit : Math.min(script.until, point.time + SMALLEST_ADVANCE))
   }
   const { machine } = faulted

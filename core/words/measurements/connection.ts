@@ -1,6 +1,6 @@
 import type { MeasurementOf } from '../../simulation/measurements'
 import type { MeasurementWords } from './contract'
-import { capital, titleOf } from './pieces'
+import { capital, theTitleOf, titleOf } from './pieces'
 
 export const connection: MeasurementWords<MeasurementOf<'connection'>> = {
   name: (m, { machine }) =>
@@ -9,6 +9,6 @@ export const connection: MeasurementWords<MeasurementOf<'connection'>> = {
       : `${capital(titleOf(machine, m.part))}: look whether it sits where its colour, mark or number says`,
   instruction: (m, { machine }) =>
     m.medium === 'ports'
-      ? `Follow the ${titleOf(machine, m.part)} from end to end. Yes if it leads where it should.`
-      : `Compare the ${titleOf(machine, m.part)} with the diagram and with the marks on it. Yes if it sits in its own place.`,
+      ? `Follow ${theTitleOf(machine, m.part)} from end to end. Yes if it leads where it should.`
+      : `Compare ${theTitleOf(machine, m.part)} with the diagram and with the marks on it. Yes if it sits in its own place.`,
 }

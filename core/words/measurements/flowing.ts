@@ -1,12 +1,12 @@
 import type { MeasurementOf } from '../../simulation/measurements'
 import type { MeasurementWords } from './contract'
-import { titleOf } from './pieces'
+import { theTitleOf } from './pieces'
 
 export const flowing: MeasurementWords<MeasurementOf<'flowing'>> = {
   name: (m, { machine }) =>
     m.of === 'pressure'
-      ? `Flowing pressure at the ${titleOf(machine, m.part)}`
-      : `Flow of the ${titleOf(machine, m.part)} by the water meter`,
+      ? `Flowing pressure at ${theTitleOf(machine, m.part)}`
+      : `Flow of ${theTitleOf(machine, m.part)} by the water meter`,
   instruction: (m, { when }) =>
     m.of === 'pressure'
       ? `Screw the gauge on the next tap of the same line, open that tap, and read ${when}. Nothing else may run.`

@@ -11,9 +11,11 @@ import { flowing } from './flowing'
 import { hertz } from './hertz'
 import { insulation } from './insulation'
 import { ohms } from './ohms'
+import { onTime } from './on-time'
 import { pressure } from './pressure'
 import { sense } from './sense'
 import { tapped } from './tapped'
+import { throttled } from './throttled'
 import { volts } from './volts'
 import { watch } from './watch'
 import { worked } from './worked'
@@ -31,9 +33,11 @@ const WORDS: { readonly [Id in MeasurementId]: MeasurementWords<MeasurementOf<Id
   hertz,
   insulation,
   ohms,
+  'on-time': onTime,
   pressure,
   sense,
   tapped,
+  throttled,
   volts,
   watch,
   worked,

@@ -1,10 +1,10 @@
 import type { MeasurementOf } from '../../simulation/measurements'
 import type { MeasurementWords } from './contract'
-import { capital, titleOf } from './pieces'
+import { capital, theTitleOf, titleOf } from './pieces'
 
 export const insulation: MeasurementWords<MeasurementOf<'insulation'>> = {
   name: (m, { machine }) => `${capital(titleOf(machine, m.part))}: whether it holds 1 MΩ`,
   column: () => 'Whether each in turn holds 1 MΩ',
   instruction: (m, { machine }) =>
-    `Isolated and proved dead, live and neutral both off; boards, filters, arresters and low-voltage plugs pulled first. Insulation tester at the test voltage of the tech sheet across the ${titleOf(machine, m.part)}, nobody touching; discharge it after. Yes if it holds 1 MΩ or more. OL on an ohm meter is no insulation test.`,
+    `Isolated and proved dead, live and neutral both off; boards, filters, arresters and low-voltage plugs pulled first. Insulation tester at the test voltage of the tech sheet across ${theTitleOf(machine, m.part)}, nobody touching; discharge it after. Yes if it holds 1 MΩ or more. OL on an ohm meter is no insulation test.`,
 }

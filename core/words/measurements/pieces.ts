@@ -7,6 +7,11 @@ export const capital = (text: string): string => text.charAt(0).toUpperCase() + 
 /** The title of a part, by index. */
 export const titleOf = ({ parts }: Machine, part: number): string => parts[part].title
 
+/** A title as it stands in a sentence: "the cold valve", but "valve 2". */
+export const withArticle = (title: string): string => (/\d$/.test(title) ? title : `the ${title}`)
+/** The same of a part, by index. */
+export const theTitleOf = (machine: Machine, part: number): string => withArticle(titleOf(machine, part))
+
 /** What a signal of a part says, in words: "water runs through it". */
 export function signalOf({ kinds, parts }: Machine, part: number, signal: string): string {
   const { description, descriptionBy } = kinds[part].signals![signal]
@@ -15,13 +20,13 @@ export function signalOf({ kinds, parts }: Machine, part: number, signal: string
 
 /** A terminal as it is named to hands. */
 export const terminalOf = (machine: Machine, part: number, terminal: string): string =>
-  `terminal ${terminal} of the ${titleOf(machine, part)}`
+  `terminal ${terminal} of ${theTitleOf(machine, part)}`
 
 /** The return of the circuit that a terminal of a part belongs to: "neutral", "common of the 24 V transformer". */
 export function returnOf({ parts, kinds, returnAt }: Machine, part: number, terminal: string): string {
   const to = returnAt[parts[part].nodes[terminal]]!
   const { word, of } = kinds[to.part].returns!
-  return of === 'supply' ? word : `${word} of the ${parts[to.part].title}`
+  return of === 'supply' ? word : `${word} of ${withArticle(parts[to.part].title)}`
 }
 
 /** How many terminals a part has. */
@@ -36,7 +41,8 @@ export const handWork = ({ kinds }: Machine, part: number, modes: Record<string,
 /** The meter and where its probes go. @param both the part whose two terminals they are */
 export function probesAt(meter: Meter, a: string, b: string, both?: string): string {
   if (meter.threshold && meter.dimension === 'voltage') return `Hold the ${meter.title} to ${a}. Yes if it glows`
-  const where = both === undefined ? `one probe on ${a}, one on ${b}` : `one probe on each terminal of the ${both}`
+  const where =
+    both === undefined ? `one probe on ${a}, one on ${b}` : `one probe on each terminal of ${withArticle(both)}`
   return meter.threshold ? `Meter on ${meter.title}, ${where}. Yes if it sounds` : `Meter on ${meter.title}, ${where}`
 }
 

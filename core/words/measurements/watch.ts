@@ -1,12 +1,15 @@
 import type { Machine } from '../../model/machine'
 import type { MeasurementOf } from '../../simulation/measurements'
 import type { MeasurementWords } from './contract'
-import { signalOf, titleOf } from './pieces'
+import { signalOf, theTitleOf } from './pieces'
 
-const nameOf = ({ sheet }: Machine, test: string): string => sheet.tests.find((t) => t.id === test)!.title
+/** The title that a sheet gives to a special test. */
+export const testTitle = ({ sheet }: Machine, test: string): string => sheet.tests.find((t) => t.id === test)!.title
 
 export const watch: MeasurementWords<MeasurementOf<'watch'>> = {
-  name: (m, { machine }) => nameOf(machine, m.test),
-  instruction: (m, { machine, when }) =>
-    `${nameOf(machine, m.test)}, ${when}. Yes if the ${titleOf(machine, m.part)} does it: ${signalOf(machine, m.part, m.signal)}.`,
+  name: (m, { machine }) => testTitle(machine, m.test),
+  instruction(m, { machine, when }) {
+    const all = m.asks === 'always' ? ' all the while; no as soon as it does not' : ''
+    return `${testTitle(machine, m.test)}, ${when}. Yes if ${theTitleOf(machine, m.part)} does it${all}: ${signalOf(machine, m.part, m.signal)}.`
+  },
 }

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { advise } from '../../../core/advice'
+import type { ActiveFault } from '../../../core/model/machine'
 import { DrawnMachine, random } from '../../../core/truth'
 import { careful, followAdvice } from '../support/play'
 import { evidenceOf, predictorOf } from '../support/sheets'
@@ -11,7 +12,7 @@ describe('what comes and goes, and rests just now', () => {
       const predictor = predictorOf(text)
       const { catalogue } = predictor
       const fault = catalogue.machine.faults.find((f) => f.id === of('cold-plug.corroded'))!
-      const truth = new DrawnMachine(catalogue, [{ fault, severity: 800, missProbability: 0.4 }], random(3), 'none', 0)
+      const truth = new DrawnMachine(catalogue, [{ fault, severity: 800, missProbability: 0.4 }], random(4), 'none', 0)
       const { advice, evidence } = followAdvice(predictor, of('no-fill'), careful(truth), 'now-and-then')
       const flexed = `${of('cold-plug')}.flexed`
       expect(evidence.some((e) => e.type === 'reading' && e.test === flexed)).toBe(true)
@@ -102,4 +103,50 @@ describe('what sticks', () => {
       }
     },
   )
+})
+
+describe('what shows only while the water is weak', () => {
+  it.each([
+    ['orrisk-tl40', 'overfills', 'cold-valve', 'does-not-close'],
+    ['ulldale-g6', 'out-of-turn', 'v2', 'metering-blocked'],
+  ])('%s, "%s": the %s is tried with the water turned down, whatever the names', (id, complaint, valve, kind) => {
+    for (const [text, of] of underEveryName(id)) {
+      const predictor = predictorOf(text)
+      const { catalogue } = predictor
+      const throttled = catalogue.procedures.find((p) => p.id === of(`${valve}.throttled`))!
+      const own = of(`${valve}.${kind}`)
+      const suspects = (...items: object[]) =>
+        advise(
+          predictor,
+          evidenceOf(
+            predictor,
+            { complaint: of(complaint) },
+            { circumstance: 'weak-water' },
+            // Water on and nobody calls: it holds just now.
+            { test: of(`${valve}.passes-off`), reading: 'no' },
+            ...items,
+          ),
+          'best',
+          0,
+        ).suspects
+      const share = (...items: object[]) =>
+        suspects(...items)
+          .filter((s) => s.faults.some((f) => f.id === own))
+          .reduce((sum, s) => sum + s.p, 0)
+      const [yes, no] = ['yes', 'no'].map((reading) => ({ test: throttled.id, reading }))
+      expect(suspects(yes)[0].faults.map((f) => f.id)).toEqual([own])
+      expect(share(yes)).toBeGreaterThan(2.5 * share())
+      expect(share(no)).toBeLessThan(share())
+      // One that rests comes as often as people say, one that does not rest always, a healthy one never.
+      const fault = catalogue.machine.faults.find((f) => f.id === of(`${valve}.${kind}`))!
+      const times = (...active: ActiveFault[]) => {
+        const truth = new DrawnMachine(catalogue, active, random(5), 'none', 0)
+        return Array.from({ length: 60 }, () => truth.read(throttled)).filter((r) => r.type === 'yes').length / 60
+      }
+      const resting = times({ fault, severity: undefined, missProbability: 0.4 })
+      expect(Math.abs(resting - fault.saidWith['weak-water']!)).toBeLessThan(0.2)
+      expect(times({ fault, severity: undefined })).toBeGreaterThan(0.9)
+      expect(times()).toBeLessThan(0.1)
+    }
+  })
 })

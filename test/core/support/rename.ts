@@ -33,6 +33,7 @@ const PROSE = new Set([
   'before',
   'untested',
   'by',
+  'asks',
   ...KINDS.flatMap((kind) => Object.keys(kind.choices ?? {})),
 ])
 

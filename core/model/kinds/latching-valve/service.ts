@@ -1,4 +1,4 @@
-import { PASSES_OFF } from '../valve-looks'
+import { PASSES_OFF, shutsAtLowPressure } from '../valve-looks'
 import type { KindService } from '../contract'
 
 export const kindService: KindService = {
@@ -6,6 +6,7 @@ export const kindService: KindService = {
     { id: 'ohms', type: 'ohms', a: 'a', b: 'b', when: 'isolated', lifted: true },
     { id: 'runs', type: 'sense', signal: 'passes', sense: 'ear', when: 'active' },
     PASSES_OFF,
+    shutsAtLowPressure('passage'),
   ],
   faults: {
     'coil-open': { title: 'coil open', effects: [{ mode: 'coil', at: 'open' }], ratePerYear: 0.015, cure: 'replace' },
@@ -23,6 +24,8 @@ export const kindService: KindService = {
     },
     'does-not-close': {
       title: 'diaphragm held open by debris',
+      saidWith: { 'weak-water': 0.4, 'now-and-then': 0.2 },
+      intermittentShare: 0.2,
       effects: [{ mode: 'passage', at: 'open' }],
       ratePerYear: 0.01,
       cure: 'replace',

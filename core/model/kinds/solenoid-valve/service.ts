@@ -1,5 +1,5 @@
 import { coilFaults } from '../coil'
-import { PASSES_OFF } from '../valve-looks'
+import { PASSES_OFF, shutsAtLowPressure } from '../valve-looks'
 import type { KindService } from '../contract'
 
 export const kindService: KindService = {
@@ -22,6 +22,7 @@ export const kindService: KindService = {
       when: 'active',
     },
     PASSES_OFF,
+    shutsAtLowPressure('passage'),
   ],
   faults: {
     ...coilFaults(0.08, 0.5),
@@ -40,6 +41,8 @@ export const kindService: KindService = {
     },
     'does-not-close': {
       title: 'diaphragm held open by debris',
+      saidWith: { 'weak-water': 0.4, 'now-and-then': 0.2 },
+      intermittentShare: 0.2,
       effects: [{ mode: 'passage', at: 'open' }],
       ratePerYear: 0.012,
       cure: 'replace',

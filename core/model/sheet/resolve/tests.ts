@@ -1,10 +1,13 @@
 import { mayBeBridged } from '../../kinds'
-import type { Sheet } from '../types'
+import type { WrittenSheet } from '../schema'
+import type { Sheet, SheetTest } from '../types'
 import { entries, oneOf, type Path } from './problem-collector'
 import type { Scope } from './scope'
 
 /** The moment at which a machine stands as the customer's run left it. */
 const FOUND = 'found'
+
+type WrittenTest = NonNullable<NonNullable<WrittenSheet['tests']>[string]>
 
 /** Moments of a program at which something is looked at, besides its phases. */
 export function resolveMoments({ collector, written, programs }: Scope): Sheet['moments'] {
@@ -18,6 +21,29 @@ export function resolveMoments({ collector, written, programs }: Scope): Sheet['
       after: collector.quantity(m.after, 'time', ['moments', id, 'after']).value,
     }
   })
+}
+
+/** For how long something is watched, and what is asked of it. @param isTime whether its moment is a moment of the sheet, not a phase */
+function resolveWatch(
+  collector: Scope['collector'],
+  { watch, asks = 'ever', moment }: WrittenTest,
+  isTime: boolean,
+  path: Path,
+): Pick<SheetTest, 'watched' | 'asks'> {
+  if (watch !== undefined && !isTime)
+    collector.report('out-of-range', [...path, 'watch'], {
+      found: `from ${moment}`,
+      expected: 'a moment of the sheet to watch from; a phase is watched to its end',
+    })
+  if (asks !== 'ever' && (moment === FOUND || (isTime && watch === undefined)))
+    collector.report('out-of-range', [...path, 'asks'], {
+      found: asks,
+      expected: `a phase, or a moment with how long it is watched ("watch: 2 min"), where it is asked ${asks}`,
+    })
+  const watched = watch === undefined ? undefined : collector.quantity(watch, 'time', [...path, 'watch']).value
+  if (watched !== undefined && watched <= 0)
+    collector.report('out-of-range', [...path, 'watch'], { found: String(watch), expected: 'a time above 0 s' })
+  return { watched, asks }
 }
 
 /** Tests that the sheet adds to what its kinds offer. */
@@ -48,6 +74,12 @@ export function resolveTests(
         found: t.moment,
         expected: oneOf([FOUND, ...moments.map((m) => m.id), ...phases]),
       })
+    const { watched, asks } = resolveWatch(
+      collector,
+      t,
+      moments.some((m) => m.id === t.moment),
+      path,
+    )
     const minutes = collector.quantity(t.minutes, 'time', [...path, 'minutes']).value / 60
     return [
       {
@@ -58,6 +90,8 @@ export function resolveTests(
         signal,
         by: t.by,
         moment: t.moment,
+        watched,
+        asks,
         minutes,
         caution: t.caution,
       },

@@ -3,8 +3,8 @@ import type { MeasurementInterface, MeasurementOf } from '../contract'
 
 declare module '../contract' {
   interface MachineMeasurementFields {
-    /** A special test of the sheet (by id): a signal watched by a sense. */
-    watch: { test: string; part: number; signal: string; sense: Sense }
+    /** A special test of the sheet (by id): a signal watched by a sense, whether it is ever there or all the while. */
+    watch: { test: string; part: number; signal: string; sense: Sense; asks: 'ever' | 'always' }
   }
 }
 
