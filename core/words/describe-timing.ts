@@ -6,7 +6,7 @@ import type { Machine } from '../model/machine'
 export function describePosition({ phases, programs }: Machine, position: RunPosition): string {
   switch (position.type) {
     case 'phase':
-      return `while ${phases[position.phase].title} runs`
+      return `during ${phases[position.phase].title}`
     case 'moment':
       return position.title
     case 'start':
@@ -28,7 +28,7 @@ export function describeTiming(machine: Machine, timing: Timing): string {
     case 'whole-phase':
       return `from the start of ${machine.phases[timing.phase].title} to its end`
     case 'through-phase':
-      return `at any time while ${machine.phases[timing.phase].title} runs`
+      return `at any time during ${machine.phases[timing.phase].title}`
     case 'from':
       return `${describePosition(machine, timing.position)}, for ${formatQuantity(timing.seconds, 'time')}`
     case 'at':

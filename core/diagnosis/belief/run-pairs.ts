@@ -39,7 +39,7 @@ function logsOf(
  * beside what is known.
  *
  * @param scores of the single hypotheses; those of the pairs are added
- * @param most pairs to run, more after a repair
+ * @param most pairs to run; more after a repair, and where those not run would weigh more than all that is known
  */
 export function runPairs(
   predictor: Predictor,
@@ -49,13 +49,14 @@ export function runPairs(
   scores: Scores,
   most: number,
 ): PairsRun {
-  const { afterRepair, pairBatch, truncatedLeft, boundReached, boundReachedLeast, togetherYears } =
+  const { afterRepair, pairBatch, truncatedLeft, truncatedMuch, boundReached, boundReachedLeast, togetherYears } =
     predictor.calibration.belief
   const faulty = singles
     .filter((m) => m.activeFaults.length === 1)
     .map((hypothesis) => ({ hypothesis, logs: logsOf(hypothesis, scores.get(hypothesis)!, c, readings) }))
   // Without a reading there is little to tell pairs apart by: one batch shows how far they come. After a repair they are what is left.
-  const wanted = c.repairs.length ? afterRepair * most : readings.length ? most : Math.min(most, pairBatch)
+  const usual = readings.length ? most : Math.min(most, pairBatch)
+  const wanted = readings.length || c.repairs.length ? afterRepair * most : usual
   const { drafts, likeliest, total } = pairBounds(faulty, wanted, togetherYears)
   const pairs: Hypothesis[] = []
   let bound = total
@@ -63,7 +64,9 @@ export function runPairs(
   let reached = boundReached
   while (pairs.length < drafts.length) {
     const known = [...singles, ...pairs].reduce((s, m) => s + Math.exp(scores.get(m)!.log - likeliest), 0)
-    if (reached * bound <= truncatedLeft * known) break
+    const share = (reached * bound) / (reached * bound + known)
+    if (share <= truncatedLeft) break
+    if (!c.repairs.length && pairs.length >= usual && share <= truncatedMuch) break
     let [promised, came] = [0, 0]
     for (const d of drafts.slice(pairs.length, pairs.length + pairBatch)) {
       const pair = predictor.pair(d.a, d.b, d.priorWeight)

@@ -137,6 +137,7 @@ export const CALIBRATION = {
     afterRepair: of(4, '1', 'as many times more after a repair that did not do', TUNED),
     pairBatch: count(16, 'pairs run before the rest is weighed again'),
     truncatedLeft: share(0.02, 'pairs are run until what is left is at most this share of what is known', TUNED),
+    truncatedMuch: share(0.5, 'where more than this share of all is not run, as many pairs are run as after a repair'),
     boundReached: share(0.3, 'share of their bound that pairs come to before any has been run', TUNED),
     boundReachedLeast: share(0.05, 'pairs not run are never taken for less than this share of their bound', TUNED),
     provenBelow: share(0.01, 'remaining probability under which a link counts as proven'),

@@ -103,7 +103,8 @@ export class TestPlacement {
     const moments = [this.off, ...after, this.start, ...running]
     const stands = (m: ReadingMoment | undefined) =>
       m !== undefined && m.point.pressure(inlet) > PRESSED && (m === this.off || !this.isActive(part, m))
-    return moments.find(stands) ?? this.off
+    // What is fed by a vessel has no stop that could be turned down.
+    return moments.find(stands) ?? (afterCall ? undefined : this.off)
   }
   private hasSomethingToRead(part: Part, spec: MeasurementSpec, { point }: ReadingMoment): boolean {
     if (!('signal' in spec)) return true

@@ -29,6 +29,17 @@ export function returnOf({ parts, kinds, returnAt }: Machine, part: number, term
   return of === 'supply' ? word : `${word} of ${withArticle(parts[to.part].title)}`
 }
 
+/** Whether water goes through a part from joint to joint: what is no hose has nothing to be held into a bucket. */
+const isHose = ({ parts }: Machine, part: number): boolean => (parts[part].choice.is ?? 'hose') === 'hose'
+/** Where the water of a part is tried: "at the end of the cold hose", "behind the water filter". */
+export const waterPoint = (machine: Machine, part: number): string =>
+  `${isHose(machine, part) ? 'at the end of' : 'behind'} ${theTitleOf(machine, part)}`
+/** The joint that is undone for it. */
+export const openedAt = (machine: Machine, part: number): string =>
+  isHose(machine, part)
+    ? `take ${theTitleOf(machine, part)} off at the machine`
+    : `undo the joint behind ${theTitleOf(machine, part)}`
+
 /** How many terminals a part has. */
 export const terminalCount = ({ parts }: Machine, part: number): number => Object.keys(parts[part].nodes).length
 

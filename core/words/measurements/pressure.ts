@@ -1,9 +1,9 @@
 import type { MeasurementOf } from '../../simulation/measurements'
 import type { MeasurementWords } from './contract'
-import { theTitleOf } from './pieces'
+import { openedAt, waterPoint } from './pieces'
 
 export const pressure: MeasurementWords<MeasurementOf<'pressure'>> = {
-  name: (m, { machine }) => `Pressure at the end of ${theTitleOf(machine, m.part)}`,
+  name: (m, { machine }) => `Pressure ${waterPoint(machine, m.part)}`,
   instruction: (m, { machine }) =>
-    `Close the tap, take ${theTitleOf(machine, m.part)} off at the machine, screw the gauge on, open the tap slowly and read.`,
+    `Close the tap, ${openedAt(machine, m.part)}, screw the gauge on, open the tap slowly and read.`,
 }

@@ -109,3 +109,22 @@ describe('sparse vectors', () => {
     )
   })
 })
+
+describe('matrices', () => {
+  it('factors and solves, real and complex, and refuses what is singular', () => {
+    const a = Float64Array.from([4, 0, 2, 5])
+    expect(choleskyInPlace(a, 2)).toBe(true)
+    const b = Float64Array.from([10, 13])
+    forwardSolve(a, 2, b)
+    backwardSolve(a, 2, b)
+    expect([...b]).toEqual([1.5, 2])
+    expect(choleskyInPlace(Float64Array.from([1, 0, 1, 1]), 2)).toBe(false)
+    const f = { n: 2, re: Float64Array.from([2, 0, -1, 2]), im: Float64Array.from([1, 0, 0, 0]) }
+    expect(factorInPlace(f)).toBe(-1)
+    const [xr, xi] = [Float64Array.from([1, 0]), Float64Array.from([0, 0])]
+    solveInPlace(f, xr, xi)
+    // (2 + i)x − y = 1, −x + 2y = 0 → x = 1 / (1.5 + i)
+    expect([xr[0], xi[0]]).toEqual([expect.closeTo(1.5 / 3.25, 12), expect.closeTo(-1 / 3.25, 12)])
+    expect(factorInPlace({ n: 1, re: Float64Array.from([0]), im: Float64Array.from([0]) })).toBe(0)
+  })
+})

@@ -1,0 +1,130 @@
+import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { describe, expect, it } from 'vitest'
+import { findShipped, shippedIds } from '../../cli/library'
+import { lookThrough, meet } from '../../benchmark/self-check'
+import { advise, createEngine } from '../../core/advice'
+import { fits, search } from '../../core/search'
+import { orThrow } from '../../core/foundation/result'
+import { makeFaultedMachine } from '../../core/model/machine'
+import type { Predictor } from '../../core/diagnosis/predict'
+import { readSheet, flattenSheet } from '../../core/model/sheet'
+import { runPlain } from '../../core/truth'
+import { renameAll } from '../core/support/rename'
+import { evidenceOf, activeFaultsIn } from '../core/support/sheets'
+import { shipped, run, says, lasts } from './support/changed-sheets'
+
+describe('the library as a whole', () => {
+  const sheets = shippedIds().map((id) => shipped(id))
+  const machines = sheets.filter((s) => !s.assembly)
+  it('holds seven families with two machines of each, and the sub-assemblies they are made of', () => {
+    const families = machines.filter((s) => s.family).map((s) => s.id)
+    expect(families).toHaveLength(7)
+    const base = (id: string) => /^extends: (.+)$/m.exec(findShipped(id)!.text)?.[1]
+    for (const f of families) expect(machines.filter((m) => base(m.id) === f).length, f).toBeGreaterThanOrEqual(2)
+    const parts = sheets.filter((s) => s.assembly)
+    expect(parts.length).toBeGreaterThanOrEqual(5)
+    for (const s of parts) expect(s.faults.length, s.id).toBeGreaterThanOrEqual(6)
+  })
+  it.each([
+    ['orrisk-tl40', 'orrisk-tl22'],
+    ['tarvost-fl7', 'tarvost-fl5'],
+    ['brindlow-d6', 'brindlow-d3'],
+    ['quenby-c40', 'quenby-c25'],
+    ['quenby-c40', 'quenby-c12'],
+    ['ulldale-f9', 'ulldale-f6'],
+    ['brindlow-s12', 'brindlow-s8'],
+    ['ulldale-g6', 'ulldale-g6s'],
+  ])(
+    '%s and %s: some complaint gets other first advice',
+    (one, two) => {
+      const [a, b] = [one, two].map((id) => createEngine(machines.find((s) => s.id === id)!).predictor)
+      const first = (p: Predictor, complaint: string) =>
+        advise(p, evidenceOf(p, { complaint }), 'best', 0)
+          .plan.next.slice(0, 3)
+          .map((s) => s.procedure.id)
+          .join()
+      const both = a.catalogue.machine.sheet.complaints.filter((c) =>
+        b.catalogue.machine.sheet.complaints.some((d) => d.id === c.id),
+      )
+      expect(both.some(({ id }) => first(a, id) !== first(b, id))).toBe(true)
+    },
+    60_000,
+  )
+  const example = (name: string) => {
+    const file = join(import.meta.dirname, '../../docs/examples', `${name}.yaml`)
+    return createEngine(orThrow(readSheet(readFileSync(file, 'utf8'), file, findShipped))).predictor
+  }
+  it('an example in docs is a whole machine: every fault shows, and a phase that passes at once has been there', () => {
+    const predictor = example('batch-brewer')
+    expect(lookThrough(predictor).wrong).toEqual([])
+    const { machine } = predictor.catalogue
+    expect(says(machine)).toEqual([])
+    // The tank is still full: the refill is over in the instant in which it begins.
+    expect(says(machine, 'brew-valve.coil-open')).toEqual(['short'])
+  })
+  it('the other has no control: its phases go by the clock, in both simulators, and its advice ends on the right repair', () => {
+    const predictor = example('field-sprayer')
+    expect(predictor.catalogue.machine.sheet.control).toBeUndefined()
+    expect(lookThrough(predictor).wrong).toEqual([])
+    const { machine } = predictor.catalogue
+    const script = { steps: [{ at: 0, start: 0 }], until: 200, stopsWhenFinal: false, moments: [] }
+    const entries = (phases: { time: number; phase: number }[]) =>
+      phases.map((p) => [machine.phases[p.phase].id, p.time])
+    const plain = runPlain(makeFaultedMachine(machine), script)
+    expect(entries(plain.phases)).toEqual([
+      ['spray', 0],
+      ['ended', 180],
+    ])
+    expect(lasts(machine, run(machine), 'spray')).toBeCloseTo(180, 6)
+    for (const id of ['ground.corroded', 'left-valve.plunger-stuck', 'swapped-wires']) {
+      const { fault } = activeFaultsIn(machine, id)
+      expect(meet(predictor, fault, 1)?.solved, id).toBe(true)
+    }
+  })
+  it.each(['tarvost-fl7', 'brindlow-d6', 'quenby-c40', 'ulldale-f9', 'brindlow-s12', 'ulldale-g6'])(
+    '%s: other names for everything change no number',
+    (id) => {
+      const { text, file } = findShipped(id)!
+      const whole = orThrow(flattenSheet(text, file, findShipped))
+      const { renamed, name } = renameAll(whole)
+      const [a, b] = [whole, renamed].map((t) => createEngine(orThrow(readSheet(t, file, () => undefined))).predictor)
+      const [{ id: complaint }] = a.catalogue.machine.sheet.complaints
+      const [one, two] = [
+        advise(a, evidenceOf(a, { complaint }), 'best', 0),
+        advise(b, evidenceOf(b, { complaint: name(complaint) }), 'best', 0),
+      ]
+      expect(b.catalogue.machine.parts.some((p) => a.catalogue.machine.partIndex.has(p.id))).toBe(false)
+      expect(Array.from(two.belief.posterior)).toEqual(Array.from(one.belief.posterior))
+      expect(two.plan.next.map((s) => [s.minutes, s.saving])).toEqual(one.plan.next.map((s) => [s.minutes, s.saving]))
+      expect(two.plan.remedies).toEqual(one.plan.remedies)
+    },
+    60_000,
+  )
+  it('is found by maker, model, code, lamps and complaint, misspelt and misread', () => {
+    const list = machines.map((s) => ({
+      id: s.id,
+      words: [
+        s.title,
+        s.maker ?? '',
+        s.model ?? '',
+        ...s.searchWords,
+        ...s.alarms.flatMap((a) => [a.code, a.lamps ?? '']),
+      ],
+    }))
+    expect(search(list, 'orisk tl4o')[0].id).toBe('orrisk-tl40')
+    expect(search(list, 'F2O')[0].id).toBe('orrisk-tl22')
+    expect(search(list, 'quenby c 25')[0].id).toBe('quenby-c25')
+    expect(search(list, '3 beeps').map((x) => x.id)).toEqual(['quenby-c25'])
+    expect(fits(list[0], 'nothing of the kind')).toBe(0)
+    expect(search(list, '')).toHaveLength(list.length)
+  })
+})
+
+describe('licensed work', () => {
+  it('is named where advice comes to it', () => {
+    const licensed = shipped('quenby-c40').repairs.filter((r) => r.licensed)
+    expect(licensed.map((r) => r.id)).toEqual(['call-refrigeration'])
+    expect(licensed[0].licensed).toContain('licensed people')
+  })
+})
