@@ -5,6 +5,7 @@ import { common, handsOf, loosenedFor, panelsOf, workModeOf, type Draft } from '
 import { loadSide } from './load-side'
 import { needsPower } from './needs-power'
 import { quietPhases } from './quiet-phases'
+import { seenAt } from './seen-at'
 import { siblingOf } from './sibling'
 import { isActive, type TestPlacement } from './test-placement'
 import type { HealthyRuns, ReadingMoment } from './types'
@@ -40,17 +41,19 @@ function partTest(runs: HealthyRuns, { part, spec, at, off, place }: Place): Dra
   const { machine } = runs
   const measurement = { ...spec, part: part.index } as Measurement
   const shared = common(machine, measurement, at)
-  const { opens, touches, fromOutside } = measurementType(measurement)
+  const { opens, touches } = measurementType(measurement)
   const { program } = runs.runs[at.run]
   const hands = handsOf(machine, part, spec.held)
   const isolated = spec.when === 'isolated'
   const inPlace = opens === 'terminals' || opens === 'water'
-  const reached = opens === 'terminals' || touches?.(measurement) || (isolated && !fromOutside)
-  const panels = reached ? panelsOf(part) : []
+  const reached = opens === 'terminals' || touches?.(measurement) || isolated
+  const panels = reached ? panelsOf(spec.underPressure ? seenAt(machine, part) : part) : []
   const loosened = loosenedFor(part, measurement, spec)
   const asFound = at.position.type === 'found'
+  // Whether it passes with nobody calling is seen with the machine off; after a call, hands switch it off on the way.
+  const offFirst = spec.underPressure && !spec.afterCall
   // Nothing is opened and nothing is energised: it can be done whenever somebody stands there.
-  const anyTime = opens === 'water' || (isolated && !panels.length && !inPlace)
+  const anyTime = opens === 'water' || (isolated && !panels.length && !inPlace && !offFirst)
   const fed = opens === 'water' && off !== undefined && needsPower(measurement, shared.meter!, at.point, off.point)
   const run = hands.length ? runs.addRun(program, hands, at.moment) : at.run
   const phase = spec.type === 'sense' && at.position.type === 'phase' ? at.position.phase : undefined

@@ -15,7 +15,7 @@ export function overrun(
   predictor: Predictor,
   { hypotheses }: Belief,
   weights: Float64Array,
-  { measurement, run, moment, needs, watch }: Procedure,
+  { measurement, run, moment, needs, watch, minutes }: Procedure,
   steps: readonly WorkStep[],
   interventions: readonly Intervention[],
 ): number {
@@ -31,7 +31,8 @@ export function overrun(
     const { snapshots, phases, watched } = predictor.run(hypotheses[place], run, interventions)
     if (duration === undefined) {
       const seen = watch === undefined ? undefined : watched[watch]
-      if (seen) return arrival.seconds + (timed ? Math.min(seen.on, usualOn + patience) : 0)
+      // Who sees nothing waits for as long as it should have been there.
+      if (seen) return arrival.seconds + (timed ? Math.min(seen.on || usualOn, usualOn + patience) : 0)
       const at = snapshots[moment]?.time
       return at === undefined ? arrival.seconds : Math.min(at - PROGRAM_START, arrival.seconds + patience)
     }
@@ -52,5 +53,6 @@ export function overrun(
     mass += p
     longer += p * (secondsUnder(place) - usual)
   })
-  return mass > 0 ? longer / mass / 60 : 0
+  // However soon it is over, somebody has gone there and looked.
+  return mass > 0 ? Math.max(longer / mass / 60, timed ? -minutes / 2 : -Infinity) : 0
 }

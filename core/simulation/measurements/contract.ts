@@ -70,8 +70,6 @@ export interface MeasurementInterface<M extends Measurement> {
   opens: 'terminals' | 'water' | 'nothing'
   /** Whether hands go to the part though nothing is opened. */
   touches?(m: M): boolean
-  /** Done and seen from outside, with every panel shut. */
-  fromOutside?: true
   /** Whether the part's leads are taken off for it. */
   takesLeadsOff?(m: M): boolean
   /** Read at several points of one place in one go, it is a column. */

@@ -18,6 +18,8 @@ export const sense: MeasurementWords<MeasurementOf<'sense'>> = {
       return `${inProgram ? capital(when) : 'Water on, no program'}: ${handWork(machine, m.part, m.held)} at ${withArticle(title)}. Yes if ${signal}. Put it back as it was after.`
     if (m.leadsOf !== undefined)
       return `Mark the leads of ${withArticle(title)} and of ${theTitleOf(machine, m.leadsOf)}, put each on the other while it is dead, power up, hands away. ${capital(VERBS[m.sense])} ${when}. Yes if ${signal}: then its own leads bring nothing. Isolate and put them back as marked.`
+    if (m.underPressure && !inProgram)
+      return `${capital(when)}, the water on: ${VERBS[m.sense]} where the water of ${withArticle(title)} would run in. Yes if ${signal}.`
     return `${capital(VERBS[m.sense])} at ${withArticle(title)}${atMoment ? ` ${when}` : ''}. Yes if ${signal}.`
   },
 }

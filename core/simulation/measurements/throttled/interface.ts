@@ -14,9 +14,8 @@ declare module '../../../model/kinds/contract' {
 export const measurementInterface: MeasurementInterface<MeasurementOf<'throttled'>> = {
   shape: () => ({ type: 'yes-no' }),
   meter: () => undefined,
-  minutes: 3,
+  minutes: 4,
   // Where nothing on the sheet comes and goes with the pressure there is nothing to be provoked.
   isPossible: (m, { faults, parts }) => faults.some((f) => wakesShare(f, parts[m.part], m.wakes) > 0),
   opens: 'nothing',
-  fromOutside: true,
 }
