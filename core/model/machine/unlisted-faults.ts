@@ -1,4 +1,4 @@
-import { templateEffects, templateTitle } from '../sheet'
+import { faultTitle, templateEffects, templateTitle } from '../sheet'
 import { indexFault } from './index-fault'
 import type { Fault, Machine } from './types'
 
@@ -24,7 +24,7 @@ export function unlistedFaults(machine: Machine): Fault[] {
       const written = {
         id,
         part: part.id,
-        title: `${part.title}: ${title}`,
+        title: faultTitle(part.title, title),
         effects,
         ratePerYear: ratePerYear * machine.sheet.rateScale,
         priorExposureYears: 1,

@@ -3,7 +3,7 @@ export type { FindSheet } from './merge-sheet'
 export { readSheet, readSheetWithSource, flattenSheet } from './read'
 export { atomsOf, eversOf, isControlOnly, mapCondition, type Condition, type EverCondition } from './condition'
 export { parseCondition } from './parse-condition'
-export { templateEffects, templateTitle } from './resolve/faults'
+export { faultTitle, templateEffects, templateTitle } from './resolve/faults'
 export { sheetSchema } from './schema'
 export type * from './types'
 

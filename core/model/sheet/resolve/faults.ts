@@ -15,6 +15,10 @@ const USUAL_EXPOSURE_YEARS = 100
 export const templateTitle = ({ title, titleBy }: FaultTemplate, choices: Readonly<Record<string, string>>): string =>
   titleBy?.words[choices[titleBy.choice]] ?? title
 
+/** A fault with its part: "cold valve: coil open", but "waste hose hangs too low" where it names the part itself. */
+export const faultTitle = (part: string, title: string): string =>
+  title.toLowerCase().startsWith(part.toLowerCase()) ? title : `${part}: ${title}`
+
 /** Effects of a fault template, on a part. */
 export const templateEffects = (part: string, effects: FaultTemplate['effects']): SheetEffect[] =>
   effects.map((e): SheetEffect => {
@@ -179,7 +183,7 @@ function resolveFault(scope: Scope, id: string, f: WrittenFault): SheetFault[] {
     {
       id,
       part: part.id,
-      title: f.title ?? `${part.title}: ${template ? templateTitle(template, part.choices) : 'fault'}`,
+      title: f.title ?? faultTitle(part.title, template ? templateTitle(template, part.choices) : 'fault'),
       effects,
       ratePerYear: rateOf(scope, f.rate, template?.ratePerYear ?? 0, [...path, 'rate']),
       latent: f.latent ?? false,
