@@ -1,16 +1,16 @@
 import type { MeasurementSpec } from './contract'
 
-/** The same after a call at hardly any pressure. @param wakes mode that the missing pressure may hold */
-export const shutsAtLowPressure = (wakes: string): MeasurementSpec => ({
+/** The same after a call at hardly any pressure. */
+export const SHUTS_AT_LOW_PRESSURE: MeasurementSpec = {
   id: 'throttled',
   type: 'throttled',
   signal: 'passes',
-  wakes,
+  wakes: 'passage',
   sense: 'eye',
   when: 'isolated',
   underPressure: true,
   afterCall: true,
-})
+}
 
 /** Whether water runs through a valve that nobody calls for. */
 export const PASSES_OFF: MeasurementSpec = {

@@ -1,4 +1,4 @@
-import { PASSES_OFF, shutsAtLowPressure } from '../valve-looks'
+import { PASSES_OFF, SHUTS_AT_LOW_PRESSURE } from '../valve-looks'
 import type { KindService } from '../contract'
 
 export const kindService: KindService = {
@@ -6,7 +6,7 @@ export const kindService: KindService = {
     { id: 'ohms', type: 'ohms', a: 'a', b: 'b', when: 'isolated', lifted: true },
     { id: 'runs', type: 'sense', signal: 'passes', sense: 'ear', when: 'active' },
     PASSES_OFF,
-    shutsAtLowPressure('passage'),
+    SHUTS_AT_LOW_PRESSURE,
   ],
   faults: {
     'coil-open': { title: 'coil open', effects: [{ mode: 'coil', at: 'open' }], ratePerYear: 0.015, cure: 'replace' },

@@ -1,5 +1,5 @@
 import { coilFaults } from '../coil'
-import { PASSES_OFF, shutsAtLowPressure } from '../valve-looks'
+import { PASSES_OFF } from '../valve-looks'
 import type { KindService, MeasurementSpec } from '../contract'
 
 export const kindService: KindService = {
@@ -21,7 +21,6 @@ export const kindService: KindService = {
       when: 'active',
     },
     PASSES_OFF,
-    shutsAtLowPressure('metering'),
     { id: 'flow-control', type: 'sense', signal: 'throttled', sense: 'eye', plain: true, when: 'isolated', minutes: 1 },
     { id: 'bleed', type: 'sense', signal: 'loose', sense: 'hand', plain: true, when: 'isolated', minutes: 0.5 },
     // By hand while another runs, so that the water is on as far as this valve.
@@ -74,8 +73,7 @@ export const kindService: KindService = {
     },
     'metering-blocked': {
       title: 'metering port blocked',
-      saidWith: { plumbing: 0.3, 'weak-water': 0.4 },
-      intermittentShare: 0.2,
+      saidWith: { plumbing: 0.3 },
       effects: [{ mode: 'metering', at: 'blocked' }],
       ratePerYear: 0.012,
       cure: 'clean',

@@ -1,5 +1,5 @@
 import { coilFaults } from '../coil'
-import { PASSES_OFF, shutsAtLowPressure } from '../valve-looks'
+import { PASSES_OFF, SHUTS_AT_LOW_PRESSURE } from '../valve-looks'
 import type { KindService } from '../contract'
 
 export const kindService: KindService = {
@@ -22,7 +22,7 @@ export const kindService: KindService = {
       when: 'active',
     },
     PASSES_OFF,
-    shutsAtLowPressure('passage'),
+    SHUTS_AT_LOW_PRESSURE,
   ],
   faults: {
     ...coilFaults(0.08, 0.5),
