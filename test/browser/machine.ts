@@ -7,7 +7,7 @@ import { formatReading } from '../../core/words'
 import { orThrow } from '../../core/foundation/result'
 import { severityAt } from '../../core/model/machine'
 import { readSheet } from '../../core/model/sheet'
-import { enter, makeSafe, settled, type Place, readings, cause, testCard, answer } from './place'
+import { enter, makeSafe, settled, expectAtHand, type Place, readings, cause, testCard, answer } from './place'
 
 const MOST_TESTS = 24
 
@@ -59,6 +59,7 @@ export async function testToTheEnd(
   { engine, truth }: { engine: Engine; truth: DrawnMachine },
 ): Promise<void> {
   for (let k = 0; k < MOST_TESTS && !(await cause(page).count()); k++) {
+    await expectAtHand(page)
     const before = await readings(page).count()
     await takeNext(page, engine, truth)
     await expect(readings(page)).toHaveCount(before + 1)

@@ -130,6 +130,20 @@ export const part = (page: Page, name: string) => page.getByRole('button', { nam
 export const answer = (page: Page, word: string) =>
   testCard(page).getByRole('button', { name: { yes: /^Yes/, no: /^No( |$)/ }[word] ?? /never came/ })
 
+/** Asks that the act of the card and the line that says how stand on the screen as it is, one above the other. */
+export async function expectAtHand(page: Page): Promise<void> {
+  const how = testCard(page).getByRole('note', { name: 'How to take it' })
+  const act = page
+    .getByRole('form', { name: 'Enter what it shows' })
+    .or(page.getByRole('region', { name: 'Make safe' }))
+    .getByRole('button')
+    .first()
+  const [said, done] = [(await how.boundingBox())!, (await act.boundingBox())!]
+  expect(said.y, 'the line that says how').toBeGreaterThanOrEqual(0)
+  expect(said.y + said.height, 'the line that says how').toBeLessThanOrEqual(done.y)
+  expect(done.y + done.height, 'the act').toBeLessThanOrEqual(page.viewportSize()!.height)
+}
+
 /** Chooses a test by its exact title. */
 export async function choose(page: Page, title: string): Promise<void> {
   const all = page.getByRole('region', { name: 'All tests' })

@@ -160,14 +160,6 @@ useKeys({
           </template>
         </p>
       </div>
-      <WaysOfWorking
-        :order="advice.strategy.value"
-        :bands="advice.acceptance.value"
-        :experience="facts?.experience"
-        :closed="locked"
-        @order="enter({ type: 'test-strategy', strategy: $event })"
-        @bands="enter({ type: 'acceptance', acceptance: $event })"
-      />
     </div>
     <TroubleBar v-if="trouble" :text="trouble" :waiting="waiting.length" />
     <section v-if="noSuchJob" class="card" aria-label="No such job">
@@ -193,15 +185,6 @@ useKeys({
     </section>
     <p v-if="!view && !stopped && !trouble && !noSuchJob" class="soft">Running the machine, healthy and broken …</p>
     <template v-if="facts && view">
-      <section class="card lines">
-        <MachinePicture
-          :lines="facts.lines"
-          :parts="facts.parts"
-          :links="view.links"
-          :next="stands ? -1 : (card?.part ?? -1)"
-          @pick="part = $event"
-        />
-      </section>
       <section class="desk" aria-label="Advice" :aria-busy="!view.settled || thinking">
         <div class="left">
           <CauseCard
@@ -227,6 +210,19 @@ useKeys({
             @meter="turnMeter"
             @first="choose"
           />
+        </div>
+        <div class="right">
+          <section class="card lines">
+            <MachinePicture
+              :lines="facts.lines"
+              :parts="facts.parts"
+              :links="view.links"
+              :next="stands ? -1 : (card?.part ?? -1)"
+              @pick="part = $event"
+            />
+          </section>
+          <SuspectList :view="view" />
+          <ReadingHistory :rows="rows" :closed="locked" :time-zone="person.timeZone" @undo="undo" />
           <TestChooser
             :tests="facts.tests"
             :view="view"
@@ -241,10 +237,14 @@ useKeys({
           >
             <ProbeForm :facts="facts" :refused="probeRefused" @probe="probe" />
           </TestChooser>
-        </div>
-        <div class="right">
-          <SuspectList :view="view" />
-          <ReadingHistory :rows="rows" :closed="locked" :time-zone="person.timeZone" @undo="undo" />
+          <WaysOfWorking
+            :order="advice.strategy.value"
+            :bands="advice.acceptance.value"
+            :experience="facts?.experience"
+            :closed="locked"
+            @order="enter({ type: 'test-strategy', strategy: $event })"
+            @bands="enter({ type: 'acceptance', acceptance: $event })"
+          />
         </div>
       </section>
     </template>
@@ -261,40 +261,52 @@ useKeys({
 }
 .head {
   display: grid;
-  grid-template-columns: 44px minmax(0, 1fr) auto;
-}
-@media (max-width: 700px) {
-  .head {
-    grid-template-columns: 44px minmax(0, 1fr);
-    gap: 0 0.3rem;
-  }
-  .head > :last-child {
-    grid-column: 2;
-  }
+  grid-template-columns: 44px minmax(0, 1fr);
+  gap: 0 0.3rem;
 }
 .lines {
   padding: 0.5rem;
 }
-.desk {
-  display: grid;
-  grid-template-columns: minmax(0, 7fr) minmax(0, 5fr);
-  gap: 1rem;
-  align-items: start;
-}
+.desk,
 .left,
 .right {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 1rem;
+  align-content: start;
 }
-@media (max-width: 900px) {
-  .desk {
-    grid-template-columns: minmax(0, 1fr);
+/* What is to be done stands still on the left; what is known of the machine scrolls beside it. */
+@media (min-width: 901px) {
+  .page {
+    height: 100dvh;
+    padding: 0.6rem 1rem 1rem;
+    gap: 0.6rem;
+    display: flex;
+    flex-direction: column;
+  }
+  .page > * {
+    flex: none;
+  }
+  .page > .desk {
+    flex: 1;
+    min-height: 0;
+    grid-template-columns: minmax(0, 5fr) minmax(0, 7fr);
+    grid-template-rows: minmax(0, 1fr);
+    align-content: stretch;
+  }
+  .left,
+  .right {
+    min-height: 0;
+    overflow-y: auto;
+  }
+  .left {
+    align-content: stretch;
   }
 }
-/* Room for the entry that stands at the thumb. */
-@media (max-width: 700px) {
+/* Room for the act that stands at the thumb. */
+@media (max-width: 900px) {
   .page {
-    padding-bottom: 15rem;
+    padding-bottom: 20rem;
   }
 }
 </style>

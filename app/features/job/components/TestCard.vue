@@ -69,109 +69,120 @@ const chips = computed(() => {
 
 <template>
   <section class="card test" :aria-label="`Test: ${card.title}`">
-    <div class="row">
-      <span class="tag">{{
-        card.strip ? `In one go, ${card.strip.at + 1} of ${card.strip.rows.length}` : best ? 'Next test' : 'Your choice'
-      }}</span>
-      <span class="tag school">{{
-        card.workMode === 'observe' ? 'look, listen, feel' : formatWorkMode(card.workMode)
-      }}</span>
-      <span class="push small soft"
-        ><span class="number">{{ card.minutes.toFixed(card.minutes < 10 ? 1 : 0) }}</span> min</span
-      >
-      <button v-if="!best" type="button" class="text" @click="emit('best')">Back to the best test</button>
-    </div>
-    <h2>{{ card.strip?.title ?? card.title }}</h2>
-    <ReadingColumn v-if="card.strip" :strip="card.strip" />
-    <p class="how" role="note" aria-label="How to take it">{{ card.how }}</p>
-    <div v-if="card.meters.length > 1" class="chips" role="radiogroup" aria-label="Instrument">
-      <button
-        v-for="m in card.meters"
-        :key="m.id"
-        type="button"
-        role="radio"
-        class="chip"
-        :aria-checked="m.id === card.meter"
-        @click="emit('meter', m.id)"
-      >
-        {{ m.title }}
-      </button>
-    </div>
-    <p v-if="card.before !== undefined" class="small">
-      <template v-if="best">Once more, to rule out a slip. </template>Read before:
-      <span class="number">{{ card.before }}</span>
-    </p>
-    <p v-if="card.steps.length" class="small soft">First: {{ card.steps.join(' → ') }}</p>
-    <ul v-if="card.cautions.length" class="cautions">
-      <li v-for="c in card.cautions" :key="c"><AppIcon name="danger" /> {{ c }}</li>
-    </ul>
-    <p v-if="barred" role="note" aria-label="Not for you" class="barred">{{ barred }}</p>
-    <MakeSafe
-      v-else-if="missing.length && !closed"
-      :steps="missing"
-      :work="formatWorkMode(card.workMode)"
-      @done="emit('safety', $event)"
-    />
-    <form v-else-if="!closed" class="entry" aria-label="Enter what it shows" @submit.prevent="take()">
-      <p class="again">{{ card.title }}</p>
-      <div v-if="card.shape.type === 'yes-no'" class="two">
-        <Button type="button" size="large" severity="contrast" variant="outlined" @click="take('yes')"
-          >Yes <kbd>Y</kbd></Button
+    <div class="details" tabindex="0" role="group" aria-label="The test">
+      <div class="row">
+        <span class="tag">{{
+          card.strip
+            ? `In one go, ${card.strip.at + 1} of ${card.strip.rows.length}`
+            : best
+              ? 'Next test'
+              : 'Your choice'
+        }}</span>
+        <span class="tag school">{{
+          card.workMode === 'observe' ? 'look, listen, feel' : formatWorkMode(card.workMode)
+        }}</span>
+        <span class="push small soft"
+          ><span class="number">{{ card.minutes.toFixed(card.minutes < 10 ? 1 : 0) }}</span> min</span
         >
-        <Button type="button" size="large" severity="contrast" variant="outlined" @click="take('no')"
-          >No <kbd>X</kbd></Button
-        >
-        <button v-if="card.waits" type="button" class="chip" @click="take('never')">It never came to that</button>
+        <button v-if="!best" type="button" class="text" @click="emit('best')">Back to the best test</button>
       </div>
-      <template v-else>
-        <ReadingScale
-          v-if="dimension && card.healthy.mean !== undefined"
-          :healthy="card.healthy"
-          :suspects="card.suspects"
-          :dimension="dimension"
-          :typed="typed"
-        />
-        <div class="line">
-          <InputText
-            ref="field"
-            v-model="text"
-            class="number big"
-            :placeholder="PLACEHOLDER[card.shape.type]"
-            autocomplete="off"
-            autocapitalize="off"
-            enterkeyhint="done"
-            aria-label="Reading"
-            :aria-invalid="!!refusal"
-            aria-describedby="refusal"
+      <h2>{{ card.strip?.title ?? card.title }}</h2>
+      <p class="how" role="note" aria-label="How to take it">{{ card.how }}</p>
+      <ul v-if="card.cautions.length" class="cautions">
+        <li v-for="c in card.cautions" :key="c"><AppIcon name="danger" /> {{ c }}</li>
+      </ul>
+      <p v-if="card.steps.length" class="small soft">First: {{ card.steps.join(' → ') }}</p>
+      <div v-if="card.meters.length > 1" class="chips" role="radiogroup" aria-label="Instrument">
+        <button
+          v-for="m in card.meters"
+          :key="m.id"
+          type="button"
+          role="radio"
+          class="chip"
+          :aria-checked="m.id === card.meter"
+          @click="emit('meter', m.id)"
+        >
+          {{ m.title }}
+        </button>
+      </div>
+      <p v-if="card.before !== undefined" class="small">
+        <template v-if="best">Once more, to rule out a slip. </template>Read before:
+        <span class="number">{{ card.before }}</span>
+      </p>
+      <ReadingColumn v-if="card.strip" :strip="card.strip" />
+      <TestReasons :card="card" :dimension="dimension" />
+      <WhatIsLost :card="card" @first="emit('first', $event)" />
+    </div>
+    <div class="act">
+      <p v-if="barred" role="note" aria-label="Not for you" class="barred">{{ barred }}</p>
+      <MakeSafe
+        v-else-if="missing.length && !closed"
+        :steps="missing"
+        :work="formatWorkMode(card.workMode)"
+        @done="emit('safety', $event)"
+      />
+      <form v-else-if="!closed" class="entry" aria-label="Enter what it shows" @submit.prevent="take()">
+        <p class="again">{{ card.title }}</p>
+        <div v-if="card.shape.type === 'yes-no'" class="two">
+          <Button type="button" size="large" severity="contrast" variant="outlined" @click="take('yes')"
+            >Yes <kbd>Y</kbd></Button
+          >
+          <Button type="button" size="large" severity="contrast" variant="outlined" @click="take('no')"
+            >No <kbd>X</kbd></Button
+          >
+          <button v-if="card.waits" type="button" class="chip" @click="take('never')">It never came to that</button>
+        </div>
+        <template v-else>
+          <ReadingScale
+            v-if="dimension && card.healthy.mean !== undefined"
+            :healthy="card.healthy"
+            :suspects="card.suspects"
+            :dimension="dimension"
+            :typed="typed"
           />
-          <Button type="submit" size="large">Enter <kbd>↵</kbd></Button>
-        </div>
-        <p class="small soft read">
-          {{
-            typed !== undefined && dimension
-              ? `Understood as ${formatQuantity(typed, dimension)}`
-              : card.shape.type === 'times'
-                ? 'Type how many of how many times: 10/10'
-                : dimension === 'time'
-                  ? 'Type 90, 2:30, or > 2 min if it still runs'
-                  : 'Type what the meter shows: OL, 2k7, 118.6, 0.4'
-          }}
-          <kbd>R</kbd>
-        </p>
-        <p v-if="refusal" id="refusal" role="alert" class="refusal">{{ refusal }}</p>
-        <div class="chips">
-          <button v-for="c in chips" :key="c" type="button" class="chip" @click="take(c)">{{ c }}</button>
-        </div>
-      </template>
-      <button type="button" class="chip quiet" @click="take('could not')">Could not take it</button>
-    </form>
-    <TestReasons :card="card" :dimension="dimension" />
-    <WhatIsLost :card="card" @first="emit('first', $event)" />
+          <div class="line">
+            <InputText
+              ref="field"
+              v-model="text"
+              class="number big"
+              :placeholder="PLACEHOLDER[card.shape.type]"
+              autocomplete="off"
+              autocapitalize="off"
+              enterkeyhint="done"
+              aria-label="Reading"
+              :aria-invalid="!!refusal"
+              aria-describedby="refusal"
+            />
+            <Button type="submit" size="large">Enter <kbd>↵</kbd></Button>
+          </div>
+          <p class="small soft read">
+            {{
+              typed !== undefined && dimension
+                ? `Understood as ${formatQuantity(typed, dimension)}`
+                : card.shape.type === 'times'
+                  ? 'Type how many of how many times: 10/10'
+                  : dimension === 'time'
+                    ? 'Type 90, 2:30, or > 2 min if it still runs'
+                    : 'Type what the meter shows: OL, 2k7, 118.6, 0.4'
+            }}
+            <kbd>R</kbd>
+          </p>
+          <p v-if="refusal" id="refusal" role="alert" class="refusal">{{ refusal }}</p>
+          <div class="chips">
+            <button v-for="c in chips" :key="c" type="button" class="chip" @click="take(c)">{{ c }}</button>
+          </div>
+        </template>
+        <button type="button" class="chip quiet" @click="take('could not')">Could not take it</button>
+      </form>
+    </div>
   </section>
 </template>
 
 <style scoped>
 .test {
+  display: grid;
+}
+.details {
   display: grid;
   gap: 0.65rem;
   align-content: start;
@@ -260,14 +271,38 @@ const chips = computed(() => {
 .again {
   display: none;
 }
-@media (max-width: 700px) {
-  .entry {
+/* The act stands at one place whatever is asked: at the foot of its column, on a phone under the thumb. */
+@media (min-width: 901px) {
+  .test {
+    grid-template-rows: minmax(0, 1fr) auto;
+    gap: 0;
+    padding: 0;
+    height: 100%;
+    min-height: 0;
+  }
+  .details {
+    overflow-y: auto;
+    padding: 1rem;
+  }
+  .act {
+    height: 17.5rem;
+    overflow-y: auto;
+    padding: 0.8rem 1rem;
+    border-top: 2px solid var(--ink);
+  }
+}
+@media (max-width: 900px) {
+  .act {
     position: fixed;
     inset: auto 0 0;
     z-index: 5;
+    max-height: 55dvh;
+    overflow-y: auto;
     padding: 0.6rem 0.9rem;
     background: var(--card);
     border-top: 2px solid var(--ink);
+  }
+  .entry {
     gap: 0.3rem;
   }
   .again {
