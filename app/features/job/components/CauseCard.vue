@@ -100,6 +100,7 @@ h2 > .soft {
 }
 .cause {
   display: grid;
+  align-content: start;
   gap: 0.6rem;
   border: 3px solid var(--good);
 }

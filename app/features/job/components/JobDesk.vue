@@ -4,7 +4,7 @@ import { computed, ref, useTemplateRef, watchEffect } from 'vue'
 import type { ReadingValue } from '../../../../core/foundation/quantity'
 import { barredFor, missingSteps, type Payload } from '../../../../core/job'
 import { describeRefusal } from '../../../../core/words'
-import { AppIcon, TroubleBar, useKeys } from '../../../ui'
+import { TroubleBar, useKeys } from '../../../ui'
 import { useSession } from '../../session'
 import { useTrouble } from '../../shell'
 import { NuxtLink } from '#components'
@@ -16,6 +16,7 @@ import { shopRecordOf } from '../shop-record'
 import { useNow } from '../use-now'
 import BypassBar from './BypassBar.vue'
 import CauseCard from './CauseCard.vue'
+import JobHead from './JobHead.vue'
 import MachinePicture from './MachinePicture.vue'
 import ProbeForm from './ProbeForm.vue'
 import ReadingHistory from './ReadingHistory.vue'
@@ -44,6 +45,12 @@ const probeRefused = ref('')
 const part = ref(-1)
 const cardBox = useTemplateRef<{ focus(): void }>('cardBox')
 
+/** The complaints in the customer's words. */
+const said = computed(() =>
+  facts.value
+    ? state.value.complaints.map((c) => facts.value?.complaints.find((x) => x.id === c)?.words ?? c).join(', ')
+    : '',
+)
 const closed = computed(() => state.value.closed !== undefined)
 const mayWrite = computed(() => person.role !== 'read-only')
 const locked = computed(() => closed.value || !mayWrite.value)
@@ -149,18 +156,7 @@ useKeys({
 
 <template>
   <main class="page">
-    <div class="row head">
-      <NuxtLink to="/jobs" class="back" aria-label="All jobs"><AppIcon name="back" /></NuxtLink>
-      <div>
-        <h1>{{ meta?.unit.title ?? 'Job' }}</h1>
-        <p class="soft small">
-          {{ meta ? `${meta.unit.customer}, ${meta.unit.place}` : '' }}
-          <template v-if="facts">
-            · {{ state.complaints.map((c) => facts?.complaints.find((x) => x.id === c)?.words ?? c).join(', ') }}
-          </template>
-        </p>
-      </div>
-    </div>
+    <JobHead :unit="meta?.unit" :said="said" />
     <TroubleBar v-if="trouble" :text="trouble" :waiting="waiting.length" />
     <section v-if="noSuchJob" class="card" aria-label="No such job">
       <h2>There is no such job</h2>
@@ -252,18 +248,6 @@ useKeys({
 </template>
 
 <style scoped>
-.back {
-  min-width: 44px;
-  min-height: 44px;
-  display: grid;
-  place-items: center;
-  color: inherit;
-}
-.head {
-  display: grid;
-  grid-template-columns: 44px minmax(0, 1fr);
-  gap: 0 0.3rem;
-}
 .lines {
   padding: 0.5rem;
 }

@@ -1,16 +1,14 @@
 <script setup lang="ts">
-import ReadingScale from './ReadingScale.vue'
 import MakeSafe from './MakeSafe.vue'
 import ReadingColumn from './ReadingColumn.vue'
+import ReadingEntry from './ReadingEntry.vue'
 import TestReasons from './TestReasons.vue'
 import WhatIsLost from './WhatIsLost.vue'
-import InputText from 'primevue/inputtext'
-import Button from 'primevue/button'
-import { computed, ref, watch, useTemplateRef } from 'vue'
+import { computed, useTemplateRef } from 'vue'
 import { AppIcon } from '../../../ui'
-import { formatQuantity, parseReading, type Dimension, type ReadingValue } from '../../../../core/foundation/quantity'
+import type { Dimension, ReadingValue } from '../../../../core/foundation/quantity'
 import type { TestCard } from '../../../../core/advice'
-import { describeProblem, formatWorkMode } from '../../../../core/words'
+import { formatWorkMode } from '../../../../core/words'
 
 const props = defineProps<{
   card: TestCard
@@ -30,41 +28,11 @@ const emit = defineEmits<{
 }>()
 /** What is typed lives with the page, so that nothing is lost when the card changes its face. */
 const text = defineModel<string>('text', { required: true })
-const refusal = ref('')
-const field = useTemplateRef<{ $el: HTMLElement }>('field')
-
+const entry = useTemplateRef<{ focus(): void }>('entry')
 const dimension = computed<Dimension | undefined>(() =>
   props.card.shape.type === 'number' ? props.card.shape.dimension : undefined,
 )
-const parsed = computed(() => parseReading(text.value, props.card.shape))
-const typed = computed(() =>
-  parsed.value.ok && parsed.value.value.type === 'value' ? parsed.value.value.si : undefined,
-)
-watch(
-  () => props.card.id,
-  () => (refusal.value = ''),
-)
-watch(text, () => (refusal.value = ''))
-
-function take(value = text.value) {
-  const r = parseReading(value, props.card.shape)
-  if (!r.ok) {
-    refusal.value = r.problems.map((p) => describeProblem(p)).join(' ')
-    return
-  }
-  emit('taken', value.trim(), r.value)
-}
-const focus = () => field.value?.$el.focus()
-defineExpose({ focus })
-const PLACEHOLDER = { number: '0.0', word: 'code', times: '10/10', 'yes-no': '' } as const
-const chips = computed(() => {
-  const { shape } = props.card
-  if (shape.type === 'yes-no') return []
-  if (shape.type === 'word') return shape.words
-  if (shape.type === 'times') return ['10/10']
-  if (shape.dimension === 'time') return ['never began', 'never ended']
-  return [...(shape.dimension === 'resistance' ? ['OL'] : []), ...(shape.dimension === 'voltage' ? ['0'] : []), 'never']
-})
+defineExpose({ focus: () => entry.value?.focus() })
 </script>
 
 <template>
@@ -121,59 +89,13 @@ const chips = computed(() => {
         :work="formatWorkMode(card.workMode)"
         @done="emit('safety', $event)"
       />
-      <form v-else-if="!closed" class="entry" aria-label="Enter what it shows" @submit.prevent="take()">
-        <p class="again">{{ card.title }}</p>
-        <div v-if="card.shape.type === 'yes-no'" class="two">
-          <Button type="button" size="large" severity="contrast" variant="outlined" @click="take('yes')"
-            >Yes <kbd>Y</kbd></Button
-          >
-          <Button type="button" size="large" severity="contrast" variant="outlined" @click="take('no')"
-            >No <kbd>X</kbd></Button
-          >
-          <button v-if="card.waits" type="button" class="chip" @click="take('never')">It never came to that</button>
-        </div>
-        <template v-else>
-          <ReadingScale
-            v-if="dimension && card.healthy.mean !== undefined"
-            :healthy="card.healthy"
-            :suspects="card.suspects"
-            :dimension="dimension"
-            :typed="typed"
-          />
-          <div class="line">
-            <InputText
-              ref="field"
-              v-model="text"
-              class="number big"
-              :placeholder="PLACEHOLDER[card.shape.type]"
-              autocomplete="off"
-              autocapitalize="off"
-              enterkeyhint="done"
-              aria-label="Reading"
-              :aria-invalid="!!refusal"
-              aria-describedby="refusal"
-            />
-            <Button type="submit" size="large">Enter <kbd>↵</kbd></Button>
-          </div>
-          <p class="small soft read">
-            {{
-              typed !== undefined && dimension
-                ? `Understood as ${formatQuantity(typed, dimension)}`
-                : card.shape.type === 'times'
-                  ? 'Type how many of how many times: 10/10'
-                  : dimension === 'time'
-                    ? 'Type 90, 2:30, or > 2 min if it still runs'
-                    : 'Type what the meter shows: OL, 2k7, 118.6, 0.4'
-            }}
-            <kbd>R</kbd>
-          </p>
-          <p v-if="refusal" id="refusal" role="alert" class="refusal">{{ refusal }}</p>
-          <div class="chips">
-            <button v-for="c in chips" :key="c" type="button" class="chip" @click="take(c)">{{ c }}</button>
-          </div>
-        </template>
-        <button type="button" class="chip quiet" @click="take('could not')">Could not take it</button>
-      </form>
+      <ReadingEntry
+        v-else-if="!closed"
+        ref="entry"
+        v-model:text="text"
+        :card="card"
+        @taken="(answer, value) => emit('taken', answer, value)"
+      />
     </div>
   </section>
 </template>
@@ -212,31 +134,6 @@ const chips = computed(() => {
   color: var(--danger);
   font-size: 0.9rem;
 }
-.entry {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 0.4rem;
-}
-.line,
-.two {
-  display: flex;
-  gap: 0.6rem;
-}
-.two > * {
-  flex: 1;
-  min-height: 60px;
-  font-size: 1.15rem;
-}
-.big {
-  flex: 1;
-  min-width: 0;
-  font-size: 1.9rem;
-  font-weight: 600;
-}
-.refusal {
-  border-left: 5px solid var(--ink);
-  padding-left: 0.7rem;
-}
 .chips {
   display: flex;
   flex-wrap: wrap;
@@ -256,20 +153,12 @@ const chips = computed(() => {
   border-width: 3px;
   font-weight: 600;
 }
-.chip.quiet {
-  border-color: transparent;
-  text-decoration: underline;
-  padding-left: 0;
-}
 .text {
   border: 0;
   background: none;
   text-decoration: underline;
   min-height: 44px;
   cursor: pointer;
-}
-.again {
-  display: none;
 }
 /* The act stands at one place whatever is asked: at the foot of its column, on a phone under the thumb. */
 @media (min-width: 901px) {
@@ -301,20 +190,6 @@ const chips = computed(() => {
     padding: 0.6rem 0.9rem;
     background: var(--card);
     border-top: 2px solid var(--ink);
-  }
-  .entry {
-    gap: 0.3rem;
-  }
-  .again {
-    display: block;
-    font-weight: 700;
-    font-size: 0.95rem;
-  }
-  .quiet {
-    justify-self: start;
-  }
-  .read {
-    display: none;
   }
 }
 </style>
