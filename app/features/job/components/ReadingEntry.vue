@@ -132,20 +132,6 @@ const chips = computed(() => {
   border-left: 5px solid var(--ink);
   padding-left: 0.7rem;
 }
-.chips {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.5rem;
-}
-.chip {
-  min-height: 44px;
-  min-width: 56px;
-  padding: 0 0.9rem;
-  border: 1.5px solid var(--soft);
-  border-radius: 10px;
-  background: none;
-  cursor: pointer;
-}
 .chip.quiet {
   border-color: transparent;
   text-decoration: underline;

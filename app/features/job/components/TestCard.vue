@@ -134,20 +134,6 @@ defineExpose({ focus: () => entry.value?.focus() })
   color: var(--danger);
   font-size: 0.9rem;
 }
-.chips {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.5rem;
-}
-.chip {
-  min-height: 44px;
-  min-width: 56px;
-  padding: 0 0.9rem;
-  border: 1.5px solid var(--soft);
-  border-radius: 10px;
-  background: none;
-  cursor: pointer;
-}
 .chip[aria-checked='true'] {
   background: var(--shade);
   border-width: 3px;

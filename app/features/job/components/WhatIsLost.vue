@@ -28,12 +28,4 @@ const emit = defineEmits<{ first: [test: string] }>()
 .losing .chip {
   text-align: left;
 }
-.chip {
-  min-height: 44px;
-  padding: 0 0.9rem;
-  border: 1.5px solid var(--soft);
-  border-radius: 10px;
-  background: none;
-  cursor: pointer;
-}
 </style>
