@@ -2,7 +2,7 @@ import type { Measurement } from '../../simulation/measurements'
 import type { SpecialTest } from '../../model/machine'
 import type { WatchStretch } from '../../simulation/simulate'
 import { common, panelsOf, type Draft } from './draft'
-import { PROGRAM_START } from './run-healthy'
+import { BEFORE_END, PROGRAM_START } from './run-healthy'
 import type { TestPlacement } from './test-placement'
 import type { HealthyRuns, ReadingMoment, Timing } from './types'
 
@@ -64,11 +64,16 @@ const measurementOf = ({ id: test, part, signal, sense, asks }: SpecialTest): Me
     ? { type: 'on-time', test, part, signal, sense }
     : { type: 'watch', test, part, signal, sense, asks }
 
-/** The stretch through which a special test is watched; `undefined` where it is looked at once. */
-function stretchOf({ watched }: SpecialTest, { position, seconds }: ReadingMoment): WatchStretch | undefined {
+/** The stretch through which a special test is watched, as long as the program is; `undefined` where it is looked at once. */
+function stretchOf(
+  { machine, runs }: HealthyRuns,
+  { watched }: SpecialTest,
+  { position, seconds, run }: ReadingMoment,
+): WatchStretch | undefined {
   if (position.type === 'phase') return { type: 'phase', phase: position.phase }
-  const from = PROGRAM_START + seconds
-  return watched === undefined ? undefined : { type: 'time', from, to: from + watched }
+  if (watched === undefined) return undefined
+  const last = machine.programs[runs[run].program].duration - BEFORE_END
+  return { type: 'time', from: PROGRAM_START + seconds, to: PROGRAM_START + Math.min(seconds + watched, last) }
 }
 
 /** When a special test is taken. */
@@ -89,7 +94,7 @@ export function sheetTests(runs: HealthyRuns, placement: TestPlacement): Draft[]
     const { jumper, part, signal, asks } = test
     const asFound = at.position.type === 'found'
     const run = jumper === undefined ? at.run : runs.addRun(program, [{ jumper }], at.moment)
-    const through = stretchOf(test, at)
+    const through = stretchOf(runs, test, at)
     const timed = asks === 'ever' ? undefined : true
     return [
       {

@@ -16,7 +16,7 @@ const SETTLE = 4
 /** Between isolating and a dead reading: panel, proving, clips; s. */
 const ISOLATED_AFTER = 180
 /** The last moment before the machine is switched off, s before it. */
-const BEFORE_END = 0.5
+export const BEFORE_END = 0.5
 
 /** The script of a program: started, watched for its time, isolated, and the moments that every run has. */
 function scriptOf(machine: Machine, program: number, moments: readonly Moment[]): Script {

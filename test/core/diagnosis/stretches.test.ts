@@ -48,6 +48,10 @@ describe('what a sheet has watched through a stretch', () => {
       expect(says('boot.weeps')).toEqual([false, 'no'])
       expect(says('pump-seal.weeps')).toEqual([false, 'no'])
     }
+    // Watched to the end of the program it is not the plug pulled there that stops it.
+    const long = predictorOf(flatText('tarvost-fl5').replace('watch: 2 min', 'watch: 5 h'))
+    const p = long.predict(long.healthy, procedureOf(long, 'head-holds'))
+    expect(p.type === 'sense' && p.truth).toBe(true)
   })
   it.each([
     ['orrisk-tl40', 'drains-for', undefined],
