@@ -12,6 +12,8 @@ export class Watches {
   /** Whether each signal was on when last looked at; `undefined` outside its stretch. */
   private readonly on: (boolean | undefined)[]
   private readonly turns: number[]
+  /** Indices of those that are timed. */
+  private readonly timed: readonly number[]
   private time = 0
 
   constructor(
@@ -21,6 +23,7 @@ export class Watches {
     this.watched = watches.map(() => undefined)
     this.on = watches.map(() => undefined)
     this.turns = watches.map(() => 0)
+    this.timed = watches.flatMap(({ timed }, k) => (timed ? [k] : []))
   }
 
   private isThere({ through }: Watch): boolean {
@@ -66,9 +69,10 @@ export class Watches {
   }
   /** What has turned since it was last looked at, of what is timed: checks, each to be asked again in another state. */
   turned(): (() => boolean)[] {
-    return this.watches.flatMap(({ part, signal, timed }, k) => {
+    return this.timed.flatMap((k) => {
+      const { part, signal } = this.watches[k]
       const before = this.on[k]
-      if (!timed || before === undefined || this.turns[k] > MOST_TURNS) return []
+      if (before === undefined || this.turns[k] > MOST_TURNS) return []
       const check = () => this.run.point.signal(part, signal) > 0.5 !== before
       return check() ? [check] : []
     })
