@@ -12,6 +12,8 @@ export class Watches {
   /** Whether each signal was on when last looked at; `undefined` outside its stretch. */
   private readonly on: (boolean | undefined)[]
   private readonly turns: number[]
+  /** Begins and ends by the clock, s. */
+  private readonly bounds: readonly number[]
   /** Indices of those that are timed. */
   private readonly timed: readonly number[]
   private time = 0
@@ -23,6 +25,7 @@ export class Watches {
     this.watched = watches.map(() => undefined)
     this.on = watches.map(() => undefined)
     this.turns = watches.map(() => 0)
+    this.bounds = watches.flatMap(({ through }) => (through.type === 'time' ? [through.from, through.to] : []))
     this.timed = watches.flatMap(({ timed }, k) => (timed ? [k] : []))
   }
 
@@ -61,10 +64,7 @@ export class Watches {
   /** The next begin or end of a stretch by the clock, s. */
   next(): number {
     let limit = Infinity
-    for (const { through } of this.watches) {
-      if (through.type === 'phase') continue
-      for (const at of [through.from, through.to]) if (at > this.run.point.time + SLACK) limit = Math.min(limit, at)
-    }
+    for (const at of this.bounds) if (at > this.run.point.time + SLACK) limit = Math.min(limit, at)
     return limit
   }
   /** What has turned since it was last looked at, of what is timed: checks, each to be asked again in another state. */
