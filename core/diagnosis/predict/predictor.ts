@@ -256,9 +256,7 @@ export class Predictor {
     const meter = meterId === undefined ? undefined : findMeter(meterId)
     const scene = { point, meter, activeFaults: hypothesis.activeFaults, displayedCode: undefined, watched: undefined }
     const observation = measurementType(measurement).observe(measurement, scene)
-    return observation.type === 'phase-length' || observation.type === 'on-time'
-      ? undefined
-      : this.model.predict(observation, meter)
+    return isTimedObservation(observation) ? undefined : this.model.predict(observation, meter)
   }
   private observe(
     hypothesis: Hypothesis,

@@ -81,7 +81,7 @@ defineExpose({ focus: () => entry.value?.focus() })
       <TestReasons :card="card" :dimension="dimension" />
       <WhatIsLost :card="card" @first="emit('first', $event)" />
     </div>
-    <div class="act">
+    <div v-if="barred || !closed" class="act">
       <p v-if="barred" role="note" aria-label="Not for you" class="barred">{{ barred }}</p>
       <MakeSafe
         v-else-if="missing.length && !closed"
@@ -176,6 +176,12 @@ defineExpose({ focus: () => entry.value?.focus() })
     padding: 0.6rem 0.9rem;
     background: var(--card);
     border-top: 2px solid var(--ink);
+  }
+}
+/* Beside the rail, not over it. */
+@media (min-width: 701px) and (max-width: 900px) {
+  .act {
+    left: 84px;
   }
 }
 </style>
