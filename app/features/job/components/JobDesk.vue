@@ -45,7 +45,6 @@ const probeRefused = ref('')
 const part = ref(-1)
 const cardBox = useTemplateRef<{ focus(): void }>('cardBox')
 
-/** The complaints in the customer's words. */
 const said = computed(() =>
   facts.value
     ? state.value.complaints.map((c) => facts.value?.complaints.find((x) => x.id === c)?.words ?? c).join(', ')
@@ -208,7 +207,7 @@ useKeys({
           />
         </div>
         <div class="right">
-          <section class="card lines">
+          <section class="card" style="padding: 0.5rem">
             <MachinePicture
               :lines="facts.lines"
               :parts="facts.parts"
@@ -248,9 +247,6 @@ useKeys({
 </template>
 
 <style scoped>
-.lines {
-  padding: 0.5rem;
-}
 .desk,
 .left,
 .right {
@@ -286,6 +282,12 @@ useKeys({
   .left {
     align-content: stretch;
   }
+}
+.left:empty {
+  display: none;
+}
+.left:empty + .right {
+  grid-column: 1 / -1;
 }
 /* Room for the act that stands at the thumb. */
 @media (max-width: 900px) {
