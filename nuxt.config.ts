@@ -53,7 +53,7 @@ export default defineNuxtConfig({
       name: 'Duckweed',
       short_name: 'Duckweed',
       description: 'Find out why water does not come, does not stop or does not leave.',
-      start_url: '/jobs',
+      start_url: '/today',
       display: 'standalone',
       background_color: '#f5f4ec',
       theme_color: '#f5f4ec',

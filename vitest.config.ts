@@ -5,7 +5,8 @@ export default defineConfig({
     include: ['test/{core,cli,library,benchmark,server,app,house}/**/*.test.ts'],
     environment: 'node',
     globalSetup: 'test/server/cluster.ts',
-    testTimeout: 60000,
+    // A cold start and two dozen steps of advice, on whatever else runs.
+    testTimeout: 240_000,
     // Two of the files take as long as all the others: every core is wanted.
     maxWorkers: '100%',
     passWithNoTests: false,

@@ -10,9 +10,19 @@ import { findShipped } from '../cli/library'
 import { advise, createEngine, factsOf } from '../core/advice'
 import { dimensionOf } from '../core/diagnosis/catalogue'
 import { formatReading } from '../core/words'
-import type { Evidence, WorkMode } from '../core/evidence'
+import type { Evidence } from '../core/evidence'
 import { orThrow } from '../core/foundation/result'
-import { apply, emptyStanding, EVENT_VERSION, missingSteps, stamped, type Payload } from '../core/job'
+import {
+  actsNow,
+  LIVE_ACTS,
+  type HandAct,
+  apply,
+  emptyStanding,
+  EVENT_VERSION,
+  missingSteps,
+  stamped,
+  type Payload,
+} from '../core/job'
 import { mayBeBridged } from '../core/model/kinds'
 import { severityAt } from '../core/model/machine'
 import { readSheet } from '../core/model/sheet'
@@ -215,12 +225,12 @@ function broken(story: Story) {
 
 function play(story: Story): Seeded {
   const { predictor, catalogue, truth, fault, complaint } = broken(story)
-  const { sheet } = catalogue.machine
   const evidence: Evidence[] = [{ type: 'complaint', complaint }]
   const out: Seeded = { id: nextId(), person: story.person, events: [] }
   let minutesAgo = story.hoursAgo * 60
   const facts = factsOf(catalogue)
   let standing = emptyStanding
+  const by = story.person
   // As whoever carries the job on would have entered it.
   const put = (payload: Payload, minutes = 2) => {
     const n = out.events.length
@@ -230,16 +240,16 @@ function play(story: Story): Seeded {
     standing = apply(standing, { ...entry, at, seq: n + 1, by: story.person }, () => undefined)
     minutesAgo -= minutes
   }
-  const makeSafe = (workMode: WorkMode) => {
+  const makeSafe = (acts: readonly HandAct[]) => {
     const at = new Date(-minutesAgo * 60e3).toISOString()
-    for (const need of missingSteps(workMode, facts.needs, standing, at)) put({ type: 'safety', step: need.id }, 1)
+    for (const { id: step } of missingSteps(acts, facts.needs, standing, at, by)) put({ type: 'safety', step }, 1)
   }
   const readOn = (most: number) => {
     for (let i = 0; i < most; i++) {
       const next = advise(predictor, evidence).plan
       const test = next.state === 'testing' ? next.next[0] : undefined
       if (!test) return
-      makeSafe(test.procedure.workMode)
+      makeSafe(actsNow(facts.tests[test.procedure.id]!, standing, by))
       const readings = test.strip?.rows ?? [test.procedure]
       for (const procedure of readings) {
         const value = truth.read(procedure)
@@ -249,16 +259,17 @@ function play(story: Story): Seeded {
       }
     }
   }
-  const remedy = () => sheet.repairs[advise(predictor, evidence).plan.remedies[0].repair]
+  const { repairs } = catalogue.machine.sheet
+  const remedy = () => repairs[advise(predictor, evidence).plan.remedies[0].repair]
   put({ type: 'opened', unit: unit(story.unit), complaints: [complaint], words: story.words })
   readOn(story.readings)
   if (story.ends === 'bypass') {
     const part = catalogue.machine.parts.find((p) => mayBeBridged(catalogue.machine.kinds[p.index], p.choice))
-    makeSafe('energised')
+    makeSafe(LIVE_ACTS)
     if (part) put({ type: 'action', action: { verb: 'jumper', target: part.id } })
   }
   if (story.ends === 'in-vain') {
-    const other = sheet.repairs.find((r, i) => i !== fault.repair && r.id !== remedy().id)!
+    const other = repairs.find((r, i) => i !== fault.repair && r.id !== remedy().id)!
     put({ type: 'action', action: { verb: 'repair', target: other.id } }, 30)
     evidence.push({ type: 'action', action: { verb: 'repair', target: other.id } })
     readOn(3)

@@ -12,6 +12,7 @@ import {
   cause,
   choose,
   enter,
+  holdAll,
   makeSafe,
   openCall,
   openPlace,
@@ -45,6 +46,51 @@ async function entering(page: Page, act: () => Promise<void>): Promise<void> {
   await settled(page)
 }
 
+/** Plugs and wires as somebody might photograph them, drawn. */
+const drawnPlugs = (page: Page): Promise<number[]> =>
+  page.evaluate(async () => {
+    const canvas = new OffscreenCanvas(1600, 1000)
+    const g = canvas.getContext('2d')!
+    g.fillStyle = '#c9cfc9'
+    g.fillRect(0, 0, 1600, 1000)
+    for (const [i, wire] of ['#d8b400', '#f4f4f0', '#b3261e', '#f4f4f0'].entries()) {
+      const x = 300 + i * 180 + (i > 1 ? 380 : 0)
+      g.strokeStyle = wire
+      g.lineWidth = 26
+      g.beginPath()
+      g.moveTo(x, 0)
+      g.bezierCurveTo(x - 60, 200, x + 60, 300, x, 480)
+      g.stroke()
+    }
+    g.fillStyle = '#3c4642'
+    for (const x of [240, 980]) {
+      g.fillRect(x, 470, 300, 170)
+      g.fillRect(x + 60, 640, 180, 260)
+    }
+    return [...new Uint8Array(await (await canvas.convertToBlob({ type: 'image/jpeg' })).arrayBuffer())]
+  })
+
+/** What comes off a washer: photographed, named, one of it off. */
+async function wiring(page: Page, at: Place): Promise<void> {
+  await openCall(page, at, 'No water comes in')
+  await page.getByRole('link', { name: 'Wiring' }).click()
+  const buffer = Buffer.from(await drawnPlugs(page))
+  await page.getByLabel('Add a photo').setInputFiles({ name: 'plugs.jpg', mimeType: 'image/jpeg', buffer })
+  const photo = page.getByRole('region', { name: 'Photos' }).getByRole('img')
+  for (const [part, share] of [
+    ['cold valve', 0.24],
+    ['hot valve', 0.7],
+  ] as const) {
+    const box = (await photo.boundingBox())!
+    await photo.click({ position: { x: box.width * share, y: box.height * 0.55 } })
+    await page.getByRole('group', { name: 'From the sheet' }).getByRole('button', { name: part }).click()
+    await page.getByRole('button', { name: 'Add the label' }).click()
+  }
+  await holdAll(page)
+  await page.getByRole('button', { name: 'It is off: cold valve' }).click()
+  await shoot(page, 'wiring')
+}
+
 /** A call at a washer with a clogged screen, from its first question to its cause. */
 async function call(page: Page, at: Place, suffix: string): Promise<void> {
   await page.goto(`${at.url}/jobs/new`)
@@ -57,7 +103,12 @@ async function call(page: Page, at: Place, suffix: string): Promise<void> {
   if (!suffix) await shoot(page, 'make-safe')
   await makeSafe(page)
   await page.getByLabel('Reading', { exact: true }).fill('118.6')
-  if (suffix) await shoot(page, `reading${suffix}`)
+  if (suffix) {
+    await shoot(page, `reading${suffix}`)
+    await page.getByRole('button', { name: 'Hands busy' }).click()
+    await shoot(page, `hands-busy${suffix}`)
+    await page.keyboard.press('Escape')
+  }
   await enter(page, '118.6')
   await settled(page)
   await choose(page, 'Cold inlet screen: look whether it is clogged')
@@ -79,6 +130,9 @@ try {
   await page.goto(`${place.url}/sign-in`)
   await shoot(page, 'sign-in')
   await signIn(page, place)
+  await page.getByRole('region', { name: 'Mine, open' }).waitFor()
+  await shoot(page, 'today')
+  await page.goto(`${place.url}/jobs`)
   await page.getByRole('list', { name: 'Jobs' }).waitFor()
   await shoot(page, 'jobs')
   await page.goto(`${place.url}/machines`)
@@ -99,6 +153,7 @@ try {
     await shoot(page, name)
   }
   await call(page, place, '')
+  await wiring(page, place)
   await page.goto(`${place.url}/me`)
   await page.getByRole('radio', { name: 'Dark' }).click()
   await page.goto(`${place.url}/jobs`)
@@ -109,6 +164,7 @@ try {
 
   const phone = await newPage(PHONE)
   await signIn(phone, place)
+  await phone.goto(`${place.url}/jobs`)
   await phone.getByRole('list', { name: 'Jobs' }).waitFor()
   await shoot(phone, 'jobs-phone')
   await call(phone, place, '-phone')

@@ -51,12 +51,18 @@ const readBrowser = (r) => {
 }
 
 count(await step('Prepare', bin('nuxt'), ['prepare', '--logLevel=silent']))
-count(await step('Lint, with the walls of the house', bin('eslint'), ['.', '--max-warnings=0']))
-count(await step('Exports and packages that nobody uses', bin('knip'), ['--no-progress']))
-count(await step('Types: core and command line', bin('tsc'), ['--noEmit', '-p', 'tsconfig.core.json']))
-count(await step('Types: tests', bin('tsc'), ['--noEmit', '-p', 'tsconfig.tests.json']))
-count(await step('Types: declarations of the core', bin('tsc'), ['--build', 'tsconfig.declarations.json']))
-count(await step('Types: application and server', bin('vue-tsc'), ['--noEmit', '-p', 'tsconfig.json']))
+// Each of these keeps one core busy: two at a time.
+const lint = async () => {
+  count(await step('Lint, with the walls of the house', bin('eslint'), ['.', '--max-warnings=0']))
+  count(await step('Exports and packages that nobody uses', bin('knip'), ['--no-progress']))
+}
+const types = async () => {
+  count(await step('Types: core and command line', bin('tsc'), ['--noEmit', '-p', 'tsconfig.core.json']))
+  count(await step('Types: tests', bin('tsc'), ['--noEmit', '-p', 'tsconfig.tests.json']))
+  count(await step('Types: declarations of the core', bin('tsc'), ['--build', 'tsconfig.declarations.json']))
+  count(await step('Types: application and server', bin('vue-tsc'), ['--noEmit', '-p', 'tsconfig.json']))
+}
+await Promise.all([lint(), types()])
 
 const unit = await step('Unit tests, and services against a PostgreSQL of their own', bin('vitest'), [
   'run',

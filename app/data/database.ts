@@ -19,6 +19,16 @@ export interface KeptJob {
   revision: string
 }
 
+/** A photo on this device: its own, to be sent, or one that was fetched. */
+export interface KeptPhoto {
+  person: string
+  hash: string
+  job: string
+  photo: Blob
+  /** 1: the server has it. */
+  sent: 0 | 1
+}
+
 export interface KeptSheet {
   revision: string
   files: { id: string; file: string; text: string }[]
@@ -31,6 +41,7 @@ export class DeviceDatabase extends Dexie {
   declare events: Table<{ person: string; job: string; seq: number; event: SequencedEvent }, [string, string, number]>
   declare sheets: Table<KeptSheet, string>
   declare lists: Table<{ person: string; name: string; value: unknown }, [string, string]>
+  declare photos: Table<KeptPhoto, [string, string]>
   declare drafts: Table<{ person: string; key: string; value: unknown }, [string, string]>
 
   constructor(name = 'duckweed') {
@@ -53,6 +64,10 @@ export class DeviceDatabase extends Dexie {
         })
       for (const name of ['events', 'lists']) await transaction.table(name).clear()
     })
+    // Rows of lists have grown: what was kept of them is fetched again.
+    this.version(3)
+      .stores({ photos: '&[person+hash], [person+job+sent], sent' })
+      .upgrade((transaction) => transaction.table('lists').clear())
   }
 }
 
@@ -91,7 +106,8 @@ export async function waitingByPerson(): Promise<Map<string, { name: string; wai
 
 /** Erases what can be fetched again; what waits or was refused stays with its person. */
 export async function eraseFetched(): Promise<void> {
-  const { jobs, events, sheets, lists, drafts } = deviceDatabase()
+  const { jobs, events, sheets, lists, drafts, photos } = deviceDatabase()
+  await photos.where('sent').equals(1).delete()
   await Promise.all([jobs, events, sheets, lists, drafts].map((table: Table) => table.clear()))
 }
 

@@ -22,6 +22,8 @@ export interface Call<C extends Contract> {
   params?: z.input<C['params']>
   query?: z.input<C['query']>
   body?: z.input<C['body']>
+  /** What is sent where the contract takes a file. */
+  file?: Blob
   /** Whose entries these are. */
   person?: string
   /** Longest wait for an answer, ms. */
@@ -29,6 +31,8 @@ export interface Call<C extends Contract> {
 }
 
 const PATIENCE = 20_000
+
+const bytesOf = async (response: Response) => new Uint8Array(await response.arrayBuffer())
 
 function addressOf(contract: Contract, params: Record<string, string>, query: Record<string, unknown>): string {
   const path = contract.path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(params[name] ?? ''))
@@ -38,9 +42,17 @@ function addressOf(contract: Contract, params: Record<string, string>, query: Re
   return search ? `${path}?${search}` : path
 }
 
+/** What is sent as it is, and what it is. */
+const wireOf = <C extends Contract>({ file }: C, asked: Call<C>): { type: string; data: BodyInit } | undefined => {
+  if (asked.file) return { type: file!.type, data: asked.file }
+  return asked.body === undefined ? undefined : { type: 'application/json', data: JSON.stringify(asked.body) }
+}
+
 /** Asks the server for what a contract describes. Every failure is an `ApiError` with words for the person. */
 export async function call<C extends Contract>(contract: C, asked: Call<C> = {}): Promise<z.infer<C['answer']>> {
-  const { params = {}, query = {}, body, person, patience = PATIENCE } = asked
+  const { params = {}, query = {}, person, patience = PATIENCE } = asked
+  const wire = wireOf(contract, asked)
+  const isFile = contract.file && contract.method === 'GET'
   let response: Response
   let answer: unknown
   try {
@@ -49,12 +61,12 @@ export async function call<C extends Contract>(contract: C, asked: Call<C> = {})
       headers: {
         [CONTRACT_HEADER]: String(CONTRACT_VERSION),
         ...(person === undefined ? {} : { [PERSON_HEADER]: person }),
-        ...(body === undefined ? {} : { 'content-type': 'application/json' }),
+        ...(wire ? { 'content-type': wire.type } : {}),
       },
-      body: body === undefined ? undefined : JSON.stringify(body),
+      body: wire?.data,
       signal: AbortSignal.timeout(patience),
     })
-    answer = await response.json().catch(() => undefined)
+    answer = isFile && response.ok ? await bytesOf(response) : await response.json().catch(() => undefined)
   } catch {
     throw new ApiError(
       0,

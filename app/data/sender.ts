@@ -1,7 +1,16 @@
-import { restoreOutbox, transition, type Outbox, type OutboxEffect, type OutboxInput } from '../../core/sync'
+import type { JobEvent } from '../../core/job'
+import {
+  restoreOutbox,
+  transition,
+  type EventResult,
+  type Outbox,
+  type OutboxEffect,
+  type OutboxInput,
+} from '../../core/sync'
 import { appendEvents } from '../../shared/contracts/jobs'
 import { deviceDatabase, entriesOf, keepEvents, type KeptEntry } from './database'
 import { ApiError, call } from './http'
+import { sendPhoto } from './photos'
 import { say } from './tabs'
 
 /**
@@ -92,9 +101,12 @@ export class Sender {
   /** What the server has taken moves over to the events of the job in one step. */
   private async drop(job: string, id: string, seq: number | undefined): Promise<void> {
     const db = deviceDatabase()
-    await db.transaction('rw', db.outbox, db.events, async () => {
+    await db.transaction('rw', db.outbox, db.events, db.photos, async () => {
       const entry = await db.outbox.get(id)
       await db.outbox.delete(id)
+      // Of what is discarded nothing waits on.
+      if (entry?.event.payload.type === 'photo' && seq === undefined)
+        await db.photos.delete([this.person, entry.event.payload.photo])
       if (entry && seq !== undefined) await keepEvents(this.person, job, [{ ...entry.event, seq, by: this.personName }])
     })
   }
@@ -107,15 +119,34 @@ export class Sender {
     )
   }
 
+  /** Photos go before the events that name them. @returns what becomes of an event whose photo the server will not have */
+  private async postPhotos(events: readonly JobEvent[]): Promise<EventResult[]> {
+    const refused: EventResult[] = []
+    for (const { id, payload } of events) {
+      if (payload.type !== 'photo') continue
+      try {
+        await sendPhoto(this.person, payload.photo)
+      } catch (error) {
+        // What concerns the photo alone holds up nothing else.
+        if (!(error instanceof ApiError) || ![413, 415, 422].includes(error.status)) throw error
+        refused.push({ id, status: 'refused', code: error.code, message: error.message })
+      }
+    }
+    return refused
+  }
+
   private async post(job: string, events: Extract<OutboxEffect, { type: 'post' }>['events']): Promise<void> {
     try {
+      const refused = await this.postPhotos(events)
+      const rest = events.filter((e) => !refused.some((r) => r.id === e.id))
+      if (!rest.length) return this.run(job, { type: 'answered', results: refused })
       const { results, clockOffset } = await call(appendEvents, {
         params: { id: job },
-        body: { events, sentAt: new Date().toISOString() },
+        body: { events: rest, sentAt: new Date().toISOString() },
         person: this.person,
       })
       say({ type: 'clock', offset: clockOffset })
-      this.run(job, { type: 'answered', results })
+      this.run(job, { type: 'answered', results: [...refused, ...results] })
     } catch (error) {
       const { status, code, message } =
         error instanceof ApiError

@@ -1,16 +1,26 @@
 import { expose } from 'comlink'
 import type { Evidence } from '../../core/evidence'
-import { createEngine, type Advice, type Engine, type TestCard } from '../../core/advice'
-import { parseProbe } from '../../core/diagnosis/catalogue'
+import {
+  compareOrders,
+  connectionsOf,
+  createEngine,
+  whyNot,
+  type Advice,
+  type Engine,
+  type OrderCost,
+  type TestCard,
+} from '../../core/advice'
+import { parseProbe, type Procedure } from '../../core/diagnosis/catalogue'
 import { traceLines } from '../../core/diagram'
+import { drawPicture, layoutPicture, stripsOf } from '../../core/diagram/layout'
 import { InputError, orThrow } from '../../core/foundation/result'
 import { CIRCUMSTANCES, CIRCUMSTANCE_IDS, mayBeBridged } from '../../core/model/kinds'
-import { buildMachine, type Acceptance } from '../../core/model/machine'
+import { buildMachine, type Acceptance, type Machine } from '../../core/model/machine'
 import { readSheet, type Sheet } from '../../core/model/sheet'
 import { experienceFrom, type Experience, type ShopRecord } from '../../core/statistics'
 import { METERS } from '../../core/simulation/instrument'
-import { describePosition, describeProblem, describeTiming } from '../../core/words'
-import type { Answer, EngineApi, MachineFacts, Question, Written } from './protocol'
+import { describePosition, describeProblem, describeTiming, describeWhyNot } from '../../core/words'
+import type { Answer, EngineApi, MachineDrawing, MachineFacts, Question, Written } from './protocol'
 
 /** Heavy computation, off the page's thread. */
 let sheet: Sheet | undefined
@@ -39,12 +49,12 @@ function understood(written: readonly Written[]): { evidence: Evidence; event: s
 
 /** The newest advice of each sort: view and card ask for the same one. */
 const newest = new Map<boolean, { key: string; advice: Advice }>()
-function adviceFor({ written, strategy, acceptance, barred }: Question, quick: boolean): Advice {
-  const key = JSON.stringify([written, strategy, acceptance, barred])
+function adviceFor({ written, strategy, acceptance, barred, kit }: Question, quick: boolean): Advice {
+  const key = JSON.stringify([written, strategy, acceptance, barred, kit])
   const known = newest.get(quick)
   if (known?.key === key) return known.advice
   const evidence = understood(written).map((u) => u.evidence)
-  const advice = opened(acceptance).advise(evidence, strategy, quick ? 0 : undefined, barred)
+  const advice = opened(acceptance).advise(evidence, strategy, quick ? 0 : undefined, barred, kit)
   newest.set(quick, { key, advice })
   if (!quick) void prepare(opened(acceptance))
   return advice
@@ -66,6 +76,14 @@ async function prepare(engine: Engine): Promise<void> {
   }
 }
 
+/** Whether a customer beside the machine can answer it: by eye or ear, nothing opened, no meter, no service mode. */
+function canCustomer({ sheet }: Machine, { workMode, needs, meter, measurement }: Procedure): boolean {
+  if (workMode !== 'observe' || needs.panels.length || needs.loosened.length || meter !== undefined) return false
+  if (measurement.type === 'code') return true
+  const service = needs.arrival && sheet.programs[needs.arrival.program]?.service
+  return measurement.type === 'sense' && measurement.sense !== 'hand' && !service
+}
+
 /** What a page must know of the machine. */
 function factsOf(own: Sheet, engine: Engine, record: ShopRecord | undefined): MachineFacts {
   const { machine, catalogue } = engine
@@ -80,6 +98,7 @@ function factsOf(own: Sheet, engine: Engine, record: ShopRecord | undefined): Ma
       jumper: mayBeBridged(machine.kinds[p.index]!, p.choice),
       terminals: machine.kinds[p.index]!.terminals,
     })),
+    connections: connectionsOf(catalogue),
     moments: [
       ...new Map(
         catalogue.readingMoments.map(({ id, position }) => [id, { id, title: describePosition(machine, position) }]),
@@ -90,7 +109,6 @@ function factsOf(own: Sheet, engine: Engine, record: ShopRecord | undefined): Ma
       title: m.title,
       dead: m.dimension === 'resistance',
     })),
-    lines: traceLines(catalogue),
     complaints: own.complaints.map(({ id, words }) => ({ id, words })),
     circumstances: CIRCUMSTANCE_IDS.map((id) => ({ id, words: CIRCUMSTANCES[id].words })),
     makeSafe: own.makeSafe,
@@ -104,7 +122,13 @@ function factsOf(own: Sheet, engine: Engine, record: ShopRecord | undefined): Ma
       workMode: p.workMode,
       part: 'part' in p.measurement ? p.measurement.part : -1,
       shape: p.shape,
+      asFound: p.needs.asFound,
+      byCustomer: canCustomer(machine, p) ? engine.howTo(p) : undefined,
+      how: p.needs.asFound ? engine.howTo(p) : undefined,
+      powered: p.needs.power === 'on',
     })),
+    cautions: own.cautions.map((c) => c.text),
+    customer: own.customer,
     repairs: own.repairs.map(({ id, title }) => ({ id, title })),
     experience: record &&
       experience && {
@@ -132,6 +156,10 @@ const api: EngineApi = {
     }
     return factsOf(sheet, opened(), record)
   },
+  drawing(): MachineDrawing {
+    const lines = traceLines(opened().catalogue)
+    return { picture: drawPicture(layoutPicture(lines)), strips: stripsOf(lines) }
+  },
   view(question: Question, quick: boolean): Answer {
     const view = opened(question.acceptance).view(adviceFor(question, quick), !quick)
     // Readings are answered in the order given; each goes back to the event that brought it.
@@ -142,6 +170,14 @@ const api: EngineApi = {
   card(question: Question, test: string, instrument: string | undefined, quick: boolean): TestCard | undefined {
     const { acceptance } = question
     return opened(acceptance).card(adviceFor(question, quick), test, instrument, quick ? 0 : undefined)
+  },
+  orders(question: Question): OrderCost[] {
+    return compareOrders(opened(question.acceptance).predictor, adviceFor(question, false), question.barred)
+  },
+  whyNot({ written, acceptance }: Question, part: number): string {
+    const engine = opened(acceptance)
+    const evidence = understood(written).map((u) => u.evidence)
+    return describeWhyNot(engine.machine.parts[part]!.title, whyNot(engine.predictor, evidence, part))
   },
   /** The id of a free probe, or why there is none. */
   probe(text, instrument) {

@@ -1,9 +1,9 @@
-import type { TestCard, View } from '../../core/advice'
-import type { TracedLines } from '../../core/diagram'
+import type { Connection, OrderCost, TestCard, View } from '../../core/advice'
+import type { DrawnPicture, Strips } from '../../core/diagram/layout'
 import type { Acceptance, Strategy, Written } from './written'
 import type { ReadingShape } from '../../core/foundation/quantity'
 import type { SafetyNeed } from '../../core/job'
-import type { WorkMode } from '../../core/evidence'
+import type { Kit, WorkMode } from '../../core/evidence'
 import type { ShopRecord } from '../../core/statistics'
 
 export type { Acceptance, Strategy, Written } from './written'
@@ -20,15 +20,32 @@ export interface MachineFacts {
     jumper: boolean
     terminals: readonly string[]
   }[]
+  /** What comes off it for one test or another. */
+  connections: Connection[]
   /** Moments at which a free probe can be taken, and the meters for it. */
   moments: { id: string; title: string }[]
   meters: { id: string; title: string; dead: boolean }[]
-  lines: TracedLines
   complaints: { id: string; words: string }[]
   /** What may be said of the days before. */
   circumstances: { id: string; words: string }[]
   makeSafe: (SafetyNeed & { text: string })[]
-  tests: { id: string; title: string; when: string; workMode: WorkMode; part: number; shape: ReadingShape }[]
+  tests: {
+    id: string
+    title: string
+    when: string
+    workMode: WorkMode
+    part: number
+    shape: ReadingShape
+    /** It is about what the customer's run left behind: to be looked at before anything is moved. */
+    asFound: boolean
+    /** How a customer beside the machine can answer it; `undefined` where only hands trained for it can. */
+    byCustomer: string | undefined
+    how: string | undefined
+    powered: boolean
+  }[]
+  /** What bites at this machine, and what a customer beside it may be told. */
+  cautions: string[]
+  customer: string[]
   repairs: { id: string; title: string }[]
   /** What of the shop's own record counts: closed jobs, years of machines, windings known good. */
   experience: { jobs: number; machineYears: number; knownGood: number } | undefined
@@ -49,14 +66,27 @@ export interface Question {
   acceptance: Acceptance
   /** Work that whoever asks may not do. */
   barred: WorkMode[]
+  /** What whoever asks has with them. */
+  kit: Kit
+}
+
+/** The lines of the machine, drawn once: as a picture, and one after another where there is no room for it. */
+export interface MachineDrawing {
+  picture: DrawnPicture
+  strips: Strips
 }
 
 /** What the worker answers. */
 export interface EngineApi {
   /** @param record what the shop has seen of such machines; `undefined` where nothing is known of it */
   open(files: { id: string; file: string; text: string }[], record?: ShopRecord): MachineFacts
+  drawing(): MachineDrawing
   view(question: Question, quick: boolean): Answer
   card(question: Question, test: string, instrument: string | undefined, quick: boolean): TestCard | undefined
+  /** The named orders of work, with what each would begin with. */
+  orders(question: Question): OrderCost[]
+  /** Why a part is not suspected, in words. */
+  whyNot(question: Question, part: number): string
   /** The id of a free probe, or why there is none. */
   probe(text: string, instrument: string): { id: string } | { refused: string }
 }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { definePageMeta } from '#imports'
 
-definePageMeta({ redirect: '/jobs' })
+definePageMeta({ redirect: '/today' })
 </script>
 
 <template><div /></template>

@@ -8,11 +8,14 @@ const SHAPES = {
   sun: 'M12 8a4 4 0 1 0 0 8 4 4 0 0 0 0-8M12 2v3M12 19v3M2 12h3M19 12h3M5 5l2 2M17 17l2 2M5 19l2-2M17 7l2-2',
   moon: 'M20 14A8.5 8.5 0 0 1 10 4a8.5 8.5 0 1 0 10 10',
   disc: 'M12 3a9 9 0 1 0 0 18 9 9 0 0 0 0-18M12 3v18',
+  today: 'M4 6h16v14H4zM4 10.5h16M8 3v5M16 3v5M8.5 15l2.2 2.2L15.5 13',
   jobs: 'M4 6h3v3H4zM4 15h3v3H4zM11 7.5h9M11 16.5h9',
   machines: 'M5 3h14v18H5zM5 8h14M8 5.5h3M12 11.5a3.6 3.6 0 1 0 0 7.2 3.6 3.6 0 0 0 0-7.2',
   me: 'M12 4a4 4 0 1 0 0 8 4 4 0 0 0 0-8M4 21c.6-4.4 3.6-6.6 8-6.6s7.4 2.2 8 6.6',
+  ear: 'M4 14v-2a8 8 0 0 1 16 0v2M4 14h3v6H5a1 1 0 0 1-1-1zM20 14h-3v6h2a1 1 0 0 0 1-1z',
   back: 'M15 5l-7 7 7 7',
   check: 'M5 12.5l4.5 4.5L19 7',
+  photo: 'M4 7h4l1.5-2.5h5L16 7h4v12H4zM12 9.5a3.4 3.4 0 1 0 0 6.8 3.4 3.4 0 0 0 0-6.8',
 } as const
 export type IconName = keyof typeof SHAPES
 defineProps<{ name: IconName }>()

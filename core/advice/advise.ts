@@ -11,8 +11,8 @@ import {
   type Suspect,
   type Verdict,
 } from '../diagnosis/belief'
-import type { Evidence, TestStrategy, WorkMode } from '../evidence'
-import { plan, stoppedBefore, type Plan } from '../diagnosis/plan'
+import { WHOLE_KIT, type Evidence, type Kit, type TestStrategy, type WorkMode } from '../evidence'
+import { plan, stoppedBefore, type Plan, type PlanOptions } from '../diagnosis/plan'
 import { interventionsKey, type Predictor } from '../diagnosis/predict'
 
 /** Everything the evidence says about a machine: the one answer that web and command line both show. */
@@ -23,23 +23,24 @@ export interface Advice {
   links: LinkStatus[]
   verdicts: Verdict[]
   plan: Plan
+  /** What whoever asked has with them. */
+  kit: Kit
 }
 
-/**
- * From evidence to advice. Pure: the same evidence always gives the same advice.
- *
- * @param pairs pairs of faults to run; leave out for the settled answer, 0 for the quick one
- * @param barred work that whoever asks may not do: no test of it is offered
- */
-export function advise(
+/** Parts that readings have looked at. */
+const partsRead = ({ case: c }: InterpretedEvidence): Set<number> =>
+  new Set(
+    c.readings.flatMap(({ procedure: { measurement }, value }) =>
+      value.type !== 'could-not' && 'part' in measurement ? [measurement.part] : [],
+    ),
+  )
+
+/** What of the tests is done with as things stand, for the plan. */
+export function situationOf(
   predictor: Predictor,
-  evidence: readonly Evidence[],
-  order: TestStrategy = 'best',
-  pairs?: number,
-  barred: readonly WorkMode[] = [],
-): Advice {
-  const interpreted = interpretEvidence(predictor.catalogue, evidence)
-  const belief = inferBelief(predictor, interpreted.case, pairs)
+  interpreted: InterpretedEvidence,
+  belief: Belief,
+): Required<Pick<PlanOptions, 'taken' | 'read' | 'stoppedRuns' | 'interventions'>> {
   // A test read twice with the same things in and out tells nothing new; after a change it may.
   const now = interventionsKey(interpreted.interventions)
   const times = new Map<string, number>()
@@ -61,19 +62,38 @@ export function advise(
       (r.procedure.meter !== undefined || belief.doubts[i].grossError >= predictor.calibration.belief.doubtAbove)
     if (!repeats || times.get(r.procedure.id)! > 1) taken.add(r.procedure.id)
   })
+  return { taken, read: new Set(times.keys()), stoppedRuns: stopped, interventions: interpreted.interventions }
+}
+
+/**
+ * From evidence to advice. Pure: the same evidence always gives the same advice.
+ *
+ * @param pairs pairs of faults to run; leave out for the settled answer, 0 for the quick one
+ * @param barred work that whoever asks may not do: no test of it is offered
+ * @param kit what they have with them: no test is offered that it cannot take
+ */
+export function advise(
+  predictor: Predictor,
+  evidence: readonly Evidence[],
+  order: TestStrategy = 'best',
+  pairs?: number,
+  barred: readonly WorkMode[] = [],
+  kit: Kit = WHOLE_KIT,
+): Advice {
+  const interpreted = interpretEvidence(predictor.catalogue, evidence)
+  const belief = inferBelief(predictor, interpreted.case, pairs)
   return {
+    kit,
     interpreted,
     belief,
     suspects: suspects(belief),
-    links: linkStatuses(predictor, belief, interpreted.jumpers),
+    links: linkStatuses(predictor, belief, interpreted.jumpers, partsRead(interpreted)),
     verdicts: interpreted.case.readings.map((r) => judgeReading(predictor, r, interpreted.case.readings)),
     plan: plan(predictor, belief, interpreted.workState, {
       strategy: order,
       barred,
-      taken,
-      read: new Set(times.keys()),
-      stoppedRuns: stopped,
-      interventions: interpreted.interventions,
+      lacking: kit.lacking,
+      ...situationOf(predictor, interpreted, belief),
       refine: pairs === undefined,
       // The quick answer does without: the settled one follows.
       unlistedCandidates: () => (pairs === 0 ? [] : unlistedCandidates(predictor, interpreted.case, belief)),

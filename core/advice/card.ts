@@ -1,7 +1,9 @@
 import type { ReadingShape } from '../foundation/quantity'
+import type { HandAct } from '../evidence'
 import {
   dimensionOf,
   findProcedure,
+  handActsOf,
   readingShapeFor,
   type Procedure,
   type Strip,
@@ -13,8 +15,10 @@ import { findMeter } from '../simulation/instrument'
 import {
   describeCautions,
   describeHow,
+  describeLacking,
   describeLoss,
   describeRow,
+  describeSilentBeeper,
   describeStep,
   describeStrip,
   describeStripCaution,
@@ -22,7 +26,9 @@ import {
   formatReading,
 } from '../words'
 import type { Advice } from './advise'
+import { takesOff } from './connections'
 import { expectations, type Expectation } from './expectations'
+import { possibleRange, type PossibleRange } from './possible-range'
 import { reasons, type Consequence } from './reasons'
 import type { TestRow } from './view'
 
@@ -43,12 +49,22 @@ export interface TestCard {
   workMode: TestRow['workMode']
   /** Part that is bridged for it: noted as a bypass until it is out; `undefined` where none is. */
   jumper: string | undefined
+  /** What hands do for it: its safety follows from that. */
+  acts: HandAct[]
+  /** Whether the machine has its power while it is taken. */
+  powered: boolean
+  /** Whether something comes off for it that has to go back where it was. */
+  takesOff: boolean
   /** Whether it waits for a moment of a program, which may never come. */
   waits: boolean
   shape: ReadingShape
+  /** What can be read there at all; `undefined` where it has no number or no limit is known. */
+  range: PossibleRange | undefined
   /** The instrument chosen, and those it can be taken with, the usual one first. */
   meter: string | undefined
-  meters: { id: string; title: string }[]
+  meters: { id: string; title: string; atHand: boolean }[]
+  /** Why the instrument chosen tells less than it seems, or is not there; `undefined` where nothing is to be said. */
+  meterWarning: string | undefined
   minutes: number
   /** What it showed before, with the same things in and out; `undefined` when it has not been read so. */
   before: string | undefined
@@ -115,6 +131,21 @@ function jumperOf({ parts, tests }: Machine, { measurement: m }: Procedure): str
   return jumper === undefined ? undefined : parts[jumper].id
 }
 
+/** What an instrument cannot tell on this part. */
+function meterWarning(
+  predictor: Predictor,
+  { kit, belief, interpreted }: Advice,
+  procedure: Procedure,
+  meter: string,
+): string | undefined {
+  if (kit.lacking.includes(meter)) return describeLacking(findMeter(meter)!.title)
+  const limit = meter === 'beeper' ? (kit.beepsBelow ?? findMeter(meter)!.threshold!.from) : undefined
+  if (limit === undefined) return undefined
+  const ohms = predictor.predict(belief.hypotheses[0], procedure, 'ohms', interpreted.interventions)
+  if (ohms.type !== 'value' || ohms.mean <= limit) return undefined
+  return describeSilentBeeper(limit, ohms.mean)
+}
+
 /** The card of one test as the evidence stands: how to take it, what each suspect would make it show, and why. */
 export function cardOf(
   predictor: Predictor,
@@ -130,9 +161,12 @@ export function cardOf(
   const procedure = whole ? whole.rows[strip!.at] : findProcedure(predictor.catalogue, testId, instrument)
   if (!procedure) return undefined
   const { measurement, meter: usual, alternativeMeters } = procedure
-  const meter = instrument !== undefined && alternativeMeters.includes(instrument) ? instrument : usual
   const meters = usual === undefined ? alternativeMeters : [usual, ...alternativeMeters.filter((m) => m !== usual)]
-  const suggestion = a.plan.next.find((s) => (whole ? s.strip?.id === whole.id : !s.strip && s.procedure === procedure))
+  const isAtHand = (id: string) => !a.kit.lacking.includes(id)
+  const meter = instrument !== undefined && meters.includes(instrument) ? instrument : (meters.find(isAtHand) ?? usual)
+  const suggestion = a.plan.next.find((s) =>
+    whole ? s.strip?.id === whole.id : !s.strip && s.procedure.id === procedure.id,
+  )
   const goal = suggestion?.strip ?? procedure
   const path = accessPaths.from(a.interpreted.workState, goal)
   const moved = whole && describeStripCaution(whole)
@@ -145,10 +179,15 @@ export function cardOf(
     part: 'part' in measurement ? measurement.part : -1,
     workMode: procedure.workMode,
     jumper: jumperOf(machine, procedure),
+    acts: handActsOf(procedure),
+    powered: procedure.needs.power === 'on',
+    takesOff: takesOff(procedure),
     waits: procedure.needs.arrival !== undefined,
     shape: readingShapeFor(procedure, meter),
+    range: possibleRange(machine, readingShapeFor(procedure, meter), meter),
     meter,
-    meters: meters.map((id) => ({ id, title: findMeter(id)!.title })),
+    meters: meters.map((id) => ({ id, title: findMeter(id)!.title, atHand: isAtHand(id) })),
+    meterWarning: meter === undefined ? undefined : meterWarning(predictor, a, procedure, meter),
     minutes: way.minutes,
     before: lastReading(a, procedure),
     steps: way.steps.map((step) => describeStep(machine, step)),
@@ -157,6 +196,8 @@ export function cardOf(
     losing: losingBy(predictor, a, whole?.rows ?? [procedure], path.after),
     ...expectations(predictor, a.belief, procedure, meter, a.interpreted.interventions),
     why:
-      suggestion && meter === usual ? reasons(predictor, a.belief, a.interpreted, suggestion, MOST_REASONS, pairs) : [],
+      suggestion && meter === suggestion.procedure.meter
+        ? reasons(predictor, a.belief, a.interpreted, suggestion, MOST_REASONS, pairs)
+        : [],
   }
 }

@@ -1,4 +1,4 @@
-import { readEvidence, type Evidence, type TestStrategy, type Vocabulary, type WorkMode } from '../evidence'
+import { readEvidence, type Evidence, type Kit, type TestStrategy, type Vocabulary, type WorkMode } from '../evidence'
 import type { Result } from '../foundation/result'
 import type { Procedure, Strip, TestCatalogue } from '../diagnosis/catalogue'
 import { warmUp, type Predictor } from '../diagnosis/predict'
@@ -35,9 +35,16 @@ export class Engine {
    *
    * @param pairs pairs of faults to run; leave out for the settled answer, 0 for the quick one
    * @param barred work that whoever asks may not do
+   * @param kit what they have with them
    */
-  advise(evidence: readonly Evidence[], strategy?: TestStrategy, pairs?: number, barred?: readonly WorkMode[]): Advice {
-    return advise(this.predictor, evidence, strategy, pairs, barred)
+  advise(
+    evidence: readonly Evidence[],
+    strategy?: TestStrategy,
+    pairs?: number,
+    barred?: readonly WorkMode[],
+    kit?: Kit,
+  ): Advice {
+    return advise(this.predictor, evidence, strategy, pairs, barred, kit)
   }
   /** Advice with its words, for a screen. @param settled whether pairs of faults have been run for it */
   view(advice: Advice, settled = true): View {

@@ -4,6 +4,7 @@ import { dimensionOf, type Procedure } from '../diagnosis/catalogue'
 import type { Suggestion, TestOutcome } from '../diagnosis/plan'
 import type { Predictor } from '../diagnosis/predict'
 import { formatReading, formatSuspect, UNKNOWN_FAULT } from '../words'
+import { beliefPointsTo, pointsTo } from './work-groups'
 
 /** One line of the reason for a test: if the instrument shows this, that follows. */
 export interface Consequence {
@@ -14,6 +15,8 @@ export interface Consequence {
   /** Leading suspect after that reading, and its probability, from a full run of the belief with it. */
   leads: string
   p: number
+  /** Parts (or what else) that it would point to, the likeliest first. */
+  toward: string[]
 }
 
 /** A reading that stands for an outcome: for values, what its likeliest hypothesis predicts. */
@@ -53,18 +56,27 @@ function typicalReading(
 }
 
 /** Who leads after an outcome, by the plan's own table. */
-function leadAfter({ hypotheses }: Belief, o: TestOutcome): Pick<Consequence, 'leads' | 'p'> {
+function leadAfter(
+  { catalogue: { machine } }: Predictor,
+  { hypotheses }: Belief,
+  o: TestOutcome,
+): Pick<Consequence, 'leads' | 'p' | 'toward'> {
   const shares = new Map<string, number>()
-  let [leads, most] = ['', 0]
   const all = o.p + o.unknownFault
-  hypotheses.forEach(({ activeFaults }, i) => {
-    const title = formatSuspect(activeFaults.map((x) => x.fault))
-    const share = (shares.get(title) ?? 0) + (o.p * o.after[i]) / all
+  const left = hypotheses.map(({ activeFaults }, i) => ({
+    faults: activeFaults.map(({ fault, severity }) => ({ ...fault, severity })),
+    p: (o.p * o.after[i]) / all,
+  }))
+  let [leads, most] = ['', 0]
+  for (const { faults, p } of left) {
+    const title = formatSuspect(faults)
+    const share = (shares.get(title) ?? 0) + p
     shares.set(title, share)
     if (share > most) [leads, most] = [title, share]
-  })
+  }
   const unknown = o.unknownFault / all
-  return unknown > most ? { leads: UNKNOWN_FAULT, p: unknown } : { leads, p: most }
+  const toward = pointsTo(machine, left, unknown)
+  return unknown > most ? { leads: UNKNOWN_FAULT, p: unknown, toward } : { leads, p: most, toward }
 }
 
 /** What the patterns of a column would leave: taken from the plan's table, which has been made for it already. */
@@ -78,7 +90,7 @@ const reasonsOfColumn = (
   outcomes.map((o) => {
     const readings = rows.map((p, row) => typicalReading(predictor, belief, p, interpreted, o, row))
     const text = readings.map((value, row) => formatReading(value, dimensionOf(rows[row]))).join(' | ')
-    return { chance: o.p, readings, text, ...leadAfter(belief, o) }
+    return { chance: o.p, readings, text, ...leadAfter(predictor, belief, o) }
   })
 
 /**
@@ -111,6 +123,7 @@ export function reasons(
       text: formatReading(value, dimensionOf(procedure)),
       leads: unknown ? UNKNOWN_FAULT : formatSuspect(first.faults),
       p: unknown ? then.unknownFault : first.p,
+      toward: beliefPointsTo(predictor.catalogue.machine, then),
     }
   })
 }

@@ -1,7 +1,7 @@
 import { CIRCUMSTANCE_IDS } from '../model/kinds'
 import { METERS } from '../simulation/instrument'
 import { FACTS_VERSION, type SheetFacts } from '../job'
-import type { TestCatalogue } from '../diagnosis/catalogue'
+import { handActsOf, type TestCatalogue } from '../diagnosis/catalogue'
 import { vocabularyOf } from './vocabulary'
 
 /** What a job's guard and the lists must know of a machine, as plain data. */
@@ -22,7 +22,13 @@ export function factsOf(catalogue: TestCatalogue): SheetFacts {
     codes: sheet.alarms.map(({ code, title, means, lamps }) => ({ code, title, means, ...(lamps ? { lamps } : {}) })),
     complaints: sheet.complaints.map(({ id, words }) => ({ id, words })),
     circumstances: [...CIRCUMSTANCE_IDS],
-    needs: sheet.makeSafe.map(({ id, title, before, again }) => ({ id, title, before, ...(again ? { again } : {}) })),
+    needs: sheet.makeSafe.map(({ id, title, before, does, again }) => ({
+      id,
+      title,
+      before,
+      ...(does ? { does } : {}),
+      ...(again ? { again } : {}),
+    })),
     repairs: sheet.repairs.map(({ id, title }) => ({ id, title })),
     tests: Object.fromEntries(
       procedures.map((p) => [
@@ -30,6 +36,8 @@ export function factsOf(catalogue: TestCatalogue): SheetFacts {
         {
           workMode: p.workMode,
           shape: p.shape,
+          acts: handActsOf(p),
+          powered: p.needs.power === 'on',
           meters: unique([...(p.meter ? [p.meter] : []), ...p.alternativeMeters]),
         },
       ]),

@@ -15,13 +15,14 @@ import {
 } from '../words'
 import type { Advice } from './advise'
 import { doubtThresholds } from './doubted-readings'
+import { workGroups, type WorkGroup } from './work-groups'
 
 /** Advice as plain data with its words, for a screen. Crosses from the worker as it is. */
 export interface View {
   suspects: { title: string; faults: string[]; p: number }[]
-  healthy: number
+  /** The same by what one would do about it. */
+  groups: WorkGroup[]
   unknownFault: number
-  truncatedMass: number
   links: LinkStatus[]
   readings: {
     test: string
@@ -105,9 +106,8 @@ export function viewOf(predictor: Predictor, a: Advice, settled = true): View {
       .filter((s) => s.faults.length && s.p > SUSPECT_FROM)
       .slice(0, MOST_SUSPECTS)
       .map((s) => ({ title: formatSuspect(s.faults), faults: s.faults.map((f) => f.id), p: s.p })),
-    healthy: a.suspects.find((s) => !s.faults.length)?.p ?? 0,
+    groups: workGroups(machine, a.suspects, a.belief),
     unknownFault: a.belief.unknownFault,
-    truncatedMass: a.belief.truncatedMass,
     links: a.links,
     readings: a.verdicts.map((v, i) => {
       const { procedure, value } = a.interpreted.case.readings[i]

@@ -1,9 +1,17 @@
-import type { Payload, SequencedEvent } from './event-schema'
+import type { Ending, Payload, SequencedEvent } from './event-schema'
+import type { SafetyEffect } from '../evidence'
 
 /**
  * What a job has come to, without its log: all that the guard and the lists need, kept with the job's row. It grows
  * with what stands, not with the number of events.
  */
+export interface Confirmation {
+  by: string
+  at: string
+  seq: number
+  does?: SafetyEffect
+}
+
 export interface JobStanding {
   /** Sequence of the last event applied; 0 for a job that is not opened. */
   seq: number
@@ -18,6 +26,12 @@ export interface JobStanding {
   safety: Record<string, string[]>
   /** Of them, those that the next live work takes back; absent where none is. */
   untilLive?: string[]
+  /** Who confirmed a step, when, and what it brought about, by the event; absent in states of before it was kept. */
+  confirmed?: Record<string, Confirmation>
+  /** Who has had hands in the machine and has not said that they are out, with when (by sequence). */
+  handsIn?: Record<string, number>
+  /** When and by whom it was last worked on with its power on. */
+  live?: { at: string; by: string }
   /** Parts with a jumper still in. */
   bypasses: string[]
   strategy: string
@@ -25,6 +39,8 @@ export interface JobStanding {
   readings: number
   notes: number
   repairs: number
+  /** What hands have disconnected and not put back, the first one first; absent where nothing is off. */
+  disconnected?: { label: string; name: string }[]
   /** Ids of events taken back. */
   gone: string[]
   /** Who entered the last event. */
@@ -35,7 +51,9 @@ export interface JobStanding {
   liveSeq?: number
   /** When the last entry was made. */
   lastAt?: string
-  closed: { event: string; seq: number; repair: string; text: string; at: string; by: string } | undefined
+  closed: { event: string; seq: number; repair: string; text: string; at: string; by: string; as?: Ending } | undefined
+  /** What is waited for; absent while nothing is. */
+  awaits?: { what: 'part' | 'person' | 'customer'; text: string; at: string; by: string }
 }
 
 export const emptyStanding: JobStanding = {
@@ -61,7 +79,7 @@ export const emptyStanding: JobStanding = {
  * A repair that did not do has no other way back.
  */
 export const isRetractable = (payload: Payload): boolean =>
-  ['reading', 'safety', 'note', 'retracted'].includes(payload.type) ||
+  ['reading', 'safety', 'note', 'photo', 'label', 'retracted'].includes(payload.type) ||
   (payload.type === 'action' && payload.action.verb === 'repair')
 
 type Find = (id: string) => Pick<SequencedEvent, 'id' | 'seq' | 'payload'> | undefined
@@ -96,17 +114,42 @@ export function standingAt<S extends Pick<JobStanding, 'safety' | 'lastAt'>>(job
   return away > ANOTHER_DAY ? { ...job, safety: {} } : job
 }
 
-/** The sequence before which a confirmation has been taken back. */
-const takenBackAt = ({ reopenedSeq = 0, liveSeq = 0 }: JobStanding, again: true | undefined): number =>
-  again ? Math.max(reopenedSeq, liveSeq) : reopenedSeq
+/** Confirmations without those that hold no more. */
+function without(s: JobStanding, holds: (id: string) => boolean): JobStanding {
+  const safety = Object.fromEntries(Object.entries(s.safety).map(([step, ids]) => [step, ids.filter(holds)]))
+  const confirmed = Object.fromEntries(Object.entries(s.confirmed ?? {}).filter(([id]) => holds(id)))
+  return { ...s, safety, confirmed, untilLive: (s.untilLive ?? []).filter(holds) }
+}
 
 /** Power is on the machine: proved dead it is no more. */
-function goneLive(s: JobStanding, seq: number): JobStanding {
-  const taken = s.untilLive ?? []
-  const safety = Object.fromEntries(
-    Object.entries(s.safety).map(([step, ids]) => [step, ids.filter((id) => !taken.includes(id))]),
-  )
-  return { ...s, safety, untilLive: [], liveSeq: seq }
+function goneLive(s: JobStanding, { seq, at, by }: SequencedEvent): JobStanding {
+  const taken = new Set(s.untilLive)
+  return { ...without(s, (id) => !taken.has(id)), liveSeq: seq, live: { at, by } }
+}
+
+/** Hands are in the machine: whoever they belong to, and what was looked over before power went back has to be looked over anew. */
+function handsWentIn(s: JobStanding, { seq, by }: SequencedEvent): JobStanding {
+  const { confirmed = {} } = s
+  return { ...without(s, (id) => confirmed[id]?.does !== 'gives-back'), handsIn: { ...s.handsIn, [by]: seq } }
+}
+
+/** A safety step that somebody has done. */
+function confirm(s: JobStanding, e: SequencedEvent, does: Confirmation['does']): JobStanding {
+  const { id, seq, at, by } = e
+  const own: Confirmation = { by, at, seq, ...(does ? { does } : {}) }
+  const next = { ...s, confirmed: { ...s.confirmed, [id]: own } }
+  if (does === 'isolates' || does === 'proves-dead') return handsWentIn(next, e)
+  if (does !== 'gives-back') return next
+  const handsIn = Object.fromEntries(Object.entries(s.handsIn ?? {}).filter(([who]) => who !== by))
+  return { ...next, handsIn }
+}
+
+/** A safety step taken back takes with it every one that was confirmed after it and so rested on it. */
+function unconfirm(s: JobStanding, seq: number): JobStanding {
+  const { confirmed = {} } = s
+  const undone = Object.values(confirmed).find((c) => c.seq === seq)
+  const handsIn = undone?.does === 'gives-back' ? { ...s.handsIn, [undone.by]: seq } : s.handsIn
+  return { ...without(s, (id) => (confirmed[id]?.seq ?? 0) < seq), ...(handsIn ? { handsIn } : {}) }
 }
 
 /** Takes an entry back, or brings back what a retraction had taken. */
@@ -115,13 +158,52 @@ function retract(s: JobStanding, seq: number, target: ReturnType<Find>, find: Fi
   const next = { ...s, gone: [...s.gone, target.id] }
   // What comes later finds itself gone already.
   if (target.seq > seq) return next
+  if (target.payload.type === 'safety') return unconfirm(count(next, target.id, target.payload, -1), target.seq)
   if (target.payload.type !== 'retracted') return count(next, target.id, target.payload, -1)
   const back = find(target.payload.event)
   if (!back || !next.gone.includes(back.id)) return next
+  // Undoing gives no permission back.
+  if (back.payload.type === 'safety') return next
   const restored = { ...next, gone: next.gone.filter((id) => id !== back.id) }
-  // Undoing gives no permission back that a reopening has taken.
-  if (back.payload.type === 'safety' && back.seq < takenBackAt(s, back.payload.again)) return restored
   return back.seq <= seq ? count(restored, back.id, back.payload, 1) : restored
+}
+
+/** Entries that end the waiting for a part or for somebody. */
+const GOES_ON: ReadonlySet<Payload['type']> = new Set(['reading', 'action', 'closed', 'reopened'])
+
+/** Who comes back to a machine makes it safe anew. */
+const nothingSafe = (seq: number) => ({ safety: {}, untilLive: [], confirmed: {}, handsIn: {}, reopenedSeq: seq })
+
+/** What the customer told. */
+const toldIn = ({ words, complaints, circumstances }: Extract<Payload, { type: 'opened' | 'said' }>) => ({
+  words,
+  complaints: [...complaints],
+  ...(circumstances?.length ? { circumstances: [...circumstances] } : {}),
+})
+
+/** How a job stands once it is closed. */
+const closedBy = (
+  { id: event, seq, at, by }: SequencedEvent,
+  { repair, text, as }: Extract<Payload, { type: 'closed' }>,
+): JobStanding['closed'] => ({ event, seq, repair, text, at, by, ...(as ? { as } : {}) })
+
+/** What a label names is off, or back. */
+function connect(s: JobStanding, payload: Extract<Payload, { type: 'disconnected' | 'reconnected' }>): JobStanding {
+  const { disconnected: before = [], ...rest } = s
+  const others = before.filter((d) => d.label !== payload.label)
+  if (payload.type === 'reconnected') return others.length ? { ...rest, disconnected: others } : rest
+  const { label, name } = payload
+  return others.length < before.length ? s : { ...rest, disconnected: [...before, { label, name }] }
+}
+
+/** What hands did to the machine. */
+function act(s: JobStanding, e: SequencedEvent, payload: Extract<Payload, { type: 'action' }>): JobStanding {
+  const { verb, target } = payload.action
+  if (verb === 'jumper' && target !== undefined && !s.bypasses.includes(target))
+    return { ...s, bypasses: [...s.bypasses, target] }
+  if (verb === 'unjumper') return { ...s, bypasses: s.bypasses.filter((p) => p !== target) }
+  const counted = count(s, e.id, payload, 1)
+  return verb === 'restore' || verb === 'start' ? goneLive(counted, e) : counted
 }
 
 /**
@@ -134,9 +216,13 @@ export function apply(s: JobStanding, e: SequencedEvent, find: Find): JobStandin
   const { payload } = e
   const lastAt = s.lastAt !== undefined && s.lastAt > e.at ? s.lastAt : e.at
   const rested = standingAt(s, e.at) !== s
+  const { awaits, ...rest } = s
+  // Whoever goes on with it waits no more.
+  const waits = awaits && !GOES_ON.has(payload.type) ? { awaits } : {}
   const next: JobStanding = {
-    ...s,
-    ...(rested ? { safety: {}, untilLive: [], reopenedSeq: e.seq } : {}),
+    ...rest,
+    ...waits,
+    ...(rested ? nothingSafe(e.seq) : {}),
     seq: e.seq,
     by: e.by,
     lastAt,
@@ -148,36 +234,39 @@ export function apply(s: JobStanding, e: SequencedEvent, find: Find): JobStandin
         ...next,
         unit: payload.unit,
         revision: payload.revision,
-        words: payload.words,
-        complaints: [...payload.complaints],
-        ...(payload.circumstances?.length ? { circumstances: [...payload.circumstances] } : {}),
+        ...toldIn(payload),
       }
+    case 'said': {
+      const { circumstances: _, ...rest } = next
+      return { ...rest, ...toldIn(payload) }
+    }
     case 'retracted':
       return retract(next, e.seq, find(payload.event), find)
-    case 'action': {
-      const { verb, target } = payload.action
-      if (verb === 'jumper' && target !== undefined && !s.bypasses.includes(target))
-        return { ...next, bypasses: [...s.bypasses, target] }
-      if (verb === 'unjumper') return { ...next, bypasses: s.bypasses.filter((p) => p !== target) }
-      const counted = count(next, e.id, payload, 1)
-      return verb === 'restore' || verb === 'start' ? goneLive(counted, e.seq) : counted
-    }
+    case 'action':
+      return act(next, e, payload)
     case 'reading': {
       const counted = count(next, e.id, payload, 1)
-      return payload.live ? goneLive(counted, e.seq) : counted
+      // What was clipped on dead is read hands-off: with the power on, no hands are in it.
+      if (payload.live) return goneLive(counted, e)
+      return payload.hands ? handsWentIn(counted, e) : counted
     }
+    case 'safety':
+      return confirm(count(next, e.id, payload, 1), e, payload.does)
     case 'test-strategy':
       return { ...next, strategy: payload.strategy }
     case 'acceptance':
       return { ...next, acceptance: payload.acceptance }
+    case 'awaits': {
+      const { what, text } = payload
+      return { ...next, awaits: { what, text, at: e.at, by: e.by } }
+    }
+    case 'disconnected':
+    case 'reconnected':
+      return handsWentIn(connect(next, payload), e)
     case 'closed':
-      return {
-        ...next,
-        closed: { event: e.id, seq: e.seq, repair: payload.repair, text: payload.text, at: e.at, by: e.by },
-      }
+      return { ...next, closed: closedBy(e, payload) }
     case 'reopened':
-      // Who comes back to a machine makes it safe anew.
-      return { ...next, closed: undefined, safety: {}, untilLive: [], reopenedSeq: e.seq }
+      return { ...next, ...nothingSafe(e.seq), closed: undefined }
     default:
       return count(next, e.id, payload, 1)
   }

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { TEST_STRATEGIES, VERBS } from '../evidence'
+import { SAFETY_EFFECTS, TEST_STRATEGIES, VERBS } from '../evidence'
 
 /**
  * What happened on a job, as data. An event is written once and never changed: a newer form of the language gets a
@@ -30,9 +30,18 @@ export const moment = z.iso.datetime().refine((at) => {
   return year >= YEARS.first && year <= YEARS.last
 }, 'is no time of these years')
 
+/** How a job can end without a repair. */
+export const ENDINGS = ['works-now', 'cancelled', 'wrong-machine', 'handed-over'] as const
+export type Ending = (typeof ENDINGS)[number]
+
 const name = text(80, 1)
 const words = text(4000)
 const revision = z.string().regex(/^[0-9a-f]{64}$/)
+/** SHA-256 of what the device sends. */
+export const photoHash = z.string().regex(/^[0-9a-f]{64}$/)
+/** What a photo was taken for. */
+const PHOTO_ABOUT = ['found', 'wiring', 'remark'] as const
+const share = z.number().min(0).max(1)
 
 /** A reading as it was understood where it was typed; SI. */
 const value = z.discriminatedUnion('type', [
@@ -54,8 +63,20 @@ export const payloadSchema = z.discriminatedUnion('type', [
     circumstances: z.array(name).max(12).optional(),
     words,
   }),
-  /** `again`: a step that is taken back once the machine has been live; as its sheet says, whatever was sent. */
-  z.strictObject({ type: z.literal('safety'), step: name, again: z.literal(true).optional() }),
+  /** What the customer says, told anew: it takes the place of what was told before. */
+  z.strictObject({
+    type: z.literal('said'),
+    complaints: z.array(name).min(1).max(12),
+    circumstances: z.array(name).max(12).optional(),
+    words,
+  }),
+  /** `again`: a step that is taken back once the machine has been live; `does`: what it brings about. As its sheet says, whatever was sent. */
+  z.strictObject({
+    type: z.literal('safety'),
+    step: name,
+    again: z.literal(true).optional(),
+    does: z.enum(SAFETY_EFFECTS).optional(),
+  }),
   z.strictObject({
     type: z.literal('reading'),
     test: text(200, 1),
@@ -65,6 +86,8 @@ export const payloadSchema = z.discriminatedUnion('type', [
     instrument: name.optional(),
     /** It was taken on a powered machine: as the facts of the test say, whatever was sent. */
     live: z.literal(true).optional(),
+    /** Hands were in the machine for it: as the facts of the test say, whatever was sent. */
+    hands: z.literal(true).optional(),
   }),
   z.strictObject({
     type: z.literal('action'),
@@ -79,8 +102,32 @@ export const payloadSchema = z.discriminatedUnion('type', [
     type: z.literal('acceptance'),
     acceptance: z.enum(['published', 'sibling', 'not-open-or-short', 'kind-band']),
   }),
-  z.strictObject({ type: z.literal('note'), text: text(4000, 1) }),
-  z.strictObject({ type: z.literal('closed'), repair: text(80), text: words }),
+  /** A remark, for the own people unless it says that it is for the customer. */
+  z.strictObject({ type: z.literal('note'), text: text(4000, 1), to: z.literal('customer').optional() }),
+  /** A photo, by what its bytes hash to: the server has them before it takes this. Width and height in pixels. */
+  z.strictObject({
+    type: z.literal('photo'),
+    photo: photoHash,
+    width: z.int().min(1).max(20_000),
+    height: z.int().min(1).max(20_000),
+    about: z.enum(PHOTO_ABOUT),
+  }),
+  /** A connector or wire with its name, before it comes off; `x` and `y` as shares of the photo that shows it. */
+  z.strictObject({
+    type: z.literal('label'),
+    name: text(120, 1),
+    colour: text(40, 1).optional(),
+    /** Where it belongs. */
+    terminal: text(120, 1).optional(),
+    shown: z.strictObject({ photo: photoHash, x: share, y: share }).optional(),
+  }),
+  /** What a label names has come off, or is back where it belongs. */
+  z.strictObject({ type: z.literal('disconnected'), label: z.uuid(), name: text(120, 1) }),
+  z.strictObject({ type: z.literal('reconnected'), label: z.uuid() }),
+  /** `as`: what it ended with where no repair was done. */
+  z.strictObject({ type: z.literal('closed'), repair: text(80), text: words, as: z.enum(ENDINGS).optional() }),
+  /** Somebody or something is waited for; what is shut or off until then stands in the text. The job stays open. */
+  z.strictObject({ type: z.literal('awaits'), what: z.enum(['part', 'person', 'customer']), text: words }),
   z.strictObject({ type: z.literal('reopened') }),
 ])
 

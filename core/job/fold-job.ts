@@ -1,7 +1,7 @@
 import type { ReadingValue } from '../foundation/quantity'
 import type { Action } from '../evidence'
 import { apply, emptyStanding, type JobStanding } from './apply'
-import type { SequencedEvent } from './event-schema'
+import type { Payload, SequencedEvent } from './event-schema'
 
 /** One line of a job's log. */
 export type Entry = {
@@ -19,11 +19,20 @@ export type Entry = {
   | { type: 'action'; action: Action }
 )
 
+/** By which event, when and by whom. */
+interface Made {
+  event: string
+  at: string
+  by: string
+}
+
 /** A job with its log: what a screen shows. */
 export interface Job extends JobStanding {
   /** Readings and actions in the order of the fold; what was taken back is left out. */
   log: Entry[]
-  remarks: { event: string; at: string; by: string; text: string }[]
+  remarks: { event: string; at: string; by: string; text: string; to: 'customer' | 'us' }[]
+  photos: (Pick<Extract<Payload, { type: 'photo' }>, 'photo' | 'width' | 'height' | 'about'> & Made)[]
+  labels: (Pick<Extract<Payload, { type: 'label' }>, 'name' | 'colour' | 'terminal' | 'shown'> & Made)[]
 }
 
 /** The hands of others change what a meter shows: only what was done to the machine overlaps. */
@@ -51,6 +60,8 @@ export function foldJob(events: readonly SequencedEvent[]): Job {
   const actions = ordered.filter((e) => e.payload.type === 'action')
   const log: Entry[] = []
   const remarks: Job['remarks'] = []
+  const photos: Job['photos'] = []
+  const labels: Job['labels'] = []
   for (const e of ordered) {
     if (gone.has(e.id)) continue
     const { payload, seq, at, by } = e
@@ -59,7 +70,14 @@ export function foldJob(events: readonly SequencedEvent[]): Job {
       const { test, text, value, instrument } = payload
       log.push({ ...common, overlaps: overlapsOf(e, actions), type: 'reading', test, text, value, instrument })
     } else if (payload.type === 'action') log.push({ ...common, overlaps: [], type: 'action', action: payload.action })
-    else if (payload.type === 'note') remarks.push({ event: e.id, at, by, text: payload.text })
+    else if (payload.type === 'note') remarks.push({ event: e.id, at, by, text: payload.text, to: payload.to ?? 'us' })
+    else if (payload.type === 'photo') {
+      const { type: _, ...photo } = payload
+      photos.push({ event: e.id, at, by, ...photo })
+    } else if (payload.type === 'label') {
+      const { type: _, ...label } = payload
+      labels.push({ event: e.id, at, by, ...label })
+    }
   }
-  return { ...standing, log, remarks }
+  return { ...standing, log, remarks, photos, labels }
 }

@@ -1,4 +1,4 @@
-import { readEvidence, type WorkMode } from '../evidence'
+import { DEAD_ACTS, LIVE_ACTS, readEvidence, type HandAct, type SafetyEffect, type WorkMode } from '../evidence'
 import type { Problem } from '../foundation/issues'
 import { isRetractable, standingAt, type JobStanding } from './apply'
 import type { JobEvent, SequencedEvent } from './event-schema'
@@ -13,7 +13,10 @@ export const barredFor = (role: Role): WorkMode[] => (role === 'trainee' ? ['ene
 /** Why an event was not taken. The sentence for each stands in the words room. */
 export type RefusalCode =
   | 'make-safe-first'
+  | 'hands-in'
   | 'bypass-in'
+  | 'still-off'
+  | 'photo-missing'
   | 'closed'
   | 'not-opened'
   | 'opened-twice'
@@ -30,32 +33,67 @@ export type RefusalCode =
 
 export interface Refusal {
   code: RefusalCode
-  /** Steps still missing, parts still bridged. */
+  /** Steps still missing, parts still bridged, people whose hands are in. */
   names?: string[]
   /** What is wrong with the names and readings of it. */
   problems?: Problem[]
 }
 
+/** What a safety step brings about, where its sheet does not say. */
+const BY_DEFAULT = { anything: undefined, isolated: 'lets-go', energised: 'readies' } as const
+
+/** Before which acts of the hands a step is due, by what it brings about. */
+const DUE: Record<SafetyEffect, readonly HandAct[]> = {
+  'proves-meter': ['open', 'terminals', 'reach'],
+  isolates: ['open', 'terminals', 'reach', 'hose'],
+  'proves-dead': ['open', 'terminals', 'reach'],
+  'lets-go': ['open', 'terminals', 'reach', 'hose', 'water'],
+  'gives-back': ['power'],
+  readies: ['live'],
+}
+/** Steps that each person does for themselves. */
+const BY_EACH: readonly SafetyNeed['does'][] = ['readies', 'gives-back']
+
 /**
- * The safety steps that must be confirmed before a test: observing needs those before anything, isolated and
- * water work also those before isolated work, energised work all of them.
+ * The safety steps still to be done before these acts of the hands: what a step is due before follows from what it brings
+ * about. A step before anything is due before every act, and before a look.
  *
  * @param at now: what was confirmed on another day counts no more
+ * @param by whose hands; live work and giving power back are confirmed by each person. Anybody's count where it is left out
  */
 export function missingSteps(
-  workMode: WorkMode,
+  acts: readonly HandAct[],
   needs: readonly SafetyNeed[],
-  job: Pick<JobStanding, 'safety' | 'lastAt'>,
+  job: Pick<JobStanding, 'safety' | 'lastAt' | 'confirmed'>,
   at: string,
+  by?: string,
 ): SafetyNeed[] {
-  const { safety } = standingAt(job, at)
-  const wanted: SafetyNeed['before'][] =
-    workMode === 'observe'
-      ? ['anything']
-      : workMode === 'energised'
-        ? ['anything', 'isolated', 'energised']
-        : ['anything', 'isolated']
-  return needs.filter((n) => wanted.includes(n.before) && !safety[n.id]?.length)
+  const { safety, confirmed = {} } = standingAt(job, at)
+  const isDue = ({ before, does = BY_DEFAULT[before] }: SafetyNeed) =>
+    does === undefined || DUE[does].some((act) => acts.includes(act))
+  const isDone = ({ id, does }: SafetyNeed) =>
+    safety[id]?.some((e) => by === undefined || !BY_EACH.includes(does) || confirmed[e]?.by === by) ?? false
+  return needs.filter((n) => isDue(n) && !isDone(n))
+}
+
+/**
+ * What hands do for a test as the job stands: power that comes back to a machine in which one's hands were is given back,
+ * whatever the test.
+ */
+export const actsNow = (
+  { acts, powered }: { acts: readonly HandAct[]; powered: boolean },
+  { handsIn = {} }: Pick<JobStanding, 'handsIn'>,
+  by: string | undefined,
+): readonly HandAct[] =>
+  powered && !acts.includes('power') && by !== undefined && by in handsIn ? [...acts, 'power'] : acts
+
+/** Who else has hands in the machine: it gets no power before each has said that they are out. */
+export function othersIn(
+  { handsIn = {} }: Pick<JobStanding, 'handsIn'>,
+  needs: readonly SafetyNeed[],
+  by: string,
+): string[] {
+  return needs.some((n) => n.does === 'gives-back') ? Object.keys(handsIn).filter((who) => who !== by) : []
 }
 
 /** What is wrong with the names and readings of an event, against its sheet. */
@@ -80,6 +118,7 @@ function problemsOf({ payload }: JobEvent, facts: SheetFacts): { code: RefusalCo
     case 'action':
       return asEvidence({ action: `${payload.action.verb} ${payload.action.target ?? ''}` }, 'unknown-name')
     case 'opened':
+    case 'said':
       return [
         ...payload.complaints.map((complaint) => ({ complaint })),
         ...(payload.circumstances ?? []).map((circumstance) => ({ circumstance })),
@@ -95,10 +134,22 @@ function problemsOf({ payload }: JobEvent, facts: SheetFacts): { code: RefusalCo
   }
 }
 
+/** What must not stay in or off a machine that is left with its user. */
+function refusesLeaving(
+  { bypasses, disconnected = [] }: Pick<JobStanding, 'bypasses' | 'disconnected'>,
+  payload: JobEvent['payload'],
+): Refusal | undefined {
+  if (payload.type !== 'closed' && payload.type !== 'awaits') return undefined
+  if (bypasses.length) return { code: 'bypass-in', names: bypasses }
+  const works = payload.type === 'closed' && (payload.as === undefined || payload.as === 'works-now')
+  return works && disconnected.length ? { code: 'still-off', names: disconnected.map((d) => d.name) } : undefined
+}
+
 /**
  * Whether an event may be appended to a job as it stands.
  *
  * @param target the event that a retraction names
+ * @param by name of who enters it
  * @returns why not, or `undefined`. What was entered before a closing that came first is let in: it counts as late
  */
 export function refuses(
@@ -107,6 +158,7 @@ export function refuses(
   facts: SheetFacts,
   role: Role,
   target?: Pick<SequencedEvent, 'payload'>,
+  by?: string,
 ): Refusal | undefined {
   const { payload } = event
   if (role === 'read-only') return { code: 'read-only' }
@@ -114,21 +166,27 @@ export function refuses(
   if (job.unit === undefined) return { code: 'not-opened' }
   if (job.closed) {
     const late = event.baseSeq < job.closed.seq && payload.type !== 'closed'
-    if (!late && payload.type !== 'reopened' && payload.type !== 'note') return { code: 'closed' }
+    if (!late && !['reopened', 'note', 'photo'].includes(payload.type)) return { code: 'closed' }
   }
   const wrong = problemsOf(event, facts)
   if (wrong) return wrong
-  if (payload.type === 'retracted' && !(target && isRetractable(target.payload))) return { code: 'not-retractable' }
-  const workMode =
-    payload.type === 'reading'
-      ? findTest(facts, payload.test, payload.instrument)?.workMode
-      : // A jumper is fitted dead on a machine that was made safe, to be read live.
-        payload.type === 'action' && payload.action.verb === 'jumper'
-        ? 'energised'
-        : undefined
-  if (workMode !== undefined && barredFor(role).includes(workMode)) return { code: 'no-live-work' }
-  const missing = workMode === undefined ? [] : missingSteps(workMode, facts.needs, job, event.at)
+  if (payload.type === 'retracted') {
+    if (!target || !isRetractable(target.payload)) return { code: 'not-retractable' }
+    // What is off keeps its name until it is back.
+    const off = job.disconnected?.filter((d) => d.label === payload.event) ?? []
+    if (off.length) return { code: 'still-off', names: off.map((d) => d.name) }
+  }
+  const test = payload.type === 'reading' ? findTest(facts, payload.test, payload.instrument) : undefined
+  const verb = payload.type === 'action' ? payload.action.verb : undefined
+  // A jumper is fitted dead on a machine that was made safe, to be read live.
+  if (barredFor(role).includes(test?.workMode ?? (verb === 'jumper' ? 'energised' : 'observe')))
+    return { code: 'no-live-work' }
+  const acts = test ? actsNow(test, job, by) : verb === 'jumper' ? LIVE_ACTS : DEAD_ACTS
+  const handsOn = test || verb === 'jumper' || payload.type === 'disconnected'
+  const missing = handsOn ? missingSteps(acts, facts.needs, job, event.at, by) : []
   if (missing.length) return { code: 'make-safe-first', names: missing.map((m) => m.id) }
-  if (payload.type === 'closed' && job.bypasses.length) return { code: 'bypass-in', names: job.bypasses }
-  return undefined
+  const powers = test?.powered || verb === 'restore' || verb === 'start'
+  const others = powers && by !== undefined ? othersIn(job, facts.needs, by) : []
+  if (others.length) return { code: 'hands-in', names: others }
+  return refusesLeaving(job, payload)
 }

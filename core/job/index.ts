@@ -1,17 +1,22 @@
-export { apply, emptyStanding, type JobStanding } from './apply'
+export { apply, emptyStanding, type Confirmation, type JobStanding } from './apply'
 export {
+  ENDINGS,
   EVENT_VERSION,
   isSoundText,
   jobEventSchema,
   moment,
+  photoHash,
   soundText,
   text,
+  type Ending,
   type JobEvent,
   type Payload,
   type SequencedEvent,
 } from './event-schema'
+export { DEAD_ACTS, handsGoIn, LIVE_ACTS, type HandAct } from '../evidence'
 export { foldJob, type Entry, type Job } from './fold-job'
-export { barredFor, missingSteps, refuses, type Refusal, type RefusalCode, type Role } from './guard'
+export { actsNow, barredFor, missingSteps, othersIn, refuses, type Refusal, type RefusalCode, type Role } from './guard'
+export { powerState, type PowerState } from './power-state'
 export { FACTS_VERSION, type SafetyNeed, type SheetFacts } from './sheet-facts'
 export { stamped } from './stamp'
 export { upcast, type WrittenEvent } from './upcast'

@@ -1,12 +1,22 @@
 import { problem } from '../foundation/issues'
 import { ok, err, type Result } from '../foundation/result'
 import type { Dimension, ReadingShape } from '../foundation/quantity'
-import type { Action, Vocabulary, WorkMode } from '../evidence'
+import {
+  DEAD_ACTS,
+  LIVE_ACTS,
+  type Action,
+  type HandAct,
+  type SafetyEffect,
+  type Vocabulary,
+  type WorkMode,
+} from '../evidence'
 
 export interface SafetyNeed {
   id: string
   title: string
   before: 'anything' | 'isolated' | 'energised'
+  /** What it brings about; absent where the sheet does not say. */
+  does?: SafetyEffect
   /** It is asked again once the machine has been live. */
   again?: boolean
 }
@@ -16,7 +26,7 @@ export interface SafetyNeed {
  * once when the revision is kept, so that no request runs a machine.
  */
 /** Form and content of facts: raised when the same sheet gives other tests or names than before. */
-export const FACTS_VERSION = 6
+export const FACTS_VERSION = 7
 
 export interface SheetFacts {
   /** Which version made them; absent in the first. */
@@ -30,7 +40,18 @@ export interface SheetFacts {
   circumstances?: string[]
   needs: SafetyNeed[]
   repairs: { id: string; title: string }[]
-  tests: Record<string, { workMode: WorkMode; shape: ReadingShape; meters: string[] }>
+  tests: Record<
+    string,
+    {
+      workMode: WorkMode
+      shape: ReadingShape
+      meters: string[]
+      /** What hands do for it. */
+      acts: HandAct[]
+      /** Whether the machine has its power while it is taken. */
+      powered: boolean
+    }
+  >
   meters: Record<string, { dimension: Dimension; yesNo: boolean }>
   targets: Partial<Record<Action['verb'], string[]>>
   /** Ends of a free probe, and moments it may be taken at. */
@@ -45,14 +66,15 @@ export function findTest(
   facts: SheetFacts,
   test: string,
   instrument: string | undefined,
-): { workMode: WorkMode; shape: ReadingShape } | undefined {
+): { workMode: WorkMode; shape: ReadingShape; acts: readonly HandAct[]; powered: boolean } | undefined {
   const meter = instrument === undefined ? undefined : facts.meters[instrument]
   if (instrument !== undefined && !meter) return undefined
   const listed = Object.hasOwn(facts.tests, test) ? facts.tests[test] : undefined
   const asWritten = (shape: ReadingShape): ReadingShape => (meter?.yesNo ? { type: 'yes-no' } : shape)
   if (listed) {
     if (instrument !== undefined && !listed.meters.includes(instrument)) return undefined
-    return { workMode: listed.workMode, shape: asWritten(listed.shape) }
+    const { workMode, shape, acts, powered } = listed
+    return { workMode, shape: asWritten(shape), acts, powered }
   }
   const probe = PROBE.exec(test)
   const dimension = meter?.dimension ?? 'voltage'
@@ -63,7 +85,10 @@ export function findTest(
   const dead = dimension === 'resistance'
   // Ohms are taken at rest, proved dead; nothing else is taken then.
   if (dead && at !== undefined && at !== 'off') return undefined
-  return { workMode: dead ? 'isolated' : 'energised', shape: asWritten({ type: 'number', dimension }) }
+  const shape = asWritten({ type: 'number', dimension })
+  return dead
+    ? { workMode: 'isolated', shape, acts: DEAD_ACTS, powered: false }
+    : { workMode: 'energised', shape, acts: LIVE_ACTS, powered: true }
 }
 
 /** The names that evidence about this machine may use. */

@@ -1,9 +1,11 @@
+import { handsGoIn } from '../evidence'
 import type { JobEvent } from './event-schema'
 import { findTest, type SheetFacts } from './sheet-facts'
 
 /**
- * An event with what its sheet says of it: whether a reading was taken live, whether a safety step is asked again after
- * that. The fold knows no sheet; whoever enters or appends an event stamps it, and what was sent counts for nothing.
+ * An event with what its sheet says of it: whether a reading was taken with the power on and with hands in the machine,
+ * what a safety step brings about and whether it is asked again. The fold knows no sheet; whoever enters or appends an event
+ * stamps it, and what was sent counts for nothing.
  */
 export function stamped<E extends Pick<JobEvent, 'payload'>>(
   event: E,
@@ -11,12 +13,16 @@ export function stamped<E extends Pick<JobEvent, 'payload'>>(
 ): E {
   const { payload } = event
   if (payload.type === 'safety') {
-    const { again: _, ...rest } = payload
-    const asked = needs.find((n) => n.id === payload.step)?.again
-    return { ...event, payload: { ...rest, ...(asked ? { again: true } : {}) } }
+    const { again: _, does: __, ...rest } = payload
+    const { again, does } = needs.find((n) => n.id === payload.step) ?? {}
+    return { ...event, payload: { ...rest, ...(again ? { again: true } : {}), ...(does ? { does } : {}) } }
   }
   if (payload.type !== 'reading') return event
-  const { live: _, ...rest } = payload
-  const live = findTest(facts as SheetFacts, payload.test, payload.instrument)?.workMode === 'energised'
-  return { ...event, payload: { ...rest, ...(live ? { live: true } : {}) } }
+  const { live: _, hands: __, ...rest } = payload
+  const test = findTest(facts as SheetFacts, payload.test, payload.instrument)
+  const hands = test && handsGoIn(test.acts)
+  return {
+    ...event,
+    payload: { ...rest, ...(test?.powered ? { live: true } : {}), ...(hands ? { hands: true } : {}) },
+  }
 }

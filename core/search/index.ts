@@ -1,1 +1,2 @@
 export { fits, search, type Findable } from './search'
+export { suggest } from './suggest'

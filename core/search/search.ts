@@ -30,6 +30,25 @@ const partOf = (word: string, token: string): boolean =>
 
 /** Words shorter than this must fit exactly. */
 const FORGIVEN = 4
+/** A short word with a letter left out: `lft`. */
+const leavesOut = (word: string, other: string): boolean =>
+  word.length === FORGIVEN - 1 &&
+  other.length === FORGIVEN &&
+  word[0] === other[0] &&
+  [...other].some((_, k) => other.slice(0, k) + other.slice(k + 1) === word)
+
+/** Pieces of a model that were typed apart stand together again: `d 6`. */
+function together(asked: readonly string[], joined: readonly string[]): string[] {
+  const out: string[] = []
+  for (const word of asked) {
+    const last = out.at(-1)
+    const both = last === undefined ? '' : last + word
+    if (last !== undefined && last.length < SHORT && word.length < SHORT && joined.some((w) => w.includes(both)))
+      out[out.length - 1] = both
+    else out.push(word)
+  }
+  return out
+}
 
 /**
  * How well a query fits, 0 when some word of it is found nowhere. Spelling, spaces and hyphens are forgiven.
@@ -37,16 +56,17 @@ const FORGIVEN = 4
  * @example fits({ words: ['Orrisk TL-40'] }, 'orisk tl4o') > 0
  */
 export function fits({ words }: Findable, query: string): number {
-  const asked = plain(query).split(/\s+/).filter(Boolean)
   const whole = words.map(plain)
   const single = whole.flatMap((w) => w.split(/\s+/))
   const joined = whole.map((w) => w.replaceAll(' ', ''))
+  const asked = together(plain(query).split(/\s+/).filter(Boolean), joined)
   let score = 1
   for (const word of asked) {
     if (single.includes(word)) score += 3
     else if (word.length >= SHORT ? joined.some((w) => w.includes(word)) : single.some((w) => partOf(word, w)))
       score += 2
     else if (word.length >= FORGIVEN && single.some((w) => w.length >= FORGIVEN - 1 && nearly(word, w))) score += 1
+    else if (single.some((w) => leavesOut(word, w))) score += 1
     else return 0
   }
   return score

@@ -5,6 +5,10 @@ const ANSWERS = {
   en: {
     'bad-request': 'This request is not understood.',
     'wrong-shape': 'Part of this request is missing or has the wrong form.',
+    'wrong-type': 'This address takes a photo as JPEG.',
+    'not-a-photo': 'This is not a photo that can be kept.',
+    'photo-cut-short': 'This photo ends before it is whole. Take it again.',
+    'other-photo': 'These are not the bytes that the address names.',
     'not-json': 'This address takes readable JSON.',
     'not-signed-in': 'Sign in first.',
     'wrong-sign-in': 'Name or password is not right.',

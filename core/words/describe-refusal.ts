@@ -5,7 +5,10 @@ import { LOCALE, type Locale } from './locale'
 const REFUSED: Record<Locale, Record<RefusalCode, string>> = {
   en: {
     'make-safe-first': 'Make it safe first: the safety steps before this are not all confirmed.',
+    'hands-in': 'Power stays off until everybody has said that their hands are out.',
     'bypass-in': 'A jumper is still in. Take it out before the job is closed.',
+    'still-off': 'Something is still disconnected. Put it back first.',
+    'photo-missing': 'The photo itself has not arrived. Take it again.',
     closed: 'This job is closed. Reopen it to go on.',
     'not-opened': 'This job has not been opened.',
     'opened-twice': 'This job is open already.',
@@ -23,6 +26,9 @@ const REFUSED: Record<Locale, Record<RefusalCode, string>> = {
 }
 
 /** The sentence for a refused entry, with what is wrong where that is known. */
-export function describeRefusal({ code, problems }: Refusal, locale: Locale = LOCALE): string {
+export function describeRefusal({ code, names, problems }: Refusal, locale: Locale = LOCALE): string {
+  if (code === 'hands-in' && names?.length)
+    return `Power stays off: ${names.join(' and ')} ${names.length > 1 ? 'have' : 'has'} hands in the machine and must say that they are out.`
+  if (code === 'still-off' && names?.length) return `Still off: ${names.join(', ')}. Put it back first.`
   return problems?.length ? problems.map((p) => describeProblem(p, locale)).join(' ') : REFUSED[locale][code]
 }

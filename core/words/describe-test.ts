@@ -49,19 +49,25 @@ export function describeHow(machine: Machine, p: Procedure, meter: Meter | undef
   return service ? `${hands} Then leave the service mode: ${service.leave}.` : hands
 }
 
-/** What hands take off or put on. */
-function describeLoosening(title: string, what: Loosening['type']): string {
+/** Colours of the wires of a part, in brackets; nothing where the sheet does not say them. */
+function coloursOf({ colours }: Machine['sheet'], part: string): string {
+  const own = colours.filter((c) => c.part === part).map(({ colour }) => colour)
+  return own.length ? ` (${own.join(', ')})` : ''
+}
+
+/** What hands take off or put on. @param wires their colours, as they stand behind a name */
+function describeLoosening(title: string, what: Loosening['type'], wires: string): string {
   switch (what) {
     case 'joint':
       return `Shut the tap, let the pressure into a bucket and undo the joint at ${withArticle(title)}`
     case 'insert':
       return `Draw ${withArticle(title)} out`
     case 'leads':
-      return `Mark the leads of ${withArticle(title)} and take them off`
+      return `Mark the leads of ${withArticle(title)}${wires} and take them off`
     case 'swap':
       return `Change the leads of ${withArticle(title)} with those of its sibling`
     case 'clips':
-      return `Clip the meter on at ${withArticle(title)} while it is dead`
+      return `Clip the meter on at ${withArticle(title)}${wires} while it is dead`
   }
 }
 
@@ -75,7 +81,7 @@ export function describeStep({ sheet, parts }: Machine, step: WorkStep): string 
     case 'open':
       return `Open the ${sheet.panels.find((p) => p.id === step.panel)!.title}`
     case 'loosen':
-      return describeLoosening(parts[step.part].title, step.what)
+      return describeLoosening(parts[step.part].title, step.what, coloursOf(sheet, parts[step.part].id))
     case 'start': {
       const { title, service } = sheet.programs[step.program]
       return service ? `Enter ${title}: ${service.enter}` : `Start ${title}`

@@ -14,7 +14,7 @@ export async function grantToApp(owner: Sequelize, password: string): Promise<vo
     REVOKE CREATE ON SCHEMA public FROM PUBLIC;
     GRANT USAGE ON SCHEMA public TO ${APP_ROLE};
     GRANT SELECT, INSERT, UPDATE, DELETE ON ALL TABLES IN SCHEMA public TO ${APP_ROLE};
-    REVOKE UPDATE, DELETE ON job_events, sheet_revisions FROM ${APP_ROLE};
+    REVOKE UPDATE, DELETE ON job_events, sheet_revisions, photos FROM ${APP_ROLE};
     REVOKE ALL ON migrations FROM ${APP_ROLE};
   `)
 }

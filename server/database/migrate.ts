@@ -5,8 +5,10 @@ import * as house from './migrations/0002-house'
 import * as workModes from './migrations/0003-work-modes'
 import * as reopenedUnsafe from './migrations/0004-reopened-unsafe'
 import * as knownSince from './migrations/0005-known-since'
+import * as photos from './migrations/0006-photos'
+import * as kit from './migrations/0007-kit'
 
-const MIGRATIONS = [start, house, workModes, reopenedUnsafe, knownSince]
+const MIGRATIONS = [start, house, workModes, reopenedUnsafe, knownSince, photos, kit]
 
 /** Brings the tables to the newest form. Running it twice does nothing. */
 export async function migrate(sequelize: Sequelize): Promise<void> {

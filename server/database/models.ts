@@ -25,6 +25,7 @@ export class User extends Model<Row<User>, New<User>> {
   declare name: string
   declare role: CreationOptional<Role>
   declare passwordHash: string
+  declare kit: CreationOptional<{ lacking: string[]; beepsBelow?: number | undefined } | null>
 }
 
 export class Session extends Model<Row<Session>, New<Session>> {
@@ -116,6 +117,14 @@ export class JobEventRow extends Model<Row<JobEventRow>, New<JobEventRow>> {
   declare baseSeq: number | null
 }
 
+export class Photo extends Model<Row<Photo>, New<Photo>> {
+  declare organisationId: string
+  declare hash: string
+  declare bytes: Buffer
+  declare createdBy: string
+  declare createdAt: CreationOptional<Date>
+}
+
 // Fresh objects each time: Sequelize writes the name of the attribute into its definition.
 const uuid = () => ({ type: DataTypes.UUID, allowNull: false })
 const text = () => ({ type: DataTypes.TEXT, allowNull: false })
@@ -135,7 +144,15 @@ export function defineModels(sequelize: Sequelize): void {
     { ...common, tableName: 'organisations' },
   )
   User.init(
-    { id: id(), organisationId: uuid(), email: text(), name: text(), role: DataTypes.TEXT, passwordHash: text() },
+    {
+      id: id(),
+      organisationId: uuid(),
+      email: text(),
+      name: text(),
+      role: DataTypes.TEXT,
+      passwordHash: text(),
+      kit: DataTypes.JSONB,
+    },
     { ...common, tableName: 'users' },
   )
   Session.init(
@@ -210,5 +227,15 @@ export function defineModels(sequelize: Sequelize): void {
       baseSeq: DataTypes.INTEGER,
     },
     { ...common, tableName: 'job_events' },
+  )
+  Photo.init(
+    {
+      organisationId: { ...uuid(), primaryKey: true },
+      hash: { ...text(), primaryKey: true },
+      bytes: { type: DataTypes.BLOB, allowNull: false },
+      createdBy: uuid(),
+      createdAt: given(),
+    },
+    { ...common, tableName: 'photos' },
   )
 }

@@ -26,6 +26,8 @@ export interface Asked<C extends Contract> {
   params: z.infer<C['params']>
   query: z.infer<C['query']>
   body: z.infer<C['body']>
+  /** What was sent, where the contract takes a file. */
+  file: Uint8Array | undefined
   event: H3Event
 }
 
@@ -44,6 +46,20 @@ async function sendJson(event: H3Event, answer: unknown): Promise<Buffer | strin
   setResponseHeader(event, 'vary', 'accept-encoding')
   setResponseHeader(event, 'content-encoding', 'gzip')
   return text.length < WORTH_A_THREAD ? gzipSync(text, { level: 1 }) : zip(text)
+}
+
+/** The file that a request carries; one that is larger than it said ends the request. */
+async function fileOf(event: H3Event, { type, most }: NonNullable<Contract['file']>): Promise<Uint8Array> {
+  refuseTooLarge(event, most)
+  if (getHeader(event, 'content-type') !== type) throw apiError(415, 'wrong-type')
+  return (await readRawBody(event, false)) ?? new Uint8Array()
+}
+
+/** Sends a file, which never changes under its address. */
+function sendFile(event: H3Event, bytes: Uint8Array, type: string): Buffer {
+  setResponseHeader(event, 'content-type', type)
+  setResponseHeader(event, 'cache-control', 'private, max-age=31536000, immutable')
+  return Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength)
 }
 
 async function bodyOf(event: H3Event): Promise<unknown> {
@@ -83,10 +99,13 @@ export function route<C extends Contract>(
       }
       const params = parsePart(contract.params, getRouterParams(event, { decode: true }))
       const query = parsePart(contract.query, getQuery(event))
-      const body = contract.method === 'GET' ? undefined : parsePart(contract.body, await bodyOf(event))
-      const answer = await serve({ who: who!, params, query, body, event } as Asked<C>)
+      const { file } = contract
+      const sends = contract.method !== 'GET'
+      const body = sends && !file ? parsePart(contract.body, await bodyOf(event)) : undefined
+      const bytes = sends && file ? await fileOf(event, file) : undefined
+      const answer = await serve({ who: who!, params, query, body, file: bytes, event } as Asked<C>)
       setResponseStatus(event, status)
-      return sendJson(event, answer)
+      return file && !sends ? sendFile(event, answer as Uint8Array, file.type) : sendJson(event, answer)
     })
   })
 }

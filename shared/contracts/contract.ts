@@ -29,6 +29,8 @@ export interface Contract<
   query: Q
   body: B
   answer: A
+  /** Where a file is sent or answered instead of JSON: its type, and its largest size, bytes. */
+  file?: { type: string; most: number }
 }
 
 const nothing = z.object({})
@@ -48,6 +50,7 @@ export function contract<
   query?: Q
   body?: B
   answer: A
+  file?: Contract['file']
 }): Contract<P, Q, B, A> {
   return {
     params: nothing as unknown as P,

@@ -1,5 +1,6 @@
 import * as health from './health'
 import * as jobs from './jobs'
+import * as photos from './photos'
 import * as session from './session'
 import * as sheets from './sheets'
 import * as units from './units'
@@ -7,7 +8,7 @@ import type { Contract } from './contract'
 
 /** Every route that answers; the stream of news stands apart in `news.ts`. */
 export const CONTRACTS: Record<string, Contract> = Object.fromEntries(
-  [health, jobs, session, sheets, units].flatMap((area) =>
+  [health, jobs, photos, session, sheets, units].flatMap((area) =>
     Object.entries(area).filter(
       (entry): entry is [string, Contract] =>
         typeof entry[1] === 'object' && entry[1] !== null && 'method' in entry[1] && 'answer' in entry[1],

@@ -6,7 +6,7 @@ import { contract, cursor, EVERYBODY, id, idParam, query, WRITERS } from './cont
 export const MOST_EVENTS = 200
 export const MOST_SHOWN = 2000
 
-export const JOB_STATES = ['open', 'closed', 'bypass'] as const
+export const JOB_STATES = ['open', 'waiting', 'closed', 'bypass'] as const
 
 /** A job as a list shows it. */
 export const jobRow = z.object({
@@ -21,6 +21,10 @@ export const jobRow = z.object({
   repairs: z.number(),
   /** Parts with a jumper still in. */
   bypasses: z.array(z.string()),
+  /** What hands have disconnected and not put back. */
+  disconnected: z.array(z.string()),
+  /** What is waited for; null while nothing is. */
+  awaits: z.object({ what: z.enum(['part', 'person', 'customer']), text: z.string() }).nullable(),
   closed: z.object({ repair: z.string(), by: z.string(), at: z.string() }).nullable(),
   openedBy: z.string(),
   createdAt: z.string(),

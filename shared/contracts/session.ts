@@ -2,6 +2,14 @@ import { z } from 'zod'
 import { text } from '../../core/job'
 import { contract, EVERYBODY } from './contract'
 
+/** What somebody has to measure with. */
+export const kit = z.strictObject({
+  /** Ids of instruments that are not at hand. */
+  lacking: z.array(text(40, 1)).max(40),
+  /** Ohms below which the continuity beeper sounds. */
+  beepsBelow: z.number().min(1).max(2000).optional(),
+})
+
 export const person = z.object({
   id: z.uuid(),
   name: z.string(),
@@ -10,8 +18,10 @@ export const person = z.object({
   organisationName: z.string(),
   /** IANA name of the time zone in which the organisation works. */
   timeZone: z.string(),
+  /** `null`: nothing was said, everything counts as at hand. */
+  kit: kit.nullable().default(null),
 })
-export type Person = z.infer<typeof person>
+export type Person = z.output<typeof person>
 
 /** Signs in; the answer sets the cookie. */
 export const signIn = contract({
@@ -36,6 +46,15 @@ export const signOut = contract({
   path: '/api/session',
   roles: 'anyone',
   answer: z.object({ person: z.null() }),
+})
+
+/** Says what the person who asks has to measure with. */
+export const updateKit = contract({
+  method: 'PUT',
+  path: '/api/session/kit',
+  roles: EVERYBODY,
+  body: kit,
+  answer: z.object({ person }),
 })
 
 /** The sessions of the person who asks. */

@@ -1,7 +1,8 @@
 import 'fake-indexeddb/auto'
-import { afterEach, beforeEach, describe, expect, it } from 'vitest'
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest'
 import { deviceDatabase, entriesOf, eraseFetched, keptEvents, waitingByPerson } from '../../app/data/database'
 import { enterEvent } from '../../app/data/enter'
+import { keepPhoto, NoRoomError, photoOf, unsentPhotos } from '../../app/data/photos'
 import { Sender } from '../../app/data/sender'
 import { hear, type Message } from '../../app/data/tabs'
 import type { JobEvent } from '../../core/job'
@@ -14,6 +15,12 @@ const note = (text: string) => ({ type: 'note' as const, text })
 let wire: ((events: JobEvent[], person: string) => Response)[]
 let requests: { job: string; person: string; texts: string[] }[]
 let heard: Message[]
+/** Photos that have arrived, and what the wire does with one. */
+let photos: string[]
+let photoWire = (address: string) => {
+  photos.push(/photos\/(.*)$/.exec(address)![1]!)
+  return json(200, { hash: photos.at(-1), width: 1, height: 1 })
+}
 let deaf: () => void
 let sender: Sender | undefined
 
@@ -43,7 +50,9 @@ beforeEach(async () => {
     heard.push(message)
     if (message.type === 'entered') void sender?.takeUp(message.job)
   })
+  photos = []
   globalThis.fetch = (input, init) => {
+    if (init!.method === 'PUT') return Promise.resolve(photoWire(String(input)))
     const { events } = JSON.parse(String(init!.body)) as { events: JobEvent[] }
     const person = new Headers(init!.headers).get('x-duckweed-person')!
     const job = /jobs\/([^/]+)\//.exec(String(input))![1]!
@@ -105,6 +114,41 @@ describe('what waits on a device', () => {
     again.settle('a', second.id, 'discarded')
     await until(async () => (await entriesOf('mara', 'a')).length === 0)
     expect((await keptEvents('mara', 'a')).map((e) => (e.payload as { text: string }).text)).toEqual(['1'])
+  })
+  it('a photo goes before the event that names it, once, and one that the server will not have refuses no other entry', async () => {
+    const kept = photoWire
+    let quota = 2_000_100
+    vi.stubGlobal('navigator', { storage: { estimate: () => Promise.resolve({ quota, usage: 100 }) } })
+    await expect(keepPhoto('mara', 'a', new Blob(['no room']))).rejects.toThrow(NoRoomError)
+    quota *= 2
+    const photo = await keepPhoto('mara', 'a', new Blob(['one']))
+    const entry = { type: 'photo' as const, photo, width: 1, height: 1, about: 'wiring' as const }
+    await enterEvent(MARA, 'a', entry, 0)
+    wire = [
+      (events) => {
+        expect(photos).toEqual([photo])
+        return taken(events)
+      },
+    ]
+    const own = await start()
+    await until(async () => (await entriesOf('mara', 'a')).length === 0)
+    expect(await unsentPhotos('mara', 'a')).toBe(0)
+    expect(await (await photoOf('mara', 'a', photo)).text()).toBe('one')
+    photoWire = () => json(413, { error: { code: 'too-large', message: 'Too large.' } })
+    const large = await keepPhoto('mara', 'a', new Blob(['two']))
+    wire = [taken]
+    await enterEvent(MARA, 'a', { ...entry, photo: large }, 0)
+    await enterEvent(MARA, 'a', note('after it'), 0)
+    await until(async () => (await entriesOf('mara', 'a')).length === 1)
+    expect(await entriesOf('mara', 'a')).toMatchObject([{ state: 'refused', code: 'too-large' }])
+    // What is not on the server outlives whoever signs out; what is discarded waits no more.
+    await eraseFetched()
+    expect(await unsentPhotos('mara', 'a')).toBe(1)
+    const [refusedPhoto] = await entriesOf('mara', 'a')
+    own.settle('a', refusedPhoto!.id, 'discarded')
+    await until(async () => (await unsentPhotos('mara', 'a')) === 0)
+    photoWire = kept
+    vi.unstubAllGlobals()
   })
   it('one job that cannot be sent does not hold up another', async () => {
     globalThis.fetch = ((inner) => (input: string, init: RequestInit) =>

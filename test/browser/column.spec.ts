@@ -12,6 +12,7 @@ import {
   signIn,
   testCard,
   type Place,
+  jobOf,
 } from './place'
 
 let place: Place
@@ -56,7 +57,7 @@ test('what an earlier job on the model taught is counted in, and said', async ({
   await callTo(page, place, 'laundry right', /laundry right/, 'No water comes in')
   await page.getByText(/^Order: /).click()
   await expect(page.getByLabel('Our own record')).toHaveCount(0)
-  const job = page.url().split('/').at(-1)!
+  const job = jobOf(page)
   await choose(page, 'Ohms of the cold valve')
   await makeSafe(page)
   await enter(page, '1003')

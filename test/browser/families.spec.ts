@@ -1,6 +1,7 @@
 import { expect, test } from '@playwright/test'
 import { brokenMachine, callTo, testToTheEnd } from './machine'
 import {
+  begin,
   answer,
   choose,
   history,
@@ -33,20 +34,16 @@ for (const { sheet, machine, asked, fault } of [
     const { engine, truth, says, repairs } = brokenMachine(sheet, fault)
     await signIn(page, place)
     await callTo(page, place, asked, machine, says)
-    const wholeMachine = page.getByRole('button', { name: 'Whole machine' })
-    if (await wholeMachine.count()) {
-      const few = await page
-        .getByRole('group', { name: /^Water line/ })
-        .getByRole('button')
-        .count()
-      await wholeMachine.click()
-      expect(
-        await page
-          .getByRole('group', { name: /^Water line/ })
-          .getByRole('button')
-          .count(),
-      ).toBeGreaterThan(few)
-    }
+    // The picture in its window and the one on the whole screen are the same: nothing is folded away.
+    await expect(page.getByRole('button', { name: 'Whole machine' })).toBeVisible()
+    const drawn = await page
+      .getByRole('group', { name: /^Water line/ })
+      .getByRole('button', { name: /: / })
+      .count()
+    await page.getByRole('button', { name: 'Whole machine' }).click()
+    const full = page.getByRole('dialog', { name: 'Whole machine' })
+    await expect(full.getByRole('button', { name: /: / })).toHaveCount(drawn)
+    await full.getByRole('button', { name: 'Close' }).click()
     await testToTheEnd(page, { engine, truth })
     await expect(remedies(page).first()).toHaveAccessibleName(new RegExp(repairs[0].title))
     await page.getByRole('button', { name: /close the job/ }).click()
@@ -77,7 +74,7 @@ test('a code looked up by its lamps is the first reading', async ({ page }) => {
   await page.getByRole('list', { name: 'Machines found' }).getByRole('button').click()
   await page.getByRole('button', { name: /^A1/ }).click()
   await page.getByRole('button', { name: 'No water comes in' }).click()
-  await page.getByRole('button', { name: 'Begin the job' }).click()
+  await begin(page)
   await settled(page)
   await expect(readings(page)).toHaveCount(1)
   await expect(history(page)).toContainText('A1')

@@ -2,12 +2,12 @@ import { expect, type Page } from '@playwright/test'
 import { DrawnMachine, random } from '../../core/truth'
 import { findShipped } from '../../cli/library'
 import { createEngine, type Engine } from '../../core/advice'
-import { dimensionOf } from '../../core/diagnosis/catalogue'
+import { dimensionOf, type Procedure } from '../../core/diagnosis/catalogue'
 import { formatReading } from '../../core/words'
 import { orThrow } from '../../core/foundation/result'
 import { severityAt } from '../../core/model/machine'
 import { readSheet } from '../../core/model/sheet'
-import { enter, makeSafe, settled, expectAtHand, type Place, readings, cause, testCard, answer } from './place'
+import { begin, enter, makeSafe, settled, expectAtHand, type Place, readings, cause, testCard, answer } from './place'
 
 const MOST_TESTS = 24
 
@@ -27,9 +27,8 @@ export function brokenMachine(sheet: string, ...faults: string[]) {
   return { engine, truth, says, repairs: own.map((f) => machine.sheet.repairs[f.repair]) }
 }
 
-/** Takes the test on the card at the machine that really stands there, and writes down what it shows. */
-async function takeNext(page: Page, engine: Engine, truth: DrawnMachine): Promise<void> {
-  // One of the same name at another moment is told by how it is taken.
+/** The test on the card. One of the same name at another moment is told by how it is taken. */
+export async function procedureOn(page: Page, engine: Engine): Promise<Procedure> {
   const [title, how] = await Promise.all([
     testCard(page).getAttribute('aria-label'),
     testCard(page).getByLabel('How to take it').innerText(),
@@ -37,10 +36,29 @@ async function takeNext(page: Page, engine: Engine, truth: DrawnMachine): Promis
   const named = engine.catalogue.procedures.filter((p) => `Test: ${engine.titleOf(p)}` === title)
   const procedure = named.find((p) => engine.howTo(p) === how) ?? named[0]
   if (!procedure) throw new Error(`no test is called ${title}`)
+  return procedure
+}
+
+/**
+ * Takes the test on the card at the machine that really stands there, and writes down what it shows.
+ *
+ * @returns where on the screen the answer was tapped
+ */
+export async function takeNext(
+  page: Page,
+  engine: Engine,
+  truth: DrawnMachine,
+): Promise<{ x: number; y: number } | undefined> {
+  const procedure = await procedureOn(page, engine)
   await makeSafe(page)
   const value = truth.read(procedure)
-  if (procedure.shape.type === 'yes-no') await answer(page, value.type).click()
-  else await enter(page, formatReading(value, dimensionOf(procedure)))
+  if (procedure.shape.type !== 'yes-no') {
+    await enter(page, formatReading(value, dimensionOf(procedure)))
+    return undefined
+  }
+  const box = await answer(page, value.type).boundingBox()
+  await answer(page, value.type).click()
+  return box ? { x: box.x + box.width / 2, y: box.y + box.height / 2 } : undefined
 }
 
 /** Opens a call to a machine that is searched for, and waits for the settled advice. */
@@ -49,7 +67,7 @@ export async function callTo(page: Page, place: Place, asked: string, machine: R
   await page.getByLabel('Find a machine').fill(asked)
   await page.getByRole('button', { name: machine }).click()
   await page.getByRole('button', { name: says, exact: true }).click()
-  await page.getByRole('button', { name: 'Begin the job' }).click()
+  await begin(page)
   await settled(page)
 }
 
@@ -59,6 +77,13 @@ export async function testToTheEnd(
   { engine, truth }: { engine: Engine; truth: DrawnMachine },
 ): Promise<void> {
   for (let k = 0; k < MOST_TESTS && !(await cause(page).count()); k++) {
+    // What is clear only on the second thought is offered, and does not push the question aside.
+    const clear = page.getByRole('button', { name: /^Clear enough now/ })
+    if (await clear.count()) {
+      await clear.click()
+      await settled(page)
+      continue
+    }
     await expectAtHand(page)
     const before = await readings(page).count()
     await takeNext(page, engine, truth)

@@ -1,5 +1,6 @@
 import { expect, test, type Page, type Route } from '@playwright/test'
 import {
+  begin,
   answer,
   choose,
   enter,
@@ -16,6 +17,7 @@ import {
   signIn,
   trouble,
   type Place,
+  jobOf,
 } from './place'
 
 let place: Place
@@ -279,7 +281,7 @@ test('signing out with entries waiting says whose they are, keeps them and erase
     for (const name of db.objectStoreNames) out[name] = await count(name)
     return out
   })
-  expect(left).toEqual({ drafts: 0, events: 0, jobs: 0, lists: 0, outbox: 1, sheets: 0 })
+  expect(left).toEqual({ drafts: 0, events: 0, jobs: 0, lists: 0, outbox: 1, photos: 0, sheets: 0 })
   await page.unroute('**/events')
   await signIn(page, place)
   await expect.poll(() => kept(job), { timeout: 20_000 }).toHaveLength(1)
@@ -298,9 +300,9 @@ test('a call begun without a connection is carried on, left, come back to and re
   await page.getByRole('button', { name: /New call/ }).click()
   await page.getByRole('button', { name: /laundry left/ }).click()
   await page.getByRole('button', { name: 'It hums' }).click()
-  await page.getByRole('button', { name: 'Begin the job' }).click()
+  await begin(page)
   await settled(page)
-  const job = page.url().split('/').at(-1)!
+  const job = jobOf(page)
   await look(page, KINKED, 'no')
   await expect(waits(page)).toHaveCount(1)
   await settled(page)

@@ -1,5 +1,5 @@
 import { join } from 'node:path'
-import { expect, type Page } from '@playwright/test'
+import { expect, type Locator, type Page } from '@playwright/test'
 import { v7 as uuidv7 } from 'uuid'
 import { EVENT_VERSION } from '../../core/job'
 import pg from 'pg'
@@ -96,7 +96,13 @@ export async function signIn(page: Page, place: Place, who = MARA): Promise<void
   await page.getByLabel('E-mail').fill(who.email)
   await page.getByLabel('Password').fill(who.password)
   await page.getByRole('button', { name: 'Sign in' }).click()
-  await expect(page.getByRole('heading', { name: 'Jobs' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Today' })).toBeVisible()
+}
+
+/** Begins the call that has been told, and goes on from its page to finding. */
+export async function begin(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Begin the job' }).click()
+  await page.getByRole('button', { name: 'Go on: find the cause' }).click()
 }
 
 /** Opens a call and waits for the settled advice. */
@@ -104,19 +110,28 @@ export async function openCall(page: Page, place: Place, ...complaints: string[]
   await page.goto(`${place.url}/jobs/new`)
   await page.getByRole('button', { name: /laundry left/ }).click()
   for (const c of complaints) await page.getByRole('button', { name: c }).click()
-  await page.getByRole('button', { name: 'Begin the job' }).click()
+  await begin(page)
   await settled(page)
-  return page.url().split('/').at(-1)!
+  return jobOf(page)
 }
 
 /** Waits until the advice answers what was asked last. */
 export const settled = (page: Page) =>
   expect(page.getByRole('region', { name: 'Advice' })).toHaveAttribute('aria-busy', 'false', { timeout: 30_000 })
 
+/** The job that a page shows. */
+export const jobOf = (page: Page): string => /\/jobs\/([0-9a-f-]{36})/.exec(page.url())![1]!
 export const history = (page: Page) => page.getByRole('region', { name: 'Readings so far' })
 export const readings = (page: Page) => history(page).getByRole('listitem')
 export const suspects = (page: Page) => page.getByRole('region', { name: 'Suspects' })
 export const leading = (page: Page) => suspects(page).getByRole('listitem').first()
+/** Every row of the suspects with how likely it is said to be. */
+export const standing = (page: Page) =>
+  suspects(page)
+    .getByRole('listitem')
+    .evaluateAll((rows) =>
+      rows.map((r) => `${r.textContent} ${r.querySelector('[role=meter]')?.getAttribute('aria-valuenow')}`).join('\n'),
+    )
 export const cause = (page: Page) => page.getByRole('region', { name: 'The cause' })
 /** Repairs offered, the nearest first; each is named by what it is. */
 export const remedies = (page: Page) => cause(page).getByRole('radio')
@@ -156,6 +171,20 @@ export async function choose(page: Page, title: string): Promise<void> {
   await expect(testTitle(page)).toHaveText(title)
 }
 
+/** Holds a button until it is done and so gone. */
+export async function hold(page: Page, button: Locator): Promise<void> {
+  await button.hover()
+  await page.mouse.down()
+  await expect(button).toHaveCount(0)
+  await page.mouse.up()
+}
+
+/** Holds whatever safety steps a page asks for, where nothing but they tell when it is done. */
+export async function holdAll(page: Page): Promise<void> {
+  const next = page.getByRole('region', { name: 'Make safe' }).getByRole('button', { name: /^Done: / })
+  while (await next.count()) await hold(page, next.filter({ hasText: (await next.innerText()).split('\n')[0] }))
+}
+
 /** Confirms the safety steps that the card asks for; returns their titles. */
 export async function makeSafe(page: Page): Promise<string[]> {
   const done: string[] = []
@@ -164,11 +193,14 @@ export async function makeSafe(page: Page): Promise<string[]> {
   const ready = page.getByRole('form', { name: 'Enter what it shows' })
   for (;;) {
     await expect(ready.or(button).first()).toBeVisible()
-    if (await ready.count()) break
-    const title = (await button.innerText()).split('\n')[0]!
+    if (await ready.count()) {
+      // What has just come is bound to nobody's answer yet.
+      await expect(ready).not.toHaveAttribute('aria-disabled')
+      break
+    }
+    const title = /^(Done: .*?)(?:\n|hold|$)/.exec(await button.innerText())![1]!.trim()
     done.push(title)
-    await button.click()
-    await expect(button.filter({ hasText: title })).toHaveCount(0)
+    await hold(page, button.filter({ hasText: title }))
   }
   return done
 }

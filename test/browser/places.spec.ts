@@ -18,6 +18,7 @@ test('the list of jobs: every state, sifted, searched by any word, and fresh whe
   browser,
 }) => {
   await signIn(page, place)
+  await page.getByRole('link', { name: 'Jobs', exact: true }).click()
   await expect(jobs(page)).toHaveCount(12)
   await expect(jobs(page).first()).toContainText('Top-load washer')
   await page.getByRole('radio', { name: 'Jumper in' }).click()
@@ -43,6 +44,7 @@ test('the list of jobs: every state, sifted, searched by any word, and fresh whe
 
 test('a demo job opens where it was left and is carried on', async ({ page }) => {
   await signIn(page, place)
+  await page.getByRole('link', { name: 'Jobs', exact: true }).click()
   await page.getByRole('link', { name: /Ulldale G-6, six zones/ }).click()
   await settled(page)
   await expect(readings(page).first()).toContainText('Joss E.')
@@ -120,6 +122,7 @@ test('who may only look gets no button that writes; a trainee is told at once th
 }) => {
   await signIn(page, place, WENNA)
   await expect(page.getByRole('button', { name: /New call/ })).toHaveCount(0)
+  await page.getByRole('link', { name: 'Jobs', exact: true }).click()
   await page.getByRole('link', { name: /Ulldale G-6, six zones/ }).click()
   await settled(page)
   await expect(page.getByRole('button', { name: /^Undo/ })).toHaveCount(0)
@@ -162,6 +165,7 @@ test('every place has a title of its own, passes the accessibility check and fit
   await signIn(page, place)
   const titles = new Set<string>()
   for (const path of [
+    'today',
     'jobs',
     'jobs/new',
     'machines',
@@ -180,7 +184,7 @@ test('every place has a title of its own, passes the accessibility check and fit
     const { violations } = await new AxeBuilder({ page }).analyze()
     expect(violations.map((v) => `${path}: ${v.id}: ${v.nodes.map((n) => n.html).join(' ')}`)).toEqual([])
   }
-  expect(titles.size).toBe(7)
+  expect(titles.size).toBe(8)
   await expect(page.getByRole('heading', { name: 'There is no such page' })).toBeVisible()
   await page.getByRole('button', { name: 'To the jobs' }).click()
   await expect(page.getByRole('heading', { name: 'Jobs' })).toBeVisible()

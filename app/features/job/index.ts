@@ -1,1 +1,5 @@
-export { default as JobDesk } from './components/JobDesk.vue'
+export { default as CallStep } from './components/CallStep.vue'
+export { default as FindStep } from './components/FindStep.vue'
+export { default as JobFrame } from './components/JobFrame.vue'
+export { default as SafeStep } from './components/SafeStep.vue'
+export { default as WiringStep } from './components/WiringStep.vue'

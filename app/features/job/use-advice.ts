@@ -1,12 +1,22 @@
 import { computed, onScopeDispose, ref, shallowRef, watch, type Ref } from 'vue'
 import type { TestCard, View } from '../../../core/advice'
-import type { WorkMode } from '../../../core/evidence'
+import type { Kit, WorkMode } from '../../../core/evidence'
 import type { Job } from '../../../core/job'
 import type { ShopRecord } from '../../../core/statistics'
 import { sheetOf } from '../../data/sheets'
 import { ApiError } from '../../data/http'
 import { hear } from '../../data/tabs'
-import { useEngine, type Acceptance, type Judged, type MachineFacts, type Question, type Strategy } from '../../engine'
+import {
+  useEngine,
+  type Acceptance,
+  type Answer,
+  type Judged,
+  type MachineDrawing,
+  type MachineFacts,
+  type Question,
+  type Strategy,
+} from '../../engine'
+import { nextFace, offerBeside, type Face } from './turn'
 
 /** A sheet that could not be fetched is asked for again after this time, ms. */
 const AGAIN_AFTER = 3000
@@ -15,8 +25,9 @@ const AGAIN_AFTER = 3000
 const inOneOrder = <T extends object>(value: T): T => Object.fromEntries(Object.entries(value).sort()) as T
 
 /** The log of a job as the engine takes it. */
-const questionOf = (job: Job, barred: WorkMode[]): Question => ({
+const questionOf = (job: Job, barred: WorkMode[], kit: Kit): Question => ({
   barred,
+  kit,
   strategy: job.strategy as Strategy,
   acceptance: job.acceptance as Acceptance,
   written: [
@@ -36,53 +47,74 @@ const questionOf = (job: Job, barred: WorkMode[]): Question => ({
   ],
 })
 
+/** The settled answer is waited for so long before the quick one is shown as a question, ms. */
+const PATIENCE = 700
+/** An answer belongs to a question that has stood there for so long, ms. */
+const BOUND_AFTER = 600
+
 /**
- * What the engine says of a job: first the quick answer, then the settled one. Only the newest question counts, and a
- * card on which somebody writes stays.
+ * What the engine says of a job: first the quick answer, then the settled one. Only the newest question to the engine
+ * counts. The test that stands there is exchanged by nobody but the person (see `turn.ts`): `turn` makes room, a better
+ * one found later is offered.
  *
  * @param record what the shop had seen of such machines when the job came
  * @param barred work that the person signed in may not do
+ * @param kit what they have with them
  */
 // eslint-disable-next-line max-lines-per-function -- a composable: one closure over what a page shows
 export function useAdvice(
   job: Ref<Job>,
   revision: Ref<string | undefined>,
   record: () => Promise<ShopRecord | undefined>,
-  text: Ref<string>,
   barred: WorkMode[],
+  kit: Kit,
 ) {
   const engine = useEngine()
   const facts = shallowRef<MachineFacts>()
+  const drawing = shallowRef<MachineDrawing>()
   const view = shallowRef<View>()
   const verdicts = shallowRef<Record<string, Judged>>({})
   const card = shallowRef<TestCard>()
-  const chosen = ref<string>()
+  const face = shallowRef<Face>()
+  /** Whether the test that stands there is the person's own choice. */
+  const chosen = ref(false)
   /** Instrument chosen for the test on the card; the usual one when undefined. */
   const meter = ref<string>()
   const broken = ref('')
   const thinking = ref(false)
+  /** What stands there has been answered, or is to make room; nothing is entered meanwhile. */
+  const due = ref(true)
+  /** What stands there has just come: nobody can have read it yet. */
+  const fresh = ref(false)
   const strategy = computed(() => job.value.strategy as Strategy)
   const acceptance = computed(() => job.value.acceptance as Acceptance)
-  const question = computed(() => questionOf(job.value, barred))
-  /** What lies there: a test, or the column that it is a row of. */
-  const laid = computed(() => card.value?.strip?.id ?? card.value?.id)
+  const question = computed(() => questionOf(job.value, barred, kit))
+  const offer = computed(() =>
+    view.value && !due.value ? offerBeside(face.value, chosen.value, view.value) : undefined,
+  )
   let round = 0
-  let timer: ReturnType<typeof setTimeout> | undefined
+  let again: ReturnType<typeof setTimeout> | undefined
+  let bound: ReturnType<typeof setTimeout> | undefined
 
-  const fail = (error: unknown) => (broken.value = error instanceof Error ? error.message : String(error))
+  const fail = (error: unknown) => {
+    broken.value = error instanceof Error ? error.message : String(error)
+    due.value = false
+  }
 
   async function open(): Promise<void> {
-    clearTimeout(timer)
+    clearTimeout(again)
     if (!revision.value || facts.value) return
     try {
       const [files, seen] = await Promise.all([sheetOf(revision.value), record()])
       facts.value = await engine.open(files, seen)
       broken.value = ''
       await think()
+      // What is to be done comes first.
+      drawing.value = await engine.drawing()
     } catch (error) {
       fail(error)
       // Without a connection the sheet comes when it is back.
-      if (error instanceof ApiError && error.transient) timer = setTimeout(() => void open(), AGAIN_AFTER)
+      if (error instanceof ApiError && error.transient) again = setTimeout(() => void open(), AGAIN_AFTER)
     }
   }
   watch(revision, open, { immediate: true })
@@ -90,55 +122,136 @@ export function useAdvice(
     if (type === 'again') void open()
   })
   onScopeDispose(() => {
-    clearTimeout(timer)
+    clearTimeout(again)
+    clearTimeout(bound)
     deaf()
   })
 
-  async function turnCard(asked: Question, mine: number, quick = false): Promise<void> {
-    const begun =
-      text.value && laid.value !== undefined && view.value?.next.some((n) => n.id === laid.value)
-        ? laid.value
-        : undefined
-    const test = chosen.value ?? begun ?? view.value?.next[0]?.id
-    const next = test === undefined ? undefined : await engine.card(asked, test, meter.value, quick)
-    if (mine === round) card.value = next
+  const answersOf = (test: string) =>
+    job.value.log.flatMap((l) => (l.type === 'reading' && l.test === test ? [l.event] : []))
+  /** Readings of the test on the card that were there before it was. */
+  let answered = new Set<string>()
+
+  /** What stands there from now on is bound to no answer yet. */
+  function freshen(): void {
+    fresh.value = true
+    clearTimeout(bound)
+    bound = setTimeout(() => (fresh.value = false), BOUND_AFTER)
   }
+  /** Shows a face; a new one is bound to nobody's answer for a moment. */
+  function show(next: Face | undefined, its: TestCard | undefined): void {
+    const other = JSON.stringify(next) !== JSON.stringify(face.value) || its?.id !== card.value?.id
+    face.value = next
+    card.value = its
+    due.value = false
+    if (!other) return
+    answered = new Set(its && answersOf(its.id))
+    freshen()
+  }
+  const cardFor = async (asked: Question, next: Face | undefined, quick: boolean) =>
+    next?.type === 'test' ? engine.card(asked, next.id, meter.value, quick) : undefined
+
   async function think(): Promise<void> {
     if (!facts.value) return
     const mine = ++round
+    const stale = () => mine !== round
     thinking.value = true
+    let patience: ReturnType<typeof setTimeout> | undefined
     try {
-      for (const quick of [true, false]) {
-        const answer = await engine.view(question.value, quick)
-        if (mine !== round) return
+      const asked = question.value
+      const quick = await engine.view(asked, true)
+      if (stale()) return
+      const said = (answer: Answer) => {
         view.value = answer.view
         verdicts.value = answer.verdicts
-        await turnCard(question.value, mine, quick)
       }
-      if (mine === round) thinking.value = false
+      said(quick)
+      if (due.value) {
+        const next = nextFace(face.value, true, quick.view)
+        const its = await cardFor(asked, next, true)
+        if (stale()) return
+        // A cause is never shown on the quick answer: it has not looked for two faults at once.
+        if (next?.type === 'test')
+          patience = setTimeout(() => {
+            if (!stale() && due.value) show(next, its)
+          }, PATIENCE)
+      }
+      const settled = await engine.view(asked, false)
+      clearTimeout(patience)
+      if (stale()) return
+      const next = nextFace(face.value, due.value, settled.view)
+      const its = await cardFor(asked, next, false)
+      if (stale()) return
+      said(settled)
+      // What was laid meanwhile stays.
+      if (due.value || JSON.stringify(next) === JSON.stringify(face.value)) show(next, its)
+      thinking.value = false
     } catch (error) {
+      clearTimeout(patience)
       fail(error)
     }
   }
-  // As text: a note or a safety step asks nothing new, and must not turn the card over.
-  watch(() => JSON.stringify(question.value), think)
+  // As text: a note or a safety step asks nothing new.
+  watch(
+    () => JSON.stringify(question.value),
+    () => {
+      // What somebody else has answered meanwhile is not asked again; a column goes on by itself.
+      if (card.value && !card.value.strip && answersOf(card.value.id).some((e) => !answered.has(e))) turn()
+      return think()
+    },
+  )
 
-  function lay(test: string, instrument?: string): void {
-    chosen.value = test
+  /** Lays a test of the person's own choice, or the same one with another instrument. */
+  async function lay(test: string, instrument?: string): Promise<void> {
+    chosen.value = true
     meter.value = instrument
-    void turnCard(question.value, round)
+    const next: Face = { type: 'test', id: test }
+    face.value = next
+    const its = await engine.card(question.value, test, instrument, false)
+    if (face.value === next) show(next, its)
   }
-  /** Back to what is advised. */
-  function best(): void {
-    chosen.value = undefined
+  /** Makes room: what is advised once the log is judged again takes the place of what stands there. */
+  function turn(): void {
+    chosen.value = false
     meter.value = undefined
+    due.value = true
+  }
+  /** What is advised as things stand, on demand. */
+  function best(): void {
+    turn()
     void think()
   }
   /** A reading has been taken: a column, as it lay there then, goes on to its next row, else what is advised comes. */
   function taken(strip: TestCard['strip']): void {
     const goesOn = strip?.rows.some((row, i) => i !== strip.at && row.text === undefined)
-    chosen.value = goesOn ? strip?.id : undefined
+    if (!goesOn) return turn()
     meter.value = undefined
+    freshen()
   }
-  return { engine, strategy, acceptance, facts, view, verdicts, card, chosen, broken, thinking, lay, best, taken }
+  /** Whether what is entered now would answer something else than what was read. */
+  const unbound = computed(() => due.value || fresh.value)
+  const orders = () => engine.orders(question.value)
+  const whyNot = (part: number) => engine.whyNot(question.value, part)
+  return {
+    engine,
+    whyNot,
+    orders,
+    strategy,
+    acceptance,
+    facts,
+    drawing,
+    view,
+    verdicts,
+    card,
+    face,
+    chosen,
+    offer,
+    unbound,
+    broken,
+    thinking,
+    lay,
+    turn,
+    best,
+    taken,
+  }
 }

@@ -6,6 +6,7 @@ import { readJob } from '../../../shared/contracts/jobs'
 import { deviceDatabase, entriesOf, keepEvents, keptEvents, type KeptEntry, type KeptJob } from '../../data/database'
 import { enterEvent } from '../../data/enter'
 import { ApiError, call } from '../../data/http'
+import { unsentPhotos as unsentOf } from '../../data/photos'
 import { hear, say } from '../../data/tabs'
 import { useSession } from '../session'
 import { notify } from '../shell'
@@ -94,6 +95,11 @@ export function useJob(id: string) {
     },
     error: () => undefined,
   })
+  const unsentPhotos = ref(0)
+  const counting = liveQuery(() => unsentOf(person.id, id)).subscribe({
+    next: (count) => (unsentPhotos.value = count),
+    error: () => undefined,
+  })
   const deaf = hear((message) => {
     if (message.type === 'job' && message.job === id && message.seq > seen()) void news(message.seq)
     if (message.type === 'again') void fromServer()
@@ -105,6 +111,7 @@ export function useJob(id: string) {
   }
   onScopeDispose(() => {
     watching.unsubscribe()
+    counting.unsubscribe()
     deaf()
   })
   onMounted(async () => {
@@ -134,6 +141,7 @@ export function useJob(id: string) {
     state,
     waiting,
     refused,
+    unsentPhotos,
     trouble,
     missing,
     enter,

@@ -1,11 +1,11 @@
 import { computed, onScopeDispose, ref, watch } from 'vue'
-import { listJobs, type JobRow } from '../../../shared/contracts/jobs'
+import { listJobs, type JOB_STATES, type JobRow } from '../../../shared/contracts/jobs'
 import { fetchOrKept } from '../../data/fetched'
 import { ApiError, call } from '../../data/http'
 import { hear } from '../../data/tabs'
 import { useSession } from '../session'
 
-export type Filter = 'all' | 'mine' | 'open' | 'closed' | 'bypass'
+export type Filter = 'all' | 'mine' | (typeof JOB_STATES)[number]
 
 const PAUSE_IN_TYPING = 250
 const AGAIN_AFTER = 3000
@@ -26,7 +26,7 @@ export function useJobs() {
   const query = computed(() => ({
     ...(words.value.trim() ? { q: words.value.trim() } : {}),
     ...(filter.value === 'mine' ? { mine: 'true' as const } : {}),
-    ...(['open', 'closed', 'bypass'].includes(filter.value) ? { state: filter.value as 'open' } : {}),
+    ...(filter.value !== 'all' && filter.value !== 'mine' ? { state: filter.value } : {}),
   }))
 
   async function load(): Promise<void> {

@@ -1,6 +1,13 @@
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
-import { person as personShape, signIn, signOut, whoAmI, type Person } from '../../../shared/contracts/session'
+import {
+  person as personShape,
+  signIn,
+  signOut,
+  updateKit,
+  whoAmI,
+  type Person,
+} from '../../../shared/contracts/session'
 import { recall, remember } from '../../data/device'
 import { ApiError, call } from '../../data/http'
 import { say } from '../../data/tabs'
@@ -55,5 +62,9 @@ export const useSession = defineStore('session', () => {
     keep(null)
     say({ type: 'session', person: undefined })
   }
-  return { person, look, expire, enter, leave }
+  /** Says what the person has to measure with. */
+  async function equip(kit: NonNullable<Person['kit']>): Promise<void> {
+    keep((await call(updateKit, { body: kit })).person)
+  }
+  return { person, look, expire, enter, leave, equip }
 })

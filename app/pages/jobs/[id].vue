@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { definePageMeta } from '#imports'
+import { NuxtPage } from '#components'
 import { useRoute } from 'vue-router'
-import { JobDesk } from '../../features/job'
+import { JobFrame } from '../../features/job'
 
-// Another job is another page: nothing of the one before lives on.
-definePageMeta({ key: (route) => route.path })
+// Another job is another page: nothing of the one before lives on. The steps of one share it.
+definePageMeta({ key: (route) => String(route.params.id) })
 const id = String(useRoute().params.id)
 </script>
 
 <template>
-  <JobDesk :id="id" />
+  <JobFrame :id="id"><NuxtPage /></JobFrame>
 </template>

@@ -1,7 +1,8 @@
 import type { Predictor } from '../predict'
 import type { Belief } from './types'
 
-export type LinkState = 'untested' | 'proven' | 'suspect' | 'intermittent' | 'faulty' | 'bypassed'
+/** `measured`: it has been read, and the reading says nothing of it yet. */
+export type LinkState = 'untested' | 'measured' | 'proven' | 'suspect' | 'intermittent' | 'faulty' | 'bypassed'
 
 export interface LinkStatus {
   part: number
@@ -21,8 +22,14 @@ const MOST_AGAINST = 50
  * by another's fault stays `untested`. One that may well come and go, and rests just now, is *intermittent*.
  *
  * @param jumpers parts with a jumper in
+ * @param read parts that a test has looked at
  */
-export function linkStatuses(predictor: Predictor, belief: Belief, jumpers: readonly number[]): LinkStatus[] {
+export function linkStatuses(
+  predictor: Predictor,
+  belief: Belief,
+  jumpers: readonly number[],
+  read: ReadonlySet<number> = new Set(),
+): LinkStatus[] {
   const { machine } = predictor.catalogue
   const { provenBelow, provenRatio, faultyAbove, restingFrom } = predictor.calibration.belief
   const count = machine.parts.length
@@ -44,7 +51,8 @@ export function linkStatuses(predictor: Predictor, belief: Belief, jumpers: read
     // Good readings clear it of this moment alone: while it may well come and go, it is not proven.
     if (rests[part] >= restingFrom && rests[part] > acts[part]) return 'intermittent'
     if (acts[part] >= provenBelow) return 'suspect'
-    return weight[part] > 0 && against[part] < weight[part] * provenRatio ? 'proven' : 'untested'
+    if (weight[part] > 0 && against[part] < weight[part] * provenRatio) return 'proven'
+    return read.has(part) ? 'measured' : 'untested'
   }
   return machine.parts.map(({ index: part }) => ({
     part,

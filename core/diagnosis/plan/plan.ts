@@ -4,6 +4,7 @@ import type { Belief, UnlistedCandidate } from '../belief'
 import type { Procedure, WorkState } from '../catalogue'
 import type { Predictor } from '../predict'
 import { arrivalTime } from './arrival-time'
+import { atHand } from './at-hand'
 import { conclude, type Conclusion } from './conclude'
 import { owedLook } from './direct-look'
 import { goalOf, isLive, LEAST_MINUTES, leftOf, Planning, single, type Suggestion } from './planning'
@@ -21,6 +22,8 @@ export interface PlanOptions {
   strategy?: TestStrategy
   /** Work that whoever asks may not do. */
   barred?: readonly WorkMode[]
+  /** Ids of instruments that are not at hand. */
+  lacking?: readonly string[]
   /** Ids of tests not to be offered again in the present state. */
   taken?: ReadonlySet<string>
   /** Ids of tests read at least once in the present state. */
@@ -47,10 +50,10 @@ export interface PlanOptions {
  * @param workState how machine and technician stand, for the minutes of each test
  */
 export function plan(predictor: Predictor, belief: Belief, workState: WorkState, options: PlanOptions = {}): Plan {
-  const { strategy = 'best', barred = [], taken = new Set(), read = taken, interventions = [] } = options
+  const { strategy = 'best', barred = [], lacking = [], taken = new Set(), read = taken, interventions = [] } = options
   const { stoppedRuns = new Map<number, number>(), refine = true, unlistedCandidates = () => [] } = options
   const { runs, strips } = predictor.catalogue
-  const procedures = predictor.catalogue.procedures.filter((p) => !barred.includes(p.workMode))
+  const procedures = atHand(predictor.catalogue.procedures, lacking).filter((p) => !barred.includes(p.workMode))
   const { minSavingRatio } = predictor.calibration.plan
   const planning = new Planning(predictor, belief, workState, interventions)
   const past = (p: Procedure) => arrivalTime(predictor, p) >= (stoppedRuns.get(p.run) ?? Infinity)
@@ -58,7 +61,9 @@ export function plan(predictor: Predictor, belief: Belief, workState: WorkState,
   const byHand = (p: Procedure) => runs[p.run].interventions.length > 0
   const isLeft = (p: Procedure) => !taken.has(p.id) && !past(p)
   const weigh = (p: Procedure) => (isLeft(p) ? (planning.weigh(single(p)) ?? []) : [])
-  const columns = strips.flatMap((s) => (barred.includes(s.workMode) ? [] : (leftOf(s, isLeft) ?? [])))
+  const columns = strips.flatMap((s) =>
+    barred.includes(s.workMode) || s.rows.some((r) => lacking.includes(r.meter ?? '')) ? [] : (leftOf(s, isLeft) ?? []),
+  )
   const goesOn = (s: Suggestion) => s.saving > s.minutes * minSavingRatio
   const next = procedures.filter((p) => refine || !byHand(p)).flatMap(weigh)
   next.push(...columns.flatMap((column) => planning.weigh(column) ?? []))
@@ -95,7 +100,7 @@ export function plan(predictor: Predictor, belief: Belief, workState: WorkState,
   if (!owed) return { next, costNow, stop, ...conclusion }
   const look = planning.suggest(owed)
   return {
-    next: [look, ...next.filter((s) => s.strip || s.procedure !== owed)],
+    next: [look, ...next.filter((s) => s.strip || s.procedure.id !== owed.id)],
     costNow,
     stop: false,
     ...conclusion,

@@ -1,2 +1,3 @@
-export { foldSeries } from './fold-series'
 export { layoutPicture, type Picture, type Run } from './layout-picture'
+export { drawPicture, type DrawnPicture, type Point } from './route-lines'
+export { stripsOf, type Strips } from './strips'

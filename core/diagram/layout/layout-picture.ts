@@ -114,11 +114,8 @@ const isDry = (l: TracedLine): boolean => !l.empties && !l.water.length && l.ves
 /**
  * Places the lines of a machine: water comes from the low ranks, power from the high ones, they meet at rank 0;
  * under the lanes stands the vessel, whose level line goes back towards the control. Pure; knows no machine.
- *
- * @param shown lanes to draw (by centre); all when left out
  */
-export function layoutPicture({ lanes: all, levels: allLevels }: TracedLines, shown?: ReadonlySet<number>): Picture {
-  const lanes = shown ? all.filter((l) => shown.has(l.center)) : all
+export function layoutPicture({ lanes, levels: allLevels }: TracedLines): Picture {
   const drawing = new Drawing(Math.max(1, ...lanes.map((l) => l.feed.length)))
   const supplies = lanes.filter((l) => !l.empties && !isDry(l))
   const drains = [...lanes.filter((l) => l.empties), ...lanes.filter(isDry)]
@@ -133,9 +130,7 @@ export function layoutPicture({ lanes: all, levels: allLevels }: TracedLines, sh
   const vessels = new Set([...allLevels.map((l) => l.vessel), ...lanes.flatMap((l) => l.vessel ?? [])])
   for (const vessel of vessels) {
     const levels = allLevels.filter((l) => l.vessel === vessel)
-    // Where room is short, water that only runs on has said enough at the valve.
-    if (!shown || levels.length || lanes.some((l) => l.empties && l.vessel === vessel))
-      drawing.vessel(vessel, levels, supplies)
+    drawing.vessel(vessel, levels, supplies)
   }
   for (const lane of drains) {
     if (lane.vessel !== undefined && drawing.has(lane.vessel)) drawing.run(lane.vessel, lane.center, 'water')

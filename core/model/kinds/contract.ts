@@ -82,6 +82,8 @@ export interface KindInterface {
   insulated?: readonly (readonly string[])[]
   /** Where its supply can be cut for making safe. */
   isolates?: boolean
+  /** No part that hands could take off: only a place where a fault may be. */
+  isPlace?: true
   /** Whether a jumper may be put across terminals 0 and 1; by one of its choices where a sheet decides. */
   jumperAllowed?: boolean | { choice: string; is: string }
 }

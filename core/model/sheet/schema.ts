@@ -1,3 +1,4 @@
+import { SAFETY_EFFECTS } from '../../evidence'
 import { z } from 'zod'
 import { CIRCUMSTANCE_IDS } from '../kinds'
 
@@ -78,6 +79,9 @@ export const sheetSchema = z.strictObject({
   ).optional(),
   wiring: table(name, z.array(z.string()).min(2)).optional(),
   water: table(name, z.array(z.string()).min(2)).optional(),
+  colours: table(z.string().regex(/^[\w-]+\.[\w-]+$/, 'PART.TERMINAL'), z.string().min(1).max(40))
+    .optional()
+    .describe('colour of the wire at a terminal, such as "cold-valve.a: brown"'),
   control: z.strictObject({ powered: condition.optional(), starts: name.optional() }).optional(),
   programs: table(
     name,
@@ -195,11 +199,21 @@ export const sheetSchema = z.strictObject({
         title: z.string(),
         text: z.string(),
         before: z.enum(['anything', 'dead', 'live']),
+        does: z
+          .enum(SAFETY_EFFECTS)
+          .optional()
+          .describe(
+            'what it brings about: the meter is proved, every supply is off, it is proved dead, pressure and heat are let go, an opened machine may have its power back, a person is ready for live work',
+          ),
         again: z.boolean().optional().describe('true: asked again once the machine has been live'),
         minutes: quantity.optional().describe('how long it takes; 0.4 min where it does not say'),
       }),
     )
     .optional(),
+  customer: z
+    .array(z.string())
+    .optional()
+    .describe('what a customer beside the machine may be told to do or to leave, while they wait'),
   cautions: table(name, z.strictObject({ bites: z.enum(['dead', 'live', 'water']), text: z.string() })).optional(),
 })
 

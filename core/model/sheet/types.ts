@@ -1,3 +1,4 @@
+import type { SafetyEffect } from '../../evidence'
 import type { Kind, SaidWith } from '../kinds'
 import type { Quantity } from '../../foundation/quantity'
 import type { Condition } from './condition'
@@ -24,6 +25,8 @@ export interface Sheet {
   /** Joints: pairs of terminals (or ports) that are one node. */
   wiring: { name: string; joints: [TerminalRef, TerminalRef][] }[]
   water: { name: string; joints: [TerminalRef, TerminalRef][] }[]
+  /** Colours of wires, where the tech sheet says them. */
+  colours: (TerminalRef & { colour: string })[]
   control: { powered: Condition | undefined; starts: string | undefined } | undefined
   programs: SheetProgram[]
   phases: SheetPhase[]
@@ -34,6 +37,8 @@ export interface Sheet {
   repairs: SheetRepair[]
   tests: SheetTest[]
   makeSafe: SafetyStep[]
+  /** What a customer beside the machine may be told to do or to leave. */
+  customer: string[]
   cautions: { appliesTo: 'isolated' | 'energised' | 'water'; text: string }[]
 }
 
@@ -53,6 +58,8 @@ export interface SafetyStep {
   title: string
   text: string
   before: 'anything' | 'isolated' | 'energised'
+  /** What it brings about. */
+  does?: SafetyEffect
   /** It is asked again once the machine has been live. */
   again?: boolean
   /** How long it takes. */

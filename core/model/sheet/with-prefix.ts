@@ -84,6 +84,7 @@ export function withPrefix(raw: unknown, use: AssemblyUse): Raw {
   section('parts', prefixed, (part) => partWithPrefix(part, names))
   section('faults', names.fault, (f) => faultWithPrefix(f, names))
   section('tests', prefixed, (t) => testWithPrefix(t, names))
+  section('colours', names.inText)
   for (const id of ['wiring', 'water'] as const)
     if (raw[id] !== undefined)
       out[id] = Object.fromEntries(

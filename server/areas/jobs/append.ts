@@ -8,6 +8,7 @@ import {
   stamped,
   type JobEvent,
   type JobStanding,
+  type Payload,
   type Refusal,
   type SequencedEvent,
   type SheetFacts,
@@ -18,6 +19,7 @@ import type { Person } from '../../../shared/contracts/session'
 import { apiError, notFound } from '../../platform/errors'
 import { gather } from './gather'
 import { announceJob } from '../news/service'
+import { missingPhotos } from '../photos/service'
 import { currentRevision, factsOfRevision } from '../sheets/service'
 import { findUnitSheet } from '../units/service'
 import { inTransaction } from '../../platform/database'
@@ -104,6 +106,8 @@ class Append {
     private readonly facts: SheetFacts,
     known: readonly { job: string; event: SequencedEvent }[],
     private readonly shown: (at: string) => Date,
+    /** Photos that are named and have not arrived. */
+    private readonly missing: ReadonlySet<string> = new Set(),
   ) {
     if (job.seq > 0 && !job.standing) throw apiError(503, 'job-not-ready')
     this.standing = job.standing ?? emptyStanding
@@ -147,8 +151,9 @@ class Append {
   private judge(event: JobEvent): Refusal | undefined {
     const { payload } = event
     if (payload.type === 'opened' && payload.unit !== this.job.unit) return { code: 'unknown-unit' }
+    if (payload.type === 'photo' && this.missing.has(payload.photo)) return { code: 'photo-missing' }
     const target = payload.type === 'retracted' ? this.byId.get(payload.event) : undefined
-    return refuses(this.standing, event, this.facts, this.who.role, target)
+    return refuses(this.standing, event, this.facts, this.who.role, target, this.who.name)
   }
 }
 
@@ -183,6 +188,9 @@ const writeTogether = gather(async (writes: JobWrite[]): Promise<boolean[]> => {
   return writes.map((w) => first.includes(w) && written.has(w.job))
 }, UNDER_WAY)
 
+/** What is judged against more than the job as it stands, or changes more than its row. */
+const NOT_PLAIN: ReadonlySet<Payload['type']> = new Set(['opened', 'said', 'retracted', 'photo', 'closed', 'reopened'])
+
 /** Events that change no more than the job's own row: judged on what is read, and written where nobody wrote meanwhile. */
 async function appendPlain(
   who: Person,
@@ -191,7 +199,7 @@ async function appendPlain(
   shown: (at: string) => Date,
   received: Date,
 ): Promise<Append | undefined> {
-  if (events.some((e) => ['opened', 'retracted', 'closed', 'reopened'].includes(e.payload.type))) return undefined
+  if (events.some((e) => NOT_PLAIN.has(e.payload.type))) return undefined
   for (let i = 0; i < TRIES_WITHOUT_LOCK; i++) {
     const found = await readTogether({ id: jobId, organisation: who.organisation, events: events.map((e) => e.id) })
     if (!found?.job.standing) return undefined
@@ -223,11 +231,13 @@ const appendLocked = (
     const facts = await factsOfJob(job, transaction)
     const named = events.flatMap((e) => (e.payload.type === 'retracted' ? [e.payload.event] : []))
     const known = await findEvents([...new Set([...events.map((e) => e.id), ...named])], transaction)
-    const append = new Append(who, job, facts, known, shown)
+    const photos = events.flatMap((e) => (e.payload.type === 'photo' ? [e.payload.photo] : []))
+    const absent = await missingPhotos(who, photos, transaction)
+    const append = new Append(who, job, facts, known, shown, absent)
     for (const event of events) append.take(event)
     if (append.fresh.length) {
       await writeEvents([append.writeOf(received)], transaction)
-      if (append.fresh.some((e) => ['opened', 'closed', 'reopened'].includes(e.payload.type))) {
+      if (append.fresh.some((e) => ['opened', 'said', 'closed', 'reopened'].includes(e.payload.type))) {
         const { complaints, more } = wordsOf(append.standing, facts)
         await writeWords(jobId, complaints, more, transaction)
       }

@@ -1,5 +1,6 @@
 import { QueryTypes } from 'sequelize'
 import type { JobStanding } from '../../../core/job'
+import type { JOB_STATES } from '../../../shared/contracts/jobs'
 import type { ListedWords } from '../../database/models'
 import { database } from '../../platform/database'
 
@@ -15,7 +16,7 @@ export interface ListedJob {
 export interface JobFilter {
   organisation: string
   words: readonly string[]
-  state: 'open' | 'closed' | 'bypass' | undefined
+  state: (typeof JOB_STATES)[number] | undefined
   /** Only jobs that this person opened or touched last. */
   person: string | undefined
   unit: string | undefined
@@ -39,6 +40,7 @@ export async function listJobs(f: JobFilter): Promise<ListedJob[]> {
         ]
       : []),
     ...(f.state === 'open' ? ['j.closed_at IS NULL'] : []),
+    ...(f.state === 'waiting' ? [`j.closed_at IS NULL AND j.standing ? 'awaits'`] : []),
     ...(f.state === 'closed' ? ['j.closed_at IS NOT NULL'] : []),
     ...(f.state === 'bypass' ? ['j.bypassed'] : []),
     ...(f.unit === undefined ? [] : [`j.unit_id = ${put(f.unit)}`]),

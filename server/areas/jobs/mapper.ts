@@ -2,7 +2,7 @@ import type { JobRow } from '../../../shared/contracts/jobs'
 import type { ListedJob } from './list-repository'
 
 export function toJobRow({ id, unit, listed, standing, created_at, touched_at }: ListedJob): JobRow {
-  const { words, readings, repairs, bypasses, closed, by } = standing
+  const { words, readings, repairs, bypasses, disconnected = [], awaits, closed, by } = standing
   return {
     id,
     unit,
@@ -11,6 +11,8 @@ export function toJobRow({ id, unit, listed, standing, created_at, touched_at }:
     readings,
     repairs,
     bypasses,
+    disconnected: disconnected.map((d) => d.name),
+    awaits: awaits && !closed ? { what: awaits.what, text: awaits.text } : null,
     closed: closed ? { repair: closed.text || closed.repair, by: closed.by, at: closed.at } : null,
     createdAt: created_at.toISOString(),
     touchedAt: touched_at.toISOString(),

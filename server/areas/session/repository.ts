@@ -1,4 +1,5 @@
 import { QueryTypes } from 'sequelize'
+import type { Person } from '../../../shared/contracts/session'
 import { Session, User } from '../../database/models'
 import { database } from '../../platform/database'
 
@@ -11,9 +12,10 @@ export interface SessionRow {
   organisation: string
   organisation_name: string
   time_zone: string
+  kit: Person['kit']
 }
 
-const PERSON = `u.id, u.name, u.role, o.id AS organisation, o.name AS organisation_name, o.time_zone`
+const PERSON = `u.id, u.name, u.role, o.id AS organisation, o.name AS organisation_name, o.time_zone, u.kit`
 
 /** The running session that a token opens, with its person. */
 export async function findSession(tokenHash: Buffer): Promise<SessionRow | undefined> {
@@ -33,6 +35,9 @@ export const findPerson = async (user: string): Promise<Omit<SessionRow, 'sessio
       { bind: [user], type: QueryTypes.SELECT },
     )
   )[0]
+
+export const writeKit = async (user: string, kit: Person['kit']): Promise<void> =>
+  void (await User.update({ kit }, { where: { id: user } }))
 
 export const findUserByEmail = (email: string): Promise<User | null> => User.findOne({ where: { email } })
 

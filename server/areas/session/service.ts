@@ -17,6 +17,7 @@ import {
   insertSession,
   sessionsOf,
   touchSession,
+  writeKit,
   type SessionRow,
 } from './repository'
 import { countFailure, forgetFailures, refuseIfTooMany } from './tries'
@@ -35,6 +36,7 @@ const toPerson = (row: Omit<SessionRow, 'session' | 'seen_at'>): Person => ({
   organisation: row.organisation,
   organisationName: row.organisation_name,
   timeZone: row.time_zone,
+  kit: row.kit,
 })
 
 /** How long a session that was found is believed without asking again, ms; its end is news and counts at once. */
@@ -82,6 +84,13 @@ export async function requireUser(event: H3Event): Promise<Person> {
 export async function findPersonById(id: string): Promise<Person | undefined> {
   const row = await findPerson(id)
   return row && toPerson(row)
+}
+
+/** Keeps what somebody has to measure with. */
+export async function updateKit(who: Person, kit: NonNullable<Person['kit']>): Promise<Person> {
+  await writeKit(who.id, kit)
+  for (const [token, row] of believed.entries()) if (row.id === who.id) believed.delete(token)
+  return { ...who, kit }
 }
 
 let nobodys: Promise<string> | undefined

@@ -1,7 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import type { TracedLines } from '../../../core/diagram'
-import { foldSeries, layoutPicture } from '../../../core/diagram/layout'
+import { drawPicture, layoutPicture, stripsOf, type DrawnPicture } from '../../../core/diagram/layout'
 
 const PARTS = 30
 const chain = (most: number) => fc.uniqueArray(fc.integer({ min: 0, max: PARTS - 1 }), { maxLength: most })
@@ -37,14 +37,12 @@ const lines: fc.Arbitrary<TracedLines> = fc
 describe('the layout of any lines', () => {
   it('draws each part once, none over another, and every line between parts that are drawn', () => {
     fc.assert(
-      fc.property(lines, fc.boolean(), (traced, some) => {
-        const shown = some ? new Set(traced.lanes.slice(0, 2).map((l) => l.center)) : undefined
-        const { spots, runs, ranks, rows } = layoutPicture(traced, shown)
+      fc.property(lines, (traced) => {
+        const { spots, runs, ranks, rows } = layoutPicture(traced)
         const drawn = new Set(spots.map((s) => s.part))
         expect(drawn.size).toBe(spots.length)
         for (const l of traced.lanes)
-          if (!shown || shown.has(l.center))
-            for (const p of [l.center, ...l.water, ...l.waterOut, ...l.feed, ...l.back]) expect(drawn).toContain(p)
+          for (const p of [l.center, ...l.water, ...l.waterOut, ...l.feed, ...l.back]) expect(drawn).toContain(p)
         for (const { from, to } of runs) {
           expect(drawn).toContain(from)
           if (to !== -1) expect(drawn).toContain(to)
@@ -62,26 +60,55 @@ describe('the layout of any lines', () => {
       { numRuns: 400 },
     )
   })
-  it('folds nothing of which something is to be said, nothing where lines meet, and counts what it leaves out', () => {
-    const plainParts = fc.array(fc.boolean(), { minLength: PARTS + 3, maxLength: PARTS + 3 })
+
+  it('leads every line from its own box to its own box, round all others, along the sheet', () => {
     fc.assert(
-      fc.property(lines, plainParts, (traced, plain) => {
-        const { lines: folded, more } = foldSeries(traced, (p) => plain[p]!)
-        const of = (t: TracedLines) => new Set(t.lanes.flatMap((l) => [l.center, ...l.water, ...l.feed]))
-        const [all, left] = [of(traced), of(folded)]
-        const hidden = [...all].filter((p) => !left.has(p))
-        const centers = new Set(traced.lanes.map((l) => l.center))
-        for (const p of hidden) {
-          expect(plain[p]).toBe(true)
-          expect(centers).not.toContain(p)
-        }
-        expect(hidden.length).toBe([...more.values()].reduce((a, b) => a + b, 0))
-        for (const p of more.keys()) expect(left).toContain(p)
-        // What stays, stays in its order.
-        for (const [i, l] of traced.lanes.entries())
-          expect(folded.lanes[i]!.feed).toEqual(l.feed.filter((p) => !hidden.includes(p)))
+      fc.property(lines, (traced) => {
+        const picture = layoutPicture(traced)
+        const drawn = drawPicture(picture)
+        expect(drawn.lines.length).toBe(picture.runs.filter((r) => r.to !== -1).length)
+        expectRoundBoxes(drawn)
       }),
-      { numRuns: 400 },
+      { numRuns: 60 },
+    )
+  })
+  it('has every part of a line in a strip once', () => {
+    fc.assert(
+      fc.property(lines, (traced) => {
+        const strips = stripsOf(traced)
+        for (const strip of Object.values(strips)) expect(new Set(strip).size).toBe(strip.length)
+        const there = new Set(Object.values(strips).flat())
+        for (const { part } of layoutPicture(traced).spots) expect(there).toContain(part)
+      }),
     )
   })
 })
+
+/** Within the canvas, upright or level, from edge to edge of its own boxes, and clear of every other one. */
+export function expectRoundBoxes({ boxes, box, lines: all, width, height }: DrawnPicture): void {
+  const own = new Map(boxes.map((b) => [b.part, b]))
+  const [w, h] = [box.width / 2, box.height / 2]
+  const onEdge = (p: { x: number; y: number }, part: number) => {
+    const b = own.get(part)!
+    const [dx, dy] = [Math.abs(p.x - b.x), Math.abs(p.y - b.y)]
+    return (dx === w && dy <= h) || (dy === h && dx <= w)
+  }
+  for (const { from, to, points } of all) {
+    expect(onEdge(points[0]!, from), `begins at ${from}`).toBe(true)
+    expect(onEdge(points.at(-1)!, to), `ends at ${to}`).toBe(true)
+    for (const [k, b] of points.entries()) {
+      expect(b.x >= 0 && b.y >= 0 && b.x <= width && b.y <= height).toBe(true)
+      const a = points[k - 1]
+      if (!a) continue
+      expect(a.x === b.x || a.y === b.y, `straight from ${from} to ${to}`).toBe(true)
+      for (const o of boxes) {
+        const crosses =
+          Math.max(a.x, b.x) > o.x - w &&
+          Math.min(a.x, b.x) < o.x + w &&
+          Math.max(a.y, b.y) > o.y - h &&
+          Math.min(a.y, b.y) < o.y + h
+        expect(crosses, `the line from ${from} to ${to} runs behind ${o.part}`).toBe(false)
+      }
+    }
+  }
+}

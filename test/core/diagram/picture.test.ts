@@ -1,14 +1,13 @@
 import { describe, expect, it } from 'vitest'
-import { foldSeries, layoutPicture, type Picture } from '../../../core/diagram/layout'
-import { traceLines, type TracedLines } from '../../../core/diagram'
+import { layoutPicture, type Picture } from '../../../core/diagram/layout'
+import { traceLines } from '../../../core/diagram'
 import { edit, FAMILY, mini, predictorOf } from '../support/sheets'
 
-const draw = (text: string, shown?: (lines: TracedLines) => Set<number>) => {
+const draw = (text: string) => {
   const { catalogue } = predictorOf(text)
-  const lines = traceLines(catalogue)
-  const picture = layoutPicture(lines, shown?.(lines))
+  const picture = layoutPicture(traceLines(catalogue))
   const id = (part: number) => (part < 0 ? 'return' : catalogue.machine.parts[part].id)
-  return { picture, runs: picture.runs.map((r) => `${r.line}: ${id(r.from)} > ${id(r.to)}`), id, lines }
+  return { picture, runs: picture.runs.map((r) => `${r.line}: ${id(r.from)} > ${id(r.to)}`) }
 }
 const overlaps = ({ spots }: Picture) =>
   spots.some((a, i) => spots.slice(i + 1).some((b) => a.rank === b.rank && Math.abs(a.row - b.row) < 0.9))
@@ -39,7 +38,7 @@ describe('the picture draws itself from the sheet', () => {
     }[name]!
     for (const r of wanted) expect(runs).toContain(r)
   })
-  it('a switch moved to the return moves in the picture; fewer lanes still draw', () => {
+  it('a switch moved to the return moves in the picture', () => {
     const moved = edit(
       edit(
         edit(FAMILY, 'interlock: [fuse.2, lid, cold-out.com]', 'interlock: [fuse.2, cold-out.com]'),
@@ -51,23 +50,5 @@ describe('the picture draws itself from the sheet', () => {
     )
     expect(draw(moved).runs).toContain('return: valve-return > lid')
     expect(draw(FAMILY).runs).not.toContain('return: valve-return > lid')
-    const one = draw(FAMILY, (lines) => new Set([lines.lanes[0].center]))
-    expect(one.runs).not.toContain('water: hot-screen > hot-valve')
-    expect(overlaps(one.picture)).toBe(false)
-  })
-  it('parts in series of which nothing is to be said are drawn as one, and come back when something is', () => {
-    const { lines, id } = draw(FAMILY)
-    const names = (folded: TracedLines) => folded.lanes.flatMap((l) => [...l.water, ...l.feed]).map(id)
-    const all = foldSeries(lines, () => true)
-    expect(names(all.lines)).not.toContain('cold-hose')
-    expect([...all.more].map(([p]) => id(p))).toContain('cold-main')
-    // Each part is drawn, or counted by the one that stands for it.
-    const parts = new Set(lines.lanes.flatMap((l) => [...l.water, ...l.feed]))
-    const left = new Set(all.lines.lanes.flatMap((l) => [...l.water, ...l.feed]))
-    expect(parts.size - left.size).toBe([...all.more.values()].reduce((a, b) => a + b, 0))
-    expect(overlaps(layoutPicture(all.lines))).toBe(false)
-    const hose = foldSeries(lines, (p) => id(p) !== 'cold-hose')
-    expect(names(hose.lines)).toContain('cold-hose')
-    expect(foldSeries(lines, () => false).lines).toEqual(lines)
   })
 })

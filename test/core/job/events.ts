@@ -28,18 +28,27 @@ export const FACTS: SheetFacts = {
   codes: [],
   complaints: [{ id: 'no-fill', words: 'No water comes in' }],
   needs: [
-    { id: 'isolate', title: 'Isolate', before: 'isolated' },
-    { id: 'ready', title: 'Ready', before: 'energised' },
+    { id: 'isolate', title: 'Isolate', before: 'isolated', does: 'isolates' },
+    { id: 'ready', title: 'Ready', before: 'energised', does: 'readies' },
   ],
   repairs: [{ id: 'valve', title: 'New valve' }],
   tests: {
-    'cold-valve.ohms': { workMode: 'isolated', shape: { type: 'number', dimension: 'resistance' }, meters: ['ohms'] },
+    'cold-valve.ohms': {
+      workMode: 'isolated',
+      shape: { type: 'number', dimension: 'resistance' },
+      meters: ['ohms'],
+      acts: ['open', 'terminals'],
+      powered: false,
+    },
     'cold-valve.volts': {
       workMode: 'energised',
       shape: { type: 'number', dimension: 'voltage' },
       meters: ['volts', 'neon'],
+      acts: ['terminals', 'power', 'live'],
+      powered: true,
     },
-    'cold-stop.look': { workMode: 'observe', shape: { type: 'yes-no' }, meters: [] },
+    'cold-stop.look': { workMode: 'observe', shape: { type: 'yes-no' }, meters: [], acts: [], powered: false },
+    'tub.look': { workMode: 'observe', shape: { type: 'yes-no' }, meters: [], acts: ['open', 'power'], powered: true },
   },
   meters: {
     ohms: { dimension: 'resistance', yesNo: false },

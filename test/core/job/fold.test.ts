@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import {
   apply,
+  DEAD_ACTS,
   emptyStanding,
   foldJob,
   missingSteps,
@@ -29,8 +30,32 @@ const payloads: fc.Arbitrary<Payload> = fc.oneof(
       target: fc.constant('lid'),
     }),
   }),
+  fc.record({ type: fc.constant('label' as const), name: fc.constantFrom('cold plug', 'hot plug') }),
+  fc.record({
+    type: fc.constantFrom('disconnected' as const, 'reconnected' as const),
+    label: fc.integer({ min: 2, max: 5 }).map(idOf),
+    name: fc.constant('a plug'),
+  }) as fc.Arbitrary<Payload>,
 )
 const jobs = fc.array(payloads, { maxLength: 20 }).map((list) => [opened, ...list.map((p, i) => event(i + 2, p))])
+
+/** Steps that are confirmed: a retraction takes one with all that were confirmed after it, and nothing brings them back. */
+function confirmedPlainly(events: SequencedEvent[]): string[] {
+  let held: { id: string; seq: number; step: string }[] = []
+  for (const { id, seq, payload } of events) {
+    if (payload.type === 'safety') held.push({ id, seq, step: payload.step })
+    const taken = payload.type === 'retracted' && held.find((h) => h.id === payload.event)
+    if (taken) held = held.filter((h) => h.seq < taken.seq)
+  }
+  return held.map((h) => h.step).sort()
+}
+
+/** A plug is off when the last that was said of it is that it came off. */
+const offPlainly = (events: SequencedEvent[]): string[] =>
+  [2, 3, 4, 5].map(idOf).filter((label) => {
+    const said = events.filter((e) => 'label' in e.payload && e.payload.label === label)
+    return said.at(-1)?.payload.type === 'disconnected'
+  })
 
 /** What the words of the fold mean, said plainly: an entry stands unless a standing retraction names it. */
 function plainly(events: SequencedEvent[]) {
@@ -39,14 +64,16 @@ function plainly(events: SequencedEvent[]) {
     if (e.payload.type !== 'retracted' || gone.has(e.id)) continue
     const target = events.find((x) => e.payload.type === 'retracted' && x.id === e.payload.event)
     const lasting =
-      target?.payload.type === 'opened' ||
+      ['opened', 'disconnected', 'reconnected'].includes(target?.payload.type ?? '') ||
       (target?.payload.type === 'action' && target.payload.action.verb !== 'repair')
     if (target && target.seq < e.seq && !lasting) gone.add(target.id)
   }
   const stands = events.filter((e) => !gone.has(e.id))
   return {
     readings: stands.filter((e) => e.payload.type === 'reading').map((e) => e.id),
-    safety: stands.flatMap((e) => (e.payload.type === 'safety' ? [e.payload.step] : [])).sort(),
+    safety: confirmedPlainly(events),
+    labels: stands.filter((e) => e.payload.type === 'label').map((e) => e.id),
+    off: offPlainly(events),
   }
 }
 
@@ -79,6 +106,8 @@ describe('fold', () => {
             .flatMap(([step, ids]) => ids.map(() => step))
             .sort(),
         ).toEqual(plain.safety)
+        expect(job.labels.map((l) => l.event)).toEqual(plain.labels)
+        expect((job.disconnected ?? []).map((d) => d.label).sort()).toEqual(plain.off)
       }),
       { seed: 2, numRuns: 400 },
     )
@@ -95,7 +124,7 @@ describe('fold', () => {
           // As it comes back from the table.
           s = JSON.parse(JSON.stringify(next)) as typeof s
         }
-        const { log: _, remarks: __, ...standing } = foldJob(all)
+        const { log: _, remarks: __, photos: ___, labels: ____, ...standing } = foldJob(all)
         expect(s).toEqual(JSON.parse(JSON.stringify(standing)))
       }),
       { seed: 3, numRuns: 200 },
@@ -127,7 +156,7 @@ describe('fold', () => {
       expect(standing(powered)).toEqual({ ready: [ready.id] })
       // Neither undoing the reading nor undoing and redoing the step brings it back.
       expect(standing(powered, retracted(5, 4))).toEqual({ ready: [ready.id] })
-      expect(standing(powered, retracted(5, 2), retracted(6, 5))).toEqual({ ready: [ready.id] })
+      expect(standing(powered, retracted(5, 2), retracted(6, 5))).toEqual({})
       const anew = event(5, { type: 'safety', step: 'isolate', again: true })
       expect(standing(powered, anew)).toEqual({ isolate: [anew.id], ready: [ready.id] })
     }
@@ -144,15 +173,27 @@ describe('fold', () => {
     expect(standing(later(-30))).toEqual(safe)
     const job = foldJob([opened, dead, ready])
     const isolate = { id: 'isolate', title: '', before: 'isolated' as const, again: true }
-    const asked = (at: string) => missingSteps('isolated', [isolate], job, at).length
+    const asked = (at: string) => missingSteps(DEAD_ACTS, [isolate], job, at).length
     expect([asked(later(7).at), asked(later(9).at)]).toEqual([0, 1])
   })
   it('what a sheet says of an entry stands on it, whatever was sent', () => {
     const facts: Parameters<typeof stamped>[1] = {
       needs: [{ id: 'isolate', title: '', before: 'isolated', again: true }],
       tests: {
-        volts: { workMode: 'energised', shape: { type: 'number', dimension: 'voltage' }, meters: ['volts'] },
-        ohms: { workMode: 'isolated', shape: { type: 'number', dimension: 'resistance' }, meters: ['ohms'] },
+        volts: {
+          workMode: 'energised',
+          shape: { type: 'number', dimension: 'voltage' },
+          meters: ['volts'],
+          acts: ['terminals', 'live'],
+          powered: true,
+        },
+        ohms: {
+          workMode: 'isolated',
+          shape: { type: 'number', dimension: 'resistance' },
+          meters: ['ohms'],
+          acts: ['terminals'],
+          powered: false,
+        },
       },
       meters: { volts: { dimension: 'voltage', yesNo: false }, ohms: { dimension: 'resistance', yesNo: false } },
       points: [],
@@ -160,8 +201,8 @@ describe('fold', () => {
     }
     const payload = (p: SequencedEvent['payload']) => stamped({ payload: p }, facts).payload
     const read = { type: 'reading', text: '1' } as const
-    expect(payload({ ...read, test: 'volts' })).toEqual({ ...read, test: 'volts', live: true })
-    expect(payload({ ...read, test: 'ohms', live: true })).toEqual({ ...read, test: 'ohms' })
+    expect(payload({ ...read, test: 'volts' })).toEqual({ ...read, test: 'volts', live: true, hands: true })
+    expect(payload({ ...read, test: 'ohms', live: true })).toEqual({ ...read, test: 'ohms', hands: true })
     expect(payload({ type: 'safety', step: 'isolate' })).toEqual({ type: 'safety', step: 'isolate', again: true })
     expect(payload({ type: 'safety', step: 'hat', again: true })).toEqual({ type: 'safety', step: 'hat' })
   })

@@ -1,5 +1,14 @@
 import { describe, expect, it } from 'vitest'
-import { foldJob, jobEventSchema, missingSteps, refuses, soundText, type Payload, type Role } from '../../../core/job'
+import {
+  foldJob,
+  jobEventSchema,
+  LIVE_ACTS,
+  missingSteps,
+  refuses,
+  soundText,
+  type Payload,
+  type Role,
+} from '../../../core/job'
 import { event, FACTS, idOf, opened, reading } from './events'
 
 const safe = ['isolate', 'ready'].map((step, i) => event(i + 2, { type: 'safety', step }))
@@ -18,7 +27,7 @@ const jumper = event(4, { type: 'action', action: { verb: 'jumper', target: 'lid
 
 describe('guard', () => {
   it('no act of the hands before the steps that it needs', () => {
-    expect(missingSteps('energised', FACTS.needs, foldJob([opened]), opened.at).map((n) => n.id)).toEqual([
+    expect(missingSteps(LIVE_ACTS, FACTS.needs, foldJob([opened]), opened.at).map((n) => n.id)).toEqual([
       'isolate',
       'ready',
     ])

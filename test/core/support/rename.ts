@@ -8,6 +8,7 @@ const TABLES = [
   'parts',
   'wiring',
   'water',
+  'colours',
   'programs',
   'phases',
   'alarms',

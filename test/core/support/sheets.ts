@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { LRUCache } from 'lru-cache'
 import { findShipped } from '../../../cli/library'
 import type { Evidence } from '../../../core/evidence'
 import { createEngine, Engine } from '../../../core/advice'
@@ -21,7 +22,16 @@ export const mini = (name: string): string =>
 
 export const sheetOf = (text: string): Sheet => orThrow(readSheet(text, 'test.yaml', findShipped))
 export const machineOf = (text: string): Machine => buildMachine(sheetOf(text))
+const predictors = new LRUCache<string, Predictor>({ max: 6 })
 export const predictorOf = (text: string): Predictor => createEngine(sheetOf(text)).predictor
+/** One that the tests of a file share: what it has computed it keeps. Not for tests of that, nor for those that change it. */
+export function sharedPredictorOf(text: string): Predictor {
+  const known = predictors.get(text)
+  if (known) return known
+  const predictor = predictorOf(text)
+  predictors.set(text, predictor)
+  return predictor
+}
 
 export const evidenceOf = (predictor: Predictor, ...items: object[]): Evidence[] =>
   orThrow(new Engine(predictor).read(items))

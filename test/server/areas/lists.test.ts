@@ -68,6 +68,7 @@ describe('what the organisation has seen of a model', () => {
       ohms('1002', 1002),
       slip,
       entry({ type: 'retracted', event: slip.id }),
+      entry({ type: 'safety', step: 're-power' }),
       entry({ type: 'reading', test: 'cold-valve.hum', text: 'no', value: { type: 'no' } }),
       entry({ type: 'action', action: { verb: 'repair', target: 'open-taps' } }),
       entry({ type: 'closed', repair: 'new-lid-switch', text: '' }),

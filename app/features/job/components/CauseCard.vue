@@ -4,13 +4,27 @@ import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { AppIcon } from '../../../ui'
 import type { View } from '../../../../core/advice'
+import type { MachineFacts } from '../../../engine'
 import { formatChance } from '../../../../core/words'
+import MakeSafe from './MakeSafe.vue'
+import RecordFirst from './RecordFirst.vue'
 
-const props = defineProps<{ view: View; jumpers: string[] }>()
+const props = defineProps<{
+  view: View
+  jumpers: string[]
+  /** Safety steps still to be done before parts come off. */
+  steps: MachineFacts['makeSafe']
+  /** What is disconnected and not back. */
+  off: readonly string[]
+  /** Nothing says yet what goes where. */
+  unrecorded: boolean
+}>()
 const emit = defineEmits<{
   close: [repair: string, text: string]
   failed: [repair: string]
   take: [test: string]
+  safety: [step: string]
+  record: []
 }>()
 const choice = ref('')
 const note = ref('')
@@ -52,7 +66,14 @@ const repair = computed(() => choice.value || props.view.remedies[0]?.id || '')
     <div class="remedies">
       <label v-for="r in view.remedies.slice(0, 4)" :key="r.id" class="remedy">
         <input v-model="choice" type="radio" name="repair" :value="r.id" :checked="repair === r.id" />
-        <span>{{ r.title }}</span><span class="number">{{ formatChance(r.p) }}</span
+        <span>{{ r.title }}</span><span
+          class="bar"
+          role="meter"
+          :aria-label="`How likely: ${r.title}`"
+          :aria-valuenow="Math.round(r.p * 100)"
+          aria-valuemin="0"
+          aria-valuemax="100"
+          ><span :style="{ width: `${Math.max(2, r.p * 100)}%` }" /></span
         ><span class="small soft">{{ r.minutes }} min{{ r.price ? `, part ${r.price}` : '' }}</span>
       </label>
     </div>
@@ -82,11 +103,23 @@ const repair = computed(() => choice.value || props.view.remedies[0]?.id || '')
       <AppIcon name="danger" /> <template v-if="own?.caution">{{ own.caution }} </template>Isolate and prove dead before
       parts come off. Local codes and licensed trades decide where this tool stops.
     </p>
+    <RecordFirst v-if="unrecorded && !own?.licensed" @record="emit('record')" />
+    <p v-if="off.length" role="note" aria-label="Still off" class="before">
+      <strong>Still off:</strong> {{ off.join(', ') }}. Put it back before the job is closed as repaired.
+    </p>
+    <MakeSafe
+      v-if="steps.length && !own?.licensed"
+      :steps="steps"
+      before="parts come off"
+      @done="emit('safety', $event)"
+    />
     <InputText v-model="note" placeholder="Cause, part number, advice given …" aria-label="Note" fluid />
     <div class="ends">
-      <Button :disabled="jumpers.length > 0 || !repair" @click="emit('close', repair, note)">{{
-        own?.licensed ? 'Handed over: close the job' : 'Repaired and proved: close the job'
-      }}</Button>
+      <Button
+        :disabled="jumpers.length > 0 || (off.length > 0 && !own?.licensed) || !repair"
+        @click="emit('close', repair, note)"
+        >{{ own?.licensed ? 'Handed over: close the job' : 'Repaired and proved: close the job' }}</Button
+      >
       <Button v-if="!own?.licensed" severity="secondary" :disabled="!repair" @click="emit('failed', repair)"
         >Done, and it still fails</Button
       >
@@ -138,6 +171,18 @@ h2 > .soft {
     grid-column: 2 / -1;
   }
 }
+.bar {
+  width: 3.4rem;
+  height: 0.7rem;
+  border: 1px solid var(--soft);
+  border-radius: 3px;
+  overflow: hidden;
+}
+.bar > span {
+  display: block;
+  height: 100%;
+  background: var(--ink);
+}
 .before {
   border-left: 5px solid var(--ink);
   padding-left: 0.7rem;
@@ -157,5 +202,14 @@ h2 > .soft {
 .caution {
   color: var(--danger);
   font-size: 0.9rem;
+}
+/* On a laptop the act stays on the screen while what stands above it scrolls. */
+@media (min-width: 901px) and (min-height: 600px) {
+  .ends {
+    position: sticky;
+    bottom: 0;
+    padding: 0.4rem 0;
+    background: var(--card);
+  }
 }
 </style>

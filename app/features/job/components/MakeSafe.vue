@@ -1,27 +1,47 @@
 <script setup lang="ts">
-import Button from 'primevue/button'
-import { computed } from 'vue'
-import { AppIcon } from '../../../ui'
-const props = defineProps<{ steps: { id: string; title: string; text: string }[]; work: string }>()
+import { computed, useTemplateRef } from 'vue'
+import { AppIcon, HoldButton } from '../../../ui'
+import type { MachineFacts } from '../../../engine'
+
+/** The steps before an act of the hands, one after another, each held. */
+const props = defineProps<{
+  steps: Pick<MachineFacts['makeSafe'][number], 'id' | 'title' | 'text' | 'does'>[]
+  before: string
+  /** What is still off or in: said where power is about to go back. */
+  left?: readonly string[]
+}>()
 const emit = defineEmits<{ done: [step: string] }>()
 const first = computed(() => props.steps[0])
+const button = useTemplateRef<{ press(): void; release(): void }>('button')
+defineExpose({ press: () => button.value?.press(), release: () => button.value?.release() })
 </script>
 
 <template>
   <section class="safe" aria-label="Make safe">
     <h3>
       <AppIcon name="danger" /> Make it safe first: {{ steps.length }}
-      {{ steps.length === 1 ? 'step' : 'steps' }} before this {{ work }} test
+      {{ steps.length === 1 ? 'step' : 'steps' }} before {{ before }}
     </h3>
-    <div v-if="first" class="step">
-      <p>
+    <template v-if="first">
+      <p class="text">
         <strong>{{ first.title }}.</strong> {{ first.text }}
       </p>
-      <Button class="do" @click="emit('done', first.id)">Done: {{ first.title }} <kbd>S</kbd></Button>
-    </div>
-    <ol v-if="steps.length > 1" class="small soft">
-      <li v-for="s in steps.slice(1)" :key="s.id">{{ s.title }}</li>
-    </ol>
+      <p v-if="left?.length && first.does === 'gives-back'" class="small" role="note" aria-label="Still off or in">
+        <strong>Still off or in:</strong> {{ left.join('; ') }}.
+      </p>
+      <HoldButton :key="first.id" ref="button" class="do" @held="emit('done', first.id)"
+        >Done: {{ first.title }} <kbd>S</kbd></HoldButton
+      >
+    </template>
+    <p v-if="steps.length > 1" class="small soft then">
+      Then:
+      {{
+        steps
+          .slice(1)
+          .map((s) => s.title)
+          .join(' · ')
+      }}
+    </p>
   </section>
 </template>
 
@@ -29,19 +49,14 @@ const first = computed(() => props.steps[0])
 .safe {
   border: 2px solid var(--danger);
   border-radius: var(--radius);
-  padding: 0.8rem;
+  padding: 0.7rem;
   display: grid;
-  gap: 0.6rem;
+  gap: 0.5rem;
+  align-content: start;
+  height: 100%;
+  overflow-y: auto;
 }
 h3 {
   color: var(--danger);
-}
-.step {
-  display: grid;
-  gap: 0.6rem;
-}
-ol {
-  margin: 0;
-  padding-left: 1.3rem;
 }
 </style>

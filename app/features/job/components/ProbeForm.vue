@@ -67,10 +67,6 @@ const ready = computed(() => a.value && b.value && moment.value && a.value !== b
 
 <style scoped>
 summary {
-  cursor: pointer;
-  min-height: 44px;
-  display: flex;
-  align-items: center;
   font-weight: 600;
 }
 form {

@@ -15,6 +15,12 @@ const titleOf = ({ event: { payload } }: KeptEntry): string => {
       return 'Closing the job'
     case 'action':
       return `${payload.action.verb} ${payload.action.target ?? ''}`
+    case 'photo':
+      return 'A photo'
+    case 'label':
+      return `Label: ${payload.name}`
+    case 'disconnected':
+      return `Off: ${payload.name}`
     default:
       return payload.type
   }

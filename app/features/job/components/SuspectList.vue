@@ -1,25 +1,38 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { View } from '../../../../core/advice'
-import { formatChance } from '../../../../core/words'
 
+/** What one would do as things stand: how likely each is the right thing is a length. */
 const props = defineProps<{ view: View }>()
-const rows = computed(() => [
-  ...props.view.suspects.slice(0, 7).map((s) => ({ key: s.faults.join('+'), title: s.title, p: s.p, plain: false })),
-  { key: 'else', title: 'something else, not in the sheet', p: props.view.unknownFault, plain: true },
-  { key: 'healthy', title: 'nothing wrong with it', p: props.view.healthy, plain: true },
-  { key: 'rest', title: 'two faults at once, not yet run (about)', p: props.view.truncatedMass, plain: true },
-])
+/** Chance from which one thing to do is clear. */
+const CLEAR_FROM = 0.9
+const rows = computed(() => props.view.groups)
+const clear = computed(() => {
+  const [first] = rows.value
+  return first?.type === 'repair' && first.p >= CLEAR_FROM && first.causes.length > 1
+    ? `What to do is clear: ${first.title}. Which of its ${first.causes.length} causes it is changes nothing.`
+    : ''
+})
 </script>
 
 <template>
   <section class="card suspects" aria-label="Suspects">
-    <h2>Suspects</h2>
+    <h2>What to do, the likeliest first</h2>
+    <p v-if="clear" class="small">{{ clear }}</p>
     <ul>
-      <li v-for="r in rows" :key="r.key" :class="{ plain: r.plain }">
-        <span class="number">{{ formatChance(r.p) }}</span>
-        <span>{{ r.title }}</span>
-        <span class="bar fade" :style="{ width: `${Math.max(0.5, r.p * 100)}%` }" />
+      <li v-for="r in rows" :key="r.title" :class="r.type">
+        <span
+          class="bar"
+          role="meter"
+          :aria-label="`How likely: ${r.title}`"
+          :aria-valuenow="Math.round(r.p * 100)"
+          aria-valuemin="0"
+          aria-valuemax="100"
+          ><span class="fill fade" :style="{ width: `${Math.max(1, r.p * 100)}%` }"
+        /></span>
+        <span class="what"
+          >{{ r.title }}<span v-if="r.causes.length" class="soft small">{{ r.causes.join(' · ') }}</span></span
+        >
       </li>
     </ul>
   </section>
@@ -36,35 +49,38 @@ ul {
   margin: 0;
   padding: 0;
   display: grid;
-  gap: 0.15rem;
 }
 li {
-  position: relative;
   display: grid;
-  grid-template-columns: 6.4rem 1fr;
-  align-items: baseline;
-  padding: 0.28rem 0 0.42rem;
-}
-li .number {
-  font-weight: 600;
-}
-li:first-child .number {
-  font-size: 1.35rem;
+  grid-template-columns: 7rem minmax(0, 1fr);
+  gap: 0.8rem;
+  align-items: start;
+  padding: 0.35rem 0;
+  border-top: 1px solid var(--line);
 }
 .bar {
-  position: absolute;
-  bottom: 0;
-  left: 0;
-  height: 4px;
-  border-radius: 2px;
+  height: 14px;
+  margin-top: 0.25rem;
+  border: 1px solid var(--soft);
+  border-radius: 4px;
+  overflow: hidden;
+}
+.fill {
+  display: block;
+  height: 100%;
   background: var(--ink);
 }
-.plain {
-  color: var(--soft);
-  font-size: 0.9rem;
+.what {
+  display: grid;
 }
-.plain .bar {
-  background: var(--soft);
-  opacity: 0.5;
+li:first-child .what {
+  font-weight: 600;
+}
+li:first-child .what > .small {
+  font-weight: 400;
+}
+/* What no repair on the sheet would cure is told apart by its pattern. */
+li:not(.repair) .fill {
+  background: repeating-linear-gradient(135deg, var(--soft) 0 4px, var(--card) 4px 7px);
 }
 </style>

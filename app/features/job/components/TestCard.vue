@@ -2,18 +2,30 @@
 import MakeSafe from './MakeSafe.vue'
 import ReadingColumn from './ReadingColumn.vue'
 import ReadingEntry from './ReadingEntry.vue'
+import RecordFirst from './RecordFirst.vue'
+import ReadingScale from './ReadingScale.vue'
 import TestReasons from './TestReasons.vue'
 import WhatIsLost from './WhatIsLost.vue'
 import { computed, useTemplateRef } from 'vue'
-import { AppIcon } from '../../../ui'
+import { AppIcon, useMedia } from '../../../ui'
 import type { Dimension, ReadingValue } from '../../../../core/foundation/quantity'
 import type { TestCard } from '../../../../core/advice'
+import type { MachineFacts } from '../../../engine'
 import { formatWorkMode } from '../../../../core/words'
+import type { Offer } from '../turn'
 
 const props = defineProps<{
   card: TestCard
-  missing: { id: string; title: string; text: string }[]
+  missing: MachineFacts['makeSafe']
+  /** What is still off or in. */
+  left: readonly string[]
+  /** Nothing says yet what goes where. */
+  unrecorded: boolean
+  /** Whether it is what is advised, not a choice of one's own. */
   best: boolean
+  offer: Offer | undefined
+  /** It has just come: nobody can have read it yet. */
+  unbound: boolean
   closed: boolean
   /** Why this person may not take this test; empty where they may. */
   barred: string
@@ -25,19 +37,33 @@ const emit = defineEmits<{
   best: []
   meter: [id: string]
   first: [test: string]
+  record: []
+  busy: []
 }>()
 /** What is typed lives with the page, so that nothing is lost when the card changes its face. */
 const text = defineModel<string>('text', { required: true })
+const thumb = useMedia('(max-width: 900px)')
 const entry = useTemplateRef<{ focus(): void }>('entry')
 const dimension = computed<Dimension | undefined>(() =>
   props.card.shape.type === 'number' ? props.card.shape.dimension : undefined,
 )
-defineExpose({ focus: () => entry.value?.focus() })
+/** The instrument before or after the one chosen. */
+function stepMeter(by: 1 | -1) {
+  const { meters, meter } = props.card
+  const at = meters.findIndex((m) => m.id === meter)
+  emit('meter', meters[(at + by + meters.length) % meters.length]!.id)
+}
+const safe = useTemplateRef<{ press(): void; release(): void }>('safe')
+defineExpose({
+  focus: () => entry.value?.focus(),
+  hold: () => safe.value?.press(),
+  release: () => safe.value?.release(),
+})
 </script>
 
 <template>
   <section class="card test" :aria-label="`Test: ${card.title}`">
-    <div class="details" tabindex="0" role="group" aria-label="The test">
+    <div class="details" role="group" aria-label="The test">
       <div class="row">
         <span class="tag">{{
           card.strip
@@ -52,14 +78,19 @@ defineExpose({ focus: () => entry.value?.focus() })
         <span class="push small soft"
           ><span class="number">{{ card.minutes.toFixed(card.minutes < 10 ? 1 : 0) }}</span> min</span
         >
-        <button v-if="!best" type="button" class="text" @click="emit('best')">Back to the best test</button>
       </div>
       <h2>{{ card.strip?.title ?? card.title }}</h2>
       <p class="how" role="note" aria-label="How to take it">{{ card.how }}</p>
       <ul v-if="card.cautions.length" class="cautions">
         <li v-for="c in card.cautions" :key="c"><AppIcon name="danger" /> {{ c }}</li>
       </ul>
-      <p v-if="card.steps.length" class="small soft">First: {{ card.steps.join(' → ') }}</p>
+      <p v-if="card.meterWarning" role="note" aria-label="What misleads here" class="small misleads">
+        <AppIcon name="danger" /> {{ card.meterWarning }}
+      </p>
+      <RecordFirst v-if="card.takesOff && unrecorded && !closed" @record="emit('record')" />
+      <ol v-if="card.steps.length" class="steps small" aria-label="Before it">
+        <li v-for="s in card.steps" :key="s">{{ s }}</li>
+      </ol>
       <div v-if="card.meters.length > 1" class="chips" role="radiogroup" aria-label="Instrument">
         <button
           v-for="m in card.meters"
@@ -67,10 +98,14 @@ defineExpose({ focus: () => entry.value?.focus() })
           type="button"
           role="radio"
           class="chip"
+          :class="{ lacking: !m.atHand }"
           :aria-checked="m.id === card.meter"
+          :tabindex="m.id === card.meter ? 0 : -1"
+          @keydown.right.prevent="stepMeter(1)"
+          @keydown.left.prevent="stepMeter(-1)"
           @click="emit('meter', m.id)"
         >
-          {{ m.title }}
+          {{ m.title }}<span v-if="!m.atHand" class="small">, not with you</span>
         </button>
       </div>
       <p v-if="card.before !== undefined" class="small">
@@ -78,6 +113,13 @@ defineExpose({ focus: () => entry.value?.focus() })
         <span class="number">{{ card.before }}</span>
       </p>
       <ReadingColumn v-if="card.strip" :strip="card.strip" />
+      <ReadingScale
+        v-if="thumb && !closed && dimension && card.healthy.mean !== undefined"
+        :healthy="card.healthy"
+        :suspects="card.suspects"
+        :dimension="dimension"
+        :typed="undefined"
+      />
       <TestReasons :card="card" :dimension="dimension" />
       <WhatIsLost :card="card" @first="emit('first', $event)" />
     </div>
@@ -86,7 +128,9 @@ defineExpose({ focus: () => entry.value?.focus() })
       <MakeSafe
         v-else-if="missing.length && !closed"
         :steps="missing"
-        :work="formatWorkMode(card.workMode)"
+        ref="safe"
+        before="this test"
+        :left="left"
         @done="emit('safety', $event)"
       />
       <ReadingEntry
@@ -94,6 +138,10 @@ defineExpose({ focus: () => entry.value?.focus() })
         ref="entry"
         v-model:text="text"
         :card="card"
+        :unbound="unbound"
+        :offer="offer"
+        @best="emit('best')"
+        @busy="emit('busy')"
         @taken="(answer, value) => emit('taken', answer, value)"
       />
     </div>
@@ -122,6 +170,18 @@ defineExpose({ focus: () => entry.value?.focus() })
   color: var(--ink);
   border: 1.5px solid var(--ink);
 }
+.steps {
+  margin: 0;
+  padding-left: 1.4rem;
+  color: var(--soft);
+}
+.lacking {
+  border-style: dashed;
+}
+.misleads {
+  border-left: 5px solid var(--ink);
+  padding-left: 0.7rem;
+}
 .barred {
   border-left: 6px solid var(--ink);
   padding-left: 0.7rem;
@@ -133,18 +193,6 @@ defineExpose({ focus: () => entry.value?.focus() })
   padding: 0;
   color: var(--danger);
   font-size: 0.9rem;
-}
-.chip[aria-checked='true'] {
-  background: var(--shade);
-  border-width: 3px;
-  font-weight: 600;
-}
-.text {
-  border: 0;
-  background: none;
-  text-decoration: underline;
-  min-height: 44px;
-  cursor: pointer;
 }
 /* The act stands at one place whatever is asked: at the foot of its column, on a phone under the thumb. */
 @media (min-width: 901px) {
@@ -160,7 +208,7 @@ defineExpose({ focus: () => entry.value?.focus() })
     padding: 1rem;
   }
   .act {
-    height: 17.5rem;
+    height: 18.5rem;
     overflow-y: auto;
     padding: 0.8rem 1rem;
     border-top: 2px solid var(--ink);
@@ -171,17 +219,28 @@ defineExpose({ focus: () => entry.value?.focus() })
     position: fixed;
     inset: auto 0 0;
     z-index: 5;
-    max-height: 55dvh;
+    height: 24.5rem;
     overflow-y: auto;
-    padding: 0.6rem 0.9rem;
+    padding: 0.5rem 0.75rem;
     background: var(--card);
     border-top: 2px solid var(--ink);
   }
 }
-/* Beside the rail, not over it. */
-@media (min-width: 701px) and (max-width: 900px) {
+/* A phone on its side: the act stands at the right hand, as high as the screen. */
+@media (max-width: 900px) and (max-height: 500px) and (orientation: landscape) {
   .act {
-    left: 84px;
+    inset: 0 0 0 auto;
+    width: 46vw;
+    height: 100dvh;
+    border-top: 0;
+    border-left: 2px solid var(--ink);
+  }
+  .test {
+    padding: 0.5rem 0.7rem;
+  }
+  /* What is done and how come first; what sort of test it is can be scrolled to. */
+  .details > .row {
+    order: 1;
   }
 }
 </style>

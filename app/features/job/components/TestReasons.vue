@@ -2,7 +2,6 @@
 import { computed } from 'vue'
 import { formatQuantity, type Dimension } from '../../../../core/foundation/quantity'
 import type { TestCard } from '../../../../core/advice'
-import { formatChance } from '../../../../core/words'
 
 /** Why a test is worth its minutes, and what each suspect would make it show. */
 const props = defineProps<{ card: TestCard; dimension: Dimension | undefined }>()
@@ -18,12 +17,11 @@ const groups = computed(() => {
 <template>
   <div class="reasons">
     <div v-if="card.why.length" class="why">
-      <h3>Why this one</h3>
+      <h3>What would follow</h3>
       <ul>
         <li v-for="w in card.why" :key="w.text">
-          <strong class="number">{{ w.text }}</strong>
-          <span class="soft">({{ formatChance(w.chance) }} likely)</span> points to <strong>{{ w.leads }}</strong>
-          <span class="soft">({{ formatChance(w.p) }} of the chances)</span>
+          <span class="chance" aria-hidden="true"><span :style="{ width: `${Math.max(4, w.chance * 100)}%` }" /></span>
+          <strong class="number">{{ w.text }}</strong> → {{ w.toward.join(' or ') }}
         </li>
       </ul>
     </div>
@@ -42,9 +40,7 @@ const groups = computed(() => {
           </tr>
           <tr v-for="g in groups" :key="g.text">
             <td>
-              <span v-for="s in g.suspects" :key="s.title" class="who"
-                >{{ s.title }} <span class="soft small">{{ formatChance(s.p) }}</span></span
-              >
+              <span v-for="s in g.suspects" :key="s.title" class="who">{{ s.title }}</span>
             </td>
             <td class="number">{{ g.text }}</td>
           </tr>
@@ -61,10 +57,29 @@ const groups = computed(() => {
 }
 .why ul {
   margin: 0.2rem 0 0;
-  padding-left: 1.1rem;
+  padding: 0;
+  list-style: none;
+}
+.why li {
+  display: flex;
+  gap: 0.5rem;
+  align-items: baseline;
+}
+/* How likely each is, as a length. */
+.chance {
+  flex: none;
+  width: 2.6rem;
+  height: 0.55rem;
+  border: 1px solid var(--soft);
+  border-radius: 3px;
+  overflow: hidden;
+}
+.chance > span {
+  display: block;
+  height: 100%;
+  background: var(--soft);
 }
 .expect summary {
-  cursor: pointer;
   min-height: 32px;
   font-weight: 600;
   font-size: 0.95rem;
@@ -79,7 +94,6 @@ td {
   border-top: 1px solid var(--line);
 }
 /* Whitespace between elements on lines of their own is dropped by the compiler. */
-.why li > .soft,
 .expect td > span {
   margin-left: 0.35em;
 }

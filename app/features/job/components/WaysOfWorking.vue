@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import Select from 'primevue/select'
-import { computed } from 'vue'
+import { computed, shallowRef } from 'vue'
+import type { OrderCost } from '../../../../core/advice'
 import type { Acceptance as Bands, MachineFacts, Strategy as Order } from '../../../engine'
 
 const props = defineProps<{
@@ -8,6 +9,8 @@ const props = defineProps<{
   bands: Bands
   closed: boolean
   experience: MachineFacts['experience'] | undefined
+  /** The orders side by side, as the evidence stands. */
+  compare: () => Promise<OrderCost[]>
 }>()
 const emit = defineEmits<{ order: [order: Order]; bands: [bands: Bands] }>()
 
@@ -52,6 +55,20 @@ const own = computed(() => {
     : ''
   return `Counted in, from our own work on this model: ${jobs} closed ${jobs === 1 ? 'job' : 'jobs'} in ${years} years of machines${coils}.`
 })
+const compared = shallowRef<OrderCost[]>()
+const comparing = shallowRef(false)
+async function compareNow() {
+  comparing.value = true
+  compared.value = await props.compare().catch(() => undefined)
+  comparing.value = false
+}
+function moreOf({ strategy, title, more }: OrderCost): string {
+  const best = compared.value?.find((c) => c.strategy === 'best')
+  if (strategy === 'best') return `begins with “${title}”`
+  if (title === best?.title) return 'begins in the same way'
+  const costs = more === undefined ? '' : more < 1 ? ', at no loss' : `, ${more.toFixed(0)} min more of work and parts`
+  return `begins with “${title}”${costs}`
+}
 const titleOf = (options: { id: string; title: string }[], id: string) => options.find((o) => o.id === id)?.title
 const said = computed(() => `Order: ${titleOf(ORDERS, props.order)} · Coils: ${titleOf(BANDS, props.bands)}`)
 </script>
@@ -71,25 +88,27 @@ const said = computed(() => `Order: ${titleOf(ORDERS, props.order)} · Coils: ${
         @update:model-value="way.choose"
       />
     </label>
+    <button type="button" class="chip small" :disabled="comparing" @click="compareNow">
+      {{ comparing ? 'Comparing …' : 'Compare the orders' }}
+    </button>
+    <ul v-if="compared" class="small" aria-label="The orders compared">
+      <li v-for="c in compared" :key="c.strategy">
+        <strong>{{ titleOf(ORDERS, c.strategy) }}</strong>: {{ moreOf(c) }}
+      </li>
+    </ul>
     <p v-if="own" class="small soft" role="note" aria-label="Our own record">{{ own }}</p>
   </details>
 </template>
 
 <style scoped>
+ul {
+  list-style: none;
+  margin: 0.4rem 0 0;
+  padding: 0;
+}
 summary {
-  cursor: pointer;
-  min-height: 44px;
-  display: flex;
-  align-items: center;
   justify-content: flex-end;
   color: var(--soft);
-}
-summary::before {
-  content: '▸';
-  margin-right: 0.4em;
-}
-details[open] summary::before {
-  content: '▾';
 }
 label {
   display: grid;

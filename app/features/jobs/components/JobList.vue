@@ -12,6 +12,7 @@ const FILTERS: { id: Filter; title: string }[] = [
   { id: 'all', title: 'All' },
   { id: 'mine', title: 'Mine' },
   { id: 'open', title: 'Open' },
+  { id: 'waiting', title: 'Waiting' },
   { id: 'closed', title: 'Closed' },
   { id: 'bypass', title: 'Jumper in' },
 ]

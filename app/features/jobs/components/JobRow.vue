@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { JobRow } from '../../../../shared/contracts/jobs'
+import { describeAwaited } from '../../../../core/words'
 import { formatMoment } from '../../../ui'
 import { NuxtLink } from '#components'
 
@@ -24,6 +25,8 @@ const found = computed(() => {
     </span>
     <span class="found">
       <span>{{ found }}</span>
+      <span v-if="job.awaits">{{ describeAwaited(job.awaits.what) }}. {{ job.awaits.text }}</span>
+      <span v-if="job.disconnected.length">Still off: {{ job.disconnected.join(', ') }}</span>
       <strong v-if="job.bypasses.length" class="bypass">Jumper in: {{ job.bypasses.join(', ') }}</strong>
     </span>
     <span class="small soft time"

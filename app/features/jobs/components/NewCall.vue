@@ -2,9 +2,9 @@
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import Textarea from 'primevue/textarea'
-import { computed, onScopeDispose, ref, shallowRef } from 'vue'
+import { computed, nextTick, onScopeDispose, ref, shallowRef, useTemplateRef } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
-import { fits, search } from '../../../../core/search'
+import { fits, search, suggest } from '../../../../core/search'
 import { describeRefusal } from '../../../../core/words'
 import { listUnits, type Unit } from '../../../../shared/contracts/units'
 import { fetchOrKept } from '../../../data/fetched'
@@ -30,6 +30,8 @@ const picked = ref<string[]>([])
 /** What was said of the days before. */
 const before = ref<string[]>([])
 const words = ref('')
+/** What is asked next, once the machine is chosen. */
+const told = useTemplateRef<HTMLElement>('told')
 const query = ref('')
 /** Code that the machine shows, as a reading. */
 const code = ref('')
@@ -37,6 +39,13 @@ const found = computed(() => search(units.value, query.value))
 /** Codes whose name or lamps the query names. */
 const meant = (m: Findable) =>
   query.value.trim() ? m.codes.filter((c) => fits({ words: [c.code, c.lamps ?? ''] }, query.value)) : []
+const suggested = computed(() => (facts.value ? suggest(facts.value.complaints, words.value).map((c) => c.id) : []))
+/** What the customer's sentence may mean stands first. */
+const complaints = computed(() =>
+  [...(facts.value?.complaints ?? [])].sort(
+    (a, b) => Number(suggested.value.includes(b.id)) - Number(suggested.value.includes(a.id)),
+  ),
+)
 const trouble = ref('')
 const stale = ref(false)
 const busy = ref(false)
@@ -71,7 +80,10 @@ const choose = (m: Findable) =>
     before.value = []
     code.value = ''
     const opened = await engine.open(await sheetOf(m.revision))
-    if (unit.value === m) facts.value = opened
+    if (unit.value !== m) return
+    facts.value = opened
+    await nextTick()
+    told.value?.scrollIntoView({ block: 'center' })
   })
 
 const begin = () =>
@@ -84,7 +96,7 @@ const begin = () =>
         words: words.value,
         code: code.value,
       })
-      await router.push(`/jobs/${job}`)
+      await router.push(`/jobs/${job}/call`)
     } finally {
       busy.value = false
     }
@@ -130,14 +142,21 @@ const turned = (list: string[], id: string) => (list.includes(id) ? list.filter(
     </section>
     <section v-if="unit && !facts && !trouble" class="soft">Opening the sheet …</section>
     <template v-if="facts">
+      <section ref="told">
+        <label class="words"
+          ><h2>What does the customer say, in their own words?</h2>
+          <Textarea v-model="words" rows="3" fluid placeholder="Worked until the plumber was here on Tuesday …" />
+        </label>
+      </section>
       <section>
-        <h2>What does the customer say?</h2>
+        <h2>What of this is it?</h2>
         <div class="says">
           <button
-            v-for="c in facts.complaints"
+            v-for="c in complaints"
             :key="c.id"
             type="button"
             class="say"
+            :class="{ meant: suggested.includes(c.id) }"
             :aria-pressed="picked.includes(c.id)"
             @click="picked = turned(picked, c.id)"
           >
@@ -178,12 +197,6 @@ const turned = (list: string[], id: string) => (list.includes(id) ? list.filter(
             {{ c.words }}
           </button>
         </div>
-      </section>
-      <section>
-        <label class="words"
-          ><h2>In their own words</h2>
-          <Textarea v-model="words" rows="3" fluid placeholder="Worked until the plumber was here on Tuesday …" />
-        </label>
       </section>
       <div class="bar">
         <Button :disabled="!picked.length || session.person?.role === 'read-only'" :loading="busy" @click="begin"
@@ -240,6 +253,9 @@ section {
   padding: 0 1.1rem;
   min-height: 48px;
   cursor: pointer;
+}
+.meant {
+  border: 2px dashed var(--ink);
 }
 .say[aria-pressed='true']::before {
   content: '✓ ';

@@ -7,6 +7,7 @@ import { waitingByPerson } from '../../../data/database'
 import { call } from '../../../data/http'
 import { formatMoment, useKeySwitch, useLook } from '../../../ui'
 import { useSession } from '../../session'
+import KitForm from './KitForm.vue'
 
 const ROLE = {
   lead: 'lead',
@@ -71,6 +72,7 @@ function leave() {
         </button>
       </div>
     </section>
+    <KitForm v-if="session.person.role !== 'read-only'" />
     <section class="card part" aria-label="Keys">
       <h2>Keys</h2>
       <label class="switch"><input v-model="keys" type="checkbox" /> Single letters act on a laptop</label>

@@ -18,8 +18,8 @@ async function signIn() {
   busy.value = true
   try {
     await session.enter(email.value, password.value)
-    const to = String(route.query.to ?? '/jobs')
-    await router.push(to.startsWith('/') && !to.startsWith('//') ? to : '/jobs')
+    const to = String(route.query.to ?? '/today')
+    await router.push(to.startsWith('/') && !to.startsWith('//') ? to : '/today')
   } catch (error) {
     wrong.value = error instanceof Error ? error.message : String(error)
   } finally {

@@ -29,8 +29,8 @@ watch(
   { immediate: true },
 )
 
-/** On a phone the work of a job takes the whole screen. */
-const working = computed(() => /^\/jobs\/[0-9a-f-]{36}$/.test(route.path))
+/** Inside a job the places give way to its steps. */
+const working = computed(() => /^\/jobs\/[0-9a-f-]{36}(\/|$)/.test(route.path))
 // The session is gone: what was typed is kept, and the way back leads here.
 watch(
   () => session.person,
@@ -108,6 +108,12 @@ watch(
   background: var(--card);
   padding: 0.7rem;
 }
+.working {
+  grid-template-columns: minmax(0, 1fr);
+}
+.working .rail {
+  display: none;
+}
 @media (max-width: 700px) {
   .shell {
     grid-template-columns: minmax(0, 1fr);
@@ -125,9 +131,6 @@ watch(
   }
   .work {
     padding-bottom: 4.6rem;
-  }
-  .working .rail {
-    display: none;
   }
   .working .work {
     padding-bottom: 0;

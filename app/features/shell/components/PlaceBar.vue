@@ -5,6 +5,7 @@ import { useRoute } from 'vue-router'
 
 /** A place stands here only when it works. */
 const PLACES: { to: string; title: string; icon: IconName }[] = [
+  { to: '/today', title: 'Today', icon: 'today' },
   { to: '/jobs', title: 'Jobs', icon: 'jobs' },
   { to: '/machines', title: 'Machines', icon: 'machines' },
   { to: '/me', title: 'Me', icon: 'me' },

@@ -7,6 +7,7 @@ export const kindInterface: KindInterface = {
   line: 'power',
   terminals: ['1', '2'],
   ports: [],
+  isPlace: true,
   choices: { between: ['earth', 'wires'] },
   params: { ohms: { dimension: 'resistance', typical: '1000 MΩ ±60 %', min: 1e-6 } },
 }

@@ -53,6 +53,13 @@ function step(
   ]
 }
 
+/** Colours of the wires at terminals; a part that is not fitted has none. */
+export const resolveColours = (scope: Scope): Sheet['colours'] =>
+  entries(scope.written.colours).flatMap(([at, colour]) => {
+    const ref = scope.isAbsent(at) ? undefined : step(scope, at, 'wiring', ['colours', at], true)
+    return ref ? [{ ...ref[0], colour }] : []
+  })
+
 /** Wires and water paths: each chain as the pairs of terminals that it joins. */
 export const resolveChains = (scope: Scope, medium: Medium): Sheet['wiring'] =>
   entries(scope.written[medium]).map(([name, written]) => {

@@ -1,7 +1,7 @@
 import { ok, err, type Result } from '../../../foundation/result'
 import type { WrittenSheet } from '../schema'
 import type { Sheet } from '../types'
-import { resolveChains } from './chains'
+import { resolveChains, resolveColours } from './chains'
 import { resolveAlarms, resolveCondition, resolveControl, resolvePhases, resolvePrograms } from './control'
 import { ProblemCollector, entries } from './problem-collector'
 import { resolveFaults, resolveRates } from './faults'
@@ -48,6 +48,7 @@ export function resolveSheet(written: WrittenSheet): Result<Sheet> {
     parts,
     wiring: resolveChains(scope, 'wiring'),
     water: resolveChains(scope, 'water'),
+    colours: resolveColours(scope),
     control: resolveControl(scope),
     programs: resolvePrograms(scope),
     phases: resolvePhases(scope),
@@ -62,6 +63,7 @@ export function resolveSheet(written: WrittenSheet): Result<Sheet> {
     repairs: resolveRepairs(scope),
     tests: resolveTests(scope, moments),
     makeSafe: resolveMakeSafe(scope),
+    customer: written.customer ?? [],
     cautions: entries(written.cautions).map(([, { bites, text }]) => ({ appliesTo: WORK[bites], text })),
   }
   if (!sheet.programs.length && !written.assembly)

@@ -1,0 +1,57 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { PowerState } from '../../../../core/job'
+import { formatTime } from '../../../ui'
+
+/** How the machine stands, by what somebody did: never what somebody meant to do. */
+const props = defineProps<{
+  power: PowerState
+  timeZone: string
+  /** What proving dead is, by step. */ texts: ReadonlyMap<string, string>
+}>()
+const emit = defineEmits<{ open: [] }>()
+const said = computed(() => {
+  const { power } = props
+  switch (power.state) {
+    case 'dead':
+      return { head: 'Proved dead', tail: `${formatTime(power.at, props.timeZone)}, ${power.by}` }
+    case 'isolated':
+      return {
+        head: 'Isolated, not proved: treat as live',
+        tail: `${formatTime(power.at, props.timeZone)}, ${power.by}`,
+      }
+    case 'live':
+      return { head: 'Live', tail: `since ${formatTime(power.at, props.timeZone)}, ${power.by}` }
+    default:
+      return { head: 'Treat as live', tail: 'nobody has made it dead' }
+  }
+})
+const how = computed(() => ('step' in props.power ? props.texts.get(props.power.step) : undefined))
+</script>
+
+<template>
+  <button type="button" class="pill" :class="power.state" :title="how" @click="emit('open')">
+    <strong>{{ said.head }}</strong> <span class="small">{{ said.tail }}</span>
+  </button>
+</template>
+
+<style scoped>
+.pill {
+  min-height: 44px;
+  padding: 0.15rem 0.8rem;
+  border: 2px solid var(--danger);
+  border-radius: 99px;
+  background: var(--card);
+  color: var(--danger);
+  text-align: left;
+  line-height: 1.15;
+  cursor: pointer;
+}
+.pill > * {
+  display: block;
+}
+.dead {
+  border: 2px solid var(--ink);
+  color: var(--ink);
+}
+</style>

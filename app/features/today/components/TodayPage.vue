@@ -1,0 +1,137 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { computed } from 'vue'
+import { useRouter } from 'vue-router'
+import { AppIcon, TroubleBar, useKeys } from '../../../ui'
+import { JobRow } from '../../jobs'
+import { useSession } from '../../session'
+import { NuxtLink } from '#components'
+import { useToday, type Unsent } from '../use-today'
+
+const session = useSession()
+const router = useRouter()
+const { lists, unsent, trouble } = useToday()
+const mayOpen = computed(() => session.person?.role !== 'read-only')
+const timeZone = computed(() => session.person?.timeZone ?? 'UTC')
+/** Jumpers that somebody has noted in, with those that only this device knows of. */
+const bypassed = computed(() => {
+  const known = (lists.value.bypassed ?? []).map((j) => ({
+    id: j.id,
+    title: j.title,
+    place: `${j.customer}, ${j.place}`,
+    parts: j.bypasses,
+    by: j.touchedBy,
+  }))
+  const own = unsent.value
+    .filter((u) => u.bypasses.length && !known.some((k) => k.id === u.job))
+    .map((u) => ({ id: u.job, title: u.title, place: u.place, parts: u.bypasses, by: session.person?.name ?? '' }))
+  // What this device knows to be out is out, also before the server hears of it.
+  const out = unsent.value.filter((u) => !u.bypasses.length).map((u) => u.job)
+  return [...own, ...known].filter((k) => !out.includes(k.id))
+})
+const waitingIds = computed(() => new Set((lists.value.waiting ?? []).map((j) => j.id)))
+const mine = computed(() => lists.value.mine?.filter((j) => !waitingIds.value.has(j.id)))
+const nothing = computed(
+  () => mine.value?.length === 0 && !lists.value.waiting?.length && !unsent.value.length && !bypassed.value.length,
+)
+const counted = (n: number, one: string, many: string) => (n ? [`${n} ${n === 1 ? one : many}`] : [])
+const saysOf = ({ waiting, refused, photos }: Unsent): string =>
+  [
+    ...counted(waiting, 'entry waits', 'entries wait'),
+    ...counted(photos, 'photo among them', 'photos among them'),
+    ...counted(refused, 'entry was not taken', 'entries were not taken'),
+  ].join(', ')
+useKeys({ n: () => mayOpen.value && void router.push('/jobs/new') })
+</script>
+
+<template>
+  <main class="page">
+    <div class="row">
+      <h1>Today</h1>
+      <Button v-if="mayOpen" class="push" @click="router.push('/jobs/new')"
+        ><AppIcon name="plus" /> New call <kbd>N</kbd></Button
+      >
+    </div>
+    <TroubleBar v-if="trouble" :text="trouble" />
+    <section v-if="bypassed.length" class="card danger" aria-label="Jumpers left in">
+      <h2><AppIcon name="danger" /> Jumpers in</h2>
+      <ul>
+        <li v-for="b in bypassed" :key="b.id">
+          <NuxtLink :to="`/jobs/${b.id}`" class="line">
+            <strong>{{ b.parts.join(', ') }}</strong>
+            <span
+              >{{ b.title }} <span class="soft small">{{ b.place }}</span></span
+            >
+            <span class="soft small">{{ b.by }}</span>
+          </NuxtLink>
+        </li>
+      </ul>
+    </section>
+    <section v-if="unsent.length" class="card" aria-label="Not sent yet">
+      <h2>On this device and not sent yet</h2>
+      <ul>
+        <li v-for="u in unsent" :key="u.job">
+          <NuxtLink :to="`/jobs/${u.job}`" class="line">
+            <strong>{{ u.title }}</strong>
+            <span class="soft small">{{ u.place }}</span>
+            <span>{{ saysOf(u) }}</span>
+          </NuxtLink>
+        </li>
+      </ul>
+    </section>
+    <section v-if="lists.waiting?.length" aria-label="Waiting">
+      <h2>Waiting for a part or for somebody</h2>
+      <ul class="jobs">
+        <li v-for="j in lists.waiting" :key="j.id"><JobRow :job="j" :time-zone="timeZone" /></li>
+      </ul>
+    </section>
+    <section v-if="mine?.length" aria-label="Mine, open">
+      <h2>Mine, open</h2>
+      <ul class="jobs">
+        <li v-for="j in mine" :key="j.id"><JobRow :job="j" :time-zone="timeZone" /></li>
+      </ul>
+    </section>
+    <section v-if="nothing" class="card" aria-label="Nothing open">
+      <h2>Nothing of yours is open</h2>
+      <p>A call begins with a machine and what the customer says. All jobs of the house stand under Jobs.</p>
+    </section>
+    <p v-else-if="!lists.mine && !trouble" class="soft">Fetching your jobs …</p>
+  </main>
+</template>
+
+<style scoped>
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+section {
+  display: grid;
+  gap: 0.5rem;
+}
+.danger {
+  border: 3px solid var(--danger);
+}
+.danger h2 {
+  color: var(--danger);
+}
+.line {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 2fr) auto;
+  gap: 0.2rem 1rem;
+  align-items: center;
+  min-height: 44px;
+  padding: 0.3rem 0;
+  border-top: 1px solid var(--line);
+  color: inherit;
+  text-decoration: none;
+}
+.line:hover {
+  background: var(--shade);
+}
+@media (max-width: 700px) {
+  .line {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+</style>

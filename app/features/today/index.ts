@@ -1,0 +1,1 @@
+export { default as TodayPage } from './components/TodayPage.vue'

@@ -1,0 +1,7 @@
+<script setup lang="ts">
+import { FindStep } from '../../../features/job'
+</script>
+
+<template>
+  <FindStep />
+</template>

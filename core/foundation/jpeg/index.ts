@@ -1,0 +1,1 @@
+export { cleanJpeg, type CleanJpeg } from './clean-jpeg'

@@ -1,0 +1,27 @@
+import type { Transaction } from 'sequelize'
+import { Photo } from '../../database/models'
+
+/** Keeps a photo of an organisation; one that is there stays as it is. */
+export async function insertPhoto(row: {
+  organisationId: string
+  hash: string
+  bytes: Buffer
+  createdBy: string
+}): Promise<void> {
+  await Photo.bulkCreate([row], { ignoreDuplicates: true })
+}
+
+export const findPhoto = async (organisationId: string, hash: string): Promise<Buffer | undefined> =>
+  (await Photo.findOne({ attributes: ['bytes'], where: { organisationId, hash } }))?.bytes
+
+/** Which of these an organisation has. */
+export const knownPhotos = async (
+  organisationId: string,
+  hashes: readonly string[],
+  transaction?: Transaction,
+): Promise<Set<string>> =>
+  new Set(
+    (await Photo.findAll({ attributes: ['hash'], where: { organisationId, hash: [...hashes] }, transaction })).map(
+      (p) => p.hash,
+    ),
+  )

@@ -1,0 +1,35 @@
+import { createHash } from 'node:crypto'
+import type { Transaction } from 'sequelize'
+import { cleanJpeg } from '../../../core/foundation/jpeg'
+import { MOST_PHOTO_SIDE } from '../../../shared/contracts/photos'
+import type { Person } from '../../../shared/contracts/session'
+import { apiError, notFound } from '../../platform/errors'
+import * as rows from './repository'
+
+/** Keeps a photo without anything that says where or with what it was taken. */
+export async function writePhoto(who: Person, hash: string, file: Uint8Array) {
+  if (createHash('sha256').update(file).digest('hex') !== hash) throw apiError(422, 'other-photo')
+  const photo = cleanJpeg(file)
+  if (typeof photo === 'string') throw apiError(422, photo === 'truncated' ? 'photo-cut-short' : 'not-a-photo')
+  const { bytes, width, height } = photo
+  if (!width || !height || Math.max(width, height) > MOST_PHOTO_SIDE) throw apiError(422, 'not-a-photo')
+  await rows.insertPhoto({ organisationId: who.organisation, hash, bytes: Buffer.from(bytes), createdBy: who.id })
+  return { hash, width, height }
+}
+
+export async function readPhoto(who: Person, hash: string): Promise<Uint8Array<ArrayBuffer>> {
+  const bytes = await rows.findPhoto(who.organisation, hash)
+  if (!bytes) throw notFound('photo')
+  return new Uint8Array(bytes)
+}
+
+/** Of the photos that somebody names, those that have not arrived. */
+export async function missingPhotos(
+  who: Person,
+  hashes: readonly string[],
+  transaction?: Transaction,
+): Promise<Set<string>> {
+  if (!hashes.length) return new Set()
+  const known = await rows.knownPhotos(who.organisation, hashes, transaction)
+  return new Set(hashes.filter((h) => !known.has(h)))
+}
