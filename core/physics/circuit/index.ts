@@ -9,6 +9,13 @@ export {
 } from './components'
 export { coupleRectifiers } from './rectifiers'
 export { solveCircuit, updateResistances, updateSources, type Solution } from './solve'
-export { portBetween, portVoltageChange, type Port } from './port'
+export {
+  conductanceChanges,
+  portBetween,
+  portResistanceChange,
+  portVoltageChange,
+  type ConductanceChange,
+  type Port,
+} from './port'
 export { ampsThrough, dcVoltsBetween, voltsBetween } from './quantities'
 export { writeNetlist } from './netlist'

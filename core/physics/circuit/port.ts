@@ -80,3 +80,46 @@ export function portVoltageChange(s: Solution, port: Port, before: Component, ch
   }
   return [re + ur * jr - ui * ji, im + ur * ji + ui * jr]
 }
+
+/** More (or, negative, less) conductance between two nodes, S. */
+export interface ConductanceChange {
+  a: number
+  b: number
+  siemens: number
+}
+
+/**
+ * What becomes of a DC network of resistances when some of its components change.
+ *
+ * @param before components, and `after` the same ones as they are then, one by one
+ * @returns the branches that differ; `undefined` when the lists do not match in number, order and nodes
+ */
+export function conductanceChanges(
+  before: readonly Component[],
+  after: readonly Component[],
+): ConductanceChange[] | undefined {
+  if (before.length !== after.length) return undefined
+  const out: ConductanceChange[] = []
+  const [y0, y1] = [newAdmittance(), newAdmittance()]
+  for (let i = 0; i < before.length; i++) {
+    const [was, is] = [before[i], after[i]]
+    if (was === is) continue
+    if (was.type !== is.type || was.a !== is.a || was.b !== is.b) return undefined
+    admittanceOf(was, 'dc', 0, y0)
+    admittanceOf(is, 'dc', 0, y1)
+    if (y1.re !== y0.re) out.push({ a: is.a, b: is.b, siemens: y1.re - y0.re })
+    if (is.type === 'T' && y1.re22 !== y0.re22) out.push({ a: is.c, b: is.d, siemens: y1.re22 - y0.re22 })
+  }
+  return out
+}
+
+/**
+ * Exact change of the DC resistance between the points of a port, Ω, when the conductance of one branch changes
+ * (Sherman & Morrison 1950): δR = −δG·u²/(1 + δG·r), with u the port's adjoint across the branch and r the
+ * resistance that the branch is up against. Cost n², and nothing where the branch is out of the port's loops.
+ */
+export function portResistanceChange(s: Solution, port: Port, { a, b, siemens }: ConductanceChange): number {
+  const across = port.adjointRe[a] - port.adjointRe[b]
+  if (across === 0) return 0
+  return (-siemens * across * across) / (1 + siemens * portBetween(s, a, b).zRe)
+}

@@ -26,29 +26,31 @@ export interface Solution {
   row: Int32Array
 }
 
-/** Root of each node under the joints that `touch` names for each component. */
-function joined(
-  nodes: number,
-  components: readonly Component[],
-  touch: (c: Component, join: (a: number, b: number) => void) => void,
-): Int32Array {
+/** The block of a node that nothing hangs on: most nodes of a machine that is switched off. */
+const LONE: Factor = { n: 0, re: new Float64Array(0), im: new Float64Array(0) }
+
+/** Nodes between which current can flow, by the lowest of them. */
+function islandsOf(nodes: number, components: readonly Component[], analysis: Analysis): Int32Array {
   const sets = new DisjointSets(nodes)
-  for (const c of components) touch(c, (a, b) => sets.join(a, b))
+  for (const c of components) {
+    if (c.type === 'RECT') {
+      if (analysis === 'dc') sets.join(c.c, c.d)
+      else if (Number.isFinite(c.load)) sets.join(c.a, c.b)
+    } else if (analysis !== 'dc' || c.type !== 'RC') {
+      sets.join(c.a, c.b)
+      if (c.type === 'T') sets.join(c.c, c.d)
+    }
+  }
   return sets.representatives()
 }
 
-/** Nodes between which current can flow, by the lowest of them. */
-const islandsOf = (nodes: number, components: readonly Component[], analysis: Analysis): Int32Array =>
-  joined(nodes, components, (c, join) => {
-    if (c.type === 'RECT') {
-      if (analysis === 'dc') join(c.c, c.d)
-      else if (Number.isFinite(c.load)) join(c.a, c.b)
-      return
-    }
-    if (analysis === 'dc' && c.type === 'RC') return
-    join(c.a, c.b)
-    if (c.type === 'T') join(c.c, c.d)
-  })
+/** Islands that a transformer couples, by the lowest of them: one block of the matrix; the others never meet. */
+function blocksOf(island: Int32Array, components: readonly Component[], analysis: Analysis): Int32Array {
+  if (analysis === 'dc' || !components.some((c) => c.type === 'T')) return island
+  const sets = new DisjointSets(island.length)
+  for (const c of components) if (c.type === 'T') sets.join(island[c.a], island[c.c])
+  return sets.representatives()
+}
 
 /**
  * Solves the network.
@@ -64,10 +66,7 @@ export function solveCircuit(
   omega: number,
 ): Solution {
   const island = islandsOf(nodes, components, analysis)
-  // Islands that a transformer couples are one block of the matrix; the others never meet.
-  const root = joined(nodes, components, (c, join) => {
-    if (c.type === 'T' && analysis === 'ac') join(island[c.a], island[c.c])
-  })
+  const root = blocksOf(island, components, analysis)
   const row = new Int32Array(nodes).fill(-1)
   const block = new Int32Array(nodes).fill(-1)
   const sizes: number[] = []
@@ -82,7 +81,7 @@ export function solveCircuit(
     omega,
     components,
     island,
-    blocks: sizes.map((n): Factor => ({ n, re: new Float64Array(n * n), im: new Float64Array(n * n) })),
+    blocks: sizes.map((n): Factor => (n ? { n, re: new Float64Array(n * n), im: new Float64Array(n * n) } : LONE)),
     block,
     row,
     re: new Float64Array(nodes),
@@ -105,19 +104,21 @@ function assemble(
     im.fill(0)
   })
   const y = newAdmittance()
+  // The lower triangle alone is kept.
   const add = (p: number, q: number, gr: number, gi: number) => {
     const i = row[p]
     const j = row[q]
-    if (i < 0 || j < 0 || i < j || (only && !only.has(block[p]))) return
+    if (i < 0 || j < 0 || (only && !only.has(block[p]))) return
     const { n, re, im } = blocks[block[p]]
-    re[i * n + j] += gr
-    im[i * n + j] += gi
+    const at = i < j ? j * n + i : i * n + j
+    re[at] += gr
+    im[at] += gi
   }
   const branch = (a: number, b: number, gr: number, gi: number) => {
+    if (a === b) return
     add(a, a, gr, gi)
     add(b, b, gr, gi)
     add(a, b, -gr, -gi)
-    add(b, a, -gr, -gi)
   }
   for (const c of components) {
     if (c.a === c.b && c.type !== 'T' && c.type !== 'RECT') continue
@@ -133,8 +134,9 @@ function assemble(
         [c.a, c.d, -1],
         [c.b, c.c, -1],
       ] as const) {
-        add(p, q, sign * y.re12, sign * y.im12)
-        add(q, p, sign * y.re12, sign * y.im12)
+        // A node that both windings share takes the transfer from either side.
+        const twice = p === q ? 2 : 1
+        add(p, q, twice * sign * y.re12, twice * sign * y.im12)
       }
     }
   }

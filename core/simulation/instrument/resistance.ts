@@ -1,4 +1,12 @@
-import { dcVoltsBetween, portBetween, solveCircuit, type Component } from '../../physics/circuit'
+import {
+  conductanceChanges,
+  dcVoltsBetween,
+  portBetween,
+  portResistanceChange,
+  solveCircuit,
+  type Component,
+  type Solution,
+} from '../../physics/circuit'
 import type { Part } from '../../model/kinds'
 import type { OperatingPoint } from '../simulate'
 import type { Indication } from './indication'
@@ -38,22 +46,38 @@ export function resistanceIndication(
   const { machine, parts, addedComponents } = point.faulted
   const sensitivity = new Float64Array(machine.params.length)
   if (!alone && isFed(point, a, b)) return { type: 'refused', value: NaN, sensitivity }
-  const ohmsWith = (components: readonly Component[]): number => {
-    // Sources are cut or dead; a rectifier blocks the small voltage of an ohmmeter.
-    const dead = components
-      .filter((c) => c.type !== 'RECT')
-      .map((c) => (c.type === 'VAC' || c.type === 'VDC' ? { ...c, volts: 0 } : c))
-    const port = portBetween(solveCircuit(machine.nodeCount, dead, 'dc', 0), a, b)
-    return port.connected ? port.zRe : Infinity
-  }
   const measured = alone ? [alone] : parts
-  const added = alone ? [] : addedComponents
-  const value = ohmsWith([...stampsOf(point, measured), ...added])
-  if (value > (meter.range ?? Infinity)) return { type: 'open', value: Infinity, sensitivity }
-  for (const { param, point: perturbed } of perturbedPoints(point, measured))
-    sensitivity[param] = ohmsWith([...stampsOf(perturbed, measured), ...added]) - value
-  return { type: 'value', value, sensitivity }
+  const stamps = measured.map((part) => passive(stampsOf(point, [part])))
+  const added = alone ? [] : passive(addedComponents)
+  const solved = (own: readonly Component[]) => solveCircuit(machine.nodeCount, [...own, ...added], 'dc', 0)
+  const solution = solved(stamps.flat())
+  const port = portBetween(solution, a, b)
+  if (!port.connected || port.zRe > (meter.range ?? Infinity)) return { type: 'open', value: Infinity, sensitivity }
+  // What shares no loop with the two points moves nothing between them.
+  const near = measured.flatMap((part, k) => (stamps[k].some((c) => isJoinedTo(solution, c, a)) ? [{ part, k }] : []))
+  const place = new Map(near.map(({ part, k }) => [part, k]))
+  const nearParts = near.map(({ part }) => part)
+  for (const { param, point: perturbed, owners } of perturbedPoints(point, nearParts)) {
+    const before = owners.flatMap((part) => stamps[place.get(part)!])
+    const after = passive(stampsOf(perturbed, owners))
+    const changes = conductanceChanges(before, after)
+    if (changes?.length === 1) sensitivity[param] += portResistanceChange(solution, port, changes[0])
+    else if (changes?.length !== 0) {
+      const others = stamps.flatMap((own, k) => (owners.includes(measured[k]) ? [] : own))
+      sensitivity[param] = portBetween(solved([...others, ...after]), a, b).zRe - port.zRe
+    }
+  }
+  return { type: 'value', value: port.zRe, sensitivity }
 }
+
+/** What an ohmmeter sees of components: sources are cut or dead; a rectifier blocks its small voltage. */
+const passive = (components: readonly Component[]): Component[] =>
+  components
+    .filter((c) => c.type !== 'RECT')
+    .map((c) => (c.type === 'VAC' || c.type === 'VDC' ? { ...c, volts: 0 } : c))
+
+const isJoinedTo = ({ island }: Solution, c: Component, node: number): boolean =>
+  island[c.a] === island[node] || (c.type === 'T' && island[c.c] === island[node])
 
 /** Probability that a beeper sounds on a resistance, 0 … 1: its limit in Ω differs from meter to meter. */
 export const beeperProbability = (shown: Indication, meter: Meter): number =>
