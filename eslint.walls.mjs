@@ -30,7 +30,8 @@ const UPWARDS = [
 ]
 const CORE = {
   ...Object.fromEntries(UPWARDS.map((room, i) => [room, UPWARDS.slice(0, i)])),
-  diagram: UPWARDS.slice(0, UPWARDS.indexOf('hypotheses')),
+  diagram: [...UPWARDS.slice(0, UPWARDS.indexOf('hypotheses')), 'ladder'],
+  ladder: UPWARDS.slice(0, UPWARDS.indexOf('simulate')),
   // Where the lines of a picture go: nothing of the engine in it.
   layout: [],
   words: ['foundation', 'evidence', 'job'],
@@ -41,7 +42,7 @@ const CORE = {
   // The second simulator shares the language of machines and nothing of the solvers.
   truth: UPWARDS.slice(0, UPWARDS.indexOf('measurements')),
 }
-CORE.advice.push('job', 'words')
+CORE.advice.push('job', 'words', 'diagram')
 
 /** What a page may run of core; the engine runs in the worker. */
 const FOR_PAGES = ['foundation', 'words', 'job', 'sync', 'search', 'layout']

@@ -11,7 +11,7 @@ import {
   type TestCard,
 } from '../../core/advice'
 import { parseProbe, type Procedure } from '../../core/diagnosis/catalogue'
-import { traceLines } from '../../core/diagram'
+import { ladderOf, traceLines } from '../../core/diagram'
 import { drawPicture, layoutPicture, stripsOf } from '../../core/diagram/layout'
 import { InputError, orThrow } from '../../core/foundation/result'
 import { CIRCUMSTANCES, CIRCUMSTANCE_IDS, mayBeBridged } from '../../core/model/kinds'
@@ -97,6 +97,9 @@ function factsOf(own: Sheet, engine: Engine, record: ShopRecord | undefined): Ma
       byHand: machine.kinds[p.index]!.manual !== undefined,
       jumper: mayBeBridged(machine.kinds[p.index]!, p.choice),
       terminals: machine.kinds[p.index]!.terminals,
+      colours: Object.fromEntries(
+        own.colours.filter((c) => c.part === p.id).map(({ terminal, colour }) => [terminal, colour]),
+      ),
     })),
     connections: connectionsOf(catalogue),
     moments: [
@@ -158,7 +161,11 @@ const api: EngineApi = {
   },
   drawing(): MachineDrawing {
     const lines = traceLines(opened().catalogue)
-    return { picture: drawPicture(layoutPicture(lines)), strips: stripsOf(lines) }
+    return {
+      picture: drawPicture(layoutPicture(lines)),
+      strips: stripsOf(lines),
+      ladder: ladderOf(opened().machine),
+    }
   },
   view(question: Question, quick: boolean): Answer {
     const view = opened(question.acceptance).view(adviceFor(question, quick), !quick)

@@ -1,4 +1,5 @@
 import type { Connection, OrderCost, TestCard, View } from '../../core/advice'
+import type { Ladder } from '../../core/diagram'
 import type { DrawnPicture, Strips } from '../../core/diagram/layout'
 import type { Acceptance, Strategy, Written } from './written'
 import type { ReadingShape } from '../../core/foundation/quantity'
@@ -19,6 +20,8 @@ export interface MachineFacts {
     byHand: boolean
     jumper: boolean
     terminals: readonly string[]
+    /** Colours of the wires at its terminals, where the sheet says them. */
+    colours: Readonly<Record<string, string>>
   }[]
   /** What comes off it for one test or another. */
   connections: Connection[]
@@ -74,6 +77,8 @@ export interface Question {
 export interface MachineDrawing {
   picture: DrawnPicture
   strips: Strips
+  /** The wiring to measure on, point by point. */
+  ladder: Ladder
 }
 
 /** What the worker answers. */

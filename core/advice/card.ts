@@ -9,6 +9,7 @@ import {
   type Strip,
   type WorkState,
 } from '../diagnosis/catalogue'
+import { pieceOf } from '../diagram'
 import { interventionsKey, type Predictor } from '../diagnosis/predict'
 import type { Machine } from '../model/machine'
 import { findMeter } from '../simulation/instrument'
@@ -17,6 +18,7 @@ import {
   describeHow,
   describeLacking,
   describeLoss,
+  describePiece,
   describeRow,
   describeSilentBeeper,
   describeStep,
@@ -24,6 +26,7 @@ import {
   describeStripCaution,
   describeTest,
   formatReading,
+  type NamedPiece,
 } from '../words'
 import type { Advice } from './advise'
 import { takesOff } from './connections'
@@ -44,6 +47,8 @@ export interface TestCard {
     | { id: string; title: string; rows: { id: string; title: string; text: string | undefined }[]; at: number }
     | undefined
   how: string
+  /** The piece of the machine that it is about, as a small drawing shows it; `undefined` for what is read off the whole. */
+  piece: NamedPiece | undefined
   /** Part that the test looks at, -1 for the whole machine. */
   part: number
   workMode: TestRow['workMode']
@@ -171,11 +176,13 @@ export function cardOf(
   const path = accessPaths.from(a.interpreted.workState, goal)
   const moved = whole && describeStripCaution(whole)
   const way = suggestion ?? path
+  const piece = pieceOf(machine, procedure)
   return {
     id: procedure.id,
     title: describeTest(machine, procedure, timesWorked),
     strip,
     how: describeHow(machine, procedure, meter === undefined ? undefined : findMeter(meter), timesWorked),
+    piece: piece && describePiece(machine, piece),
     part: 'part' in measurement ? measurement.part : -1,
     workMode: procedure.workMode,
     jumper: jumperOf(machine, procedure),

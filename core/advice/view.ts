@@ -52,6 +52,8 @@ export interface View {
     text: string
     distinguishedBy: { id: string; title: string; minutes: number } | undefined
   }[]
+  /** Minutes of work and parts that it will probably take from here to the right repair done. */
+  left: number
   state: PlanState
   /** Whether pairs of faults have been run: the settled answer. */
   settled: boolean
@@ -93,6 +95,12 @@ function remediesOf({ sheet, faults }: Machine, { plan }: Advice): View['remedie
     const [unproven, rootCauses] = [titles(r.unproven), titles(r.rootCauses)]
     return { id, title, p: r.p, minutes: r.minutes, price: r.price, unproven, rootCauses, licensed, caution }
   })
+}
+
+/** What it costs from here without a test, less what the best test spares of it. */
+function minutesLeft({ costNow, next, stop }: Advice['plan']): number {
+  const [first] = next
+  return Math.max(0, costNow - (stop || !first ? 0 : Math.max(0, first.saving - first.minutes)))
 }
 
 /** @param settled whether the advice has pairs of faults run */
@@ -137,6 +145,7 @@ export function viewOf(predictor: Predictor, a: Advice, settled = true): View {
         text: describeCandidate(share),
         distinguishedBy: by && { id: by.procedure.id, title: titleOf(by.procedure), minutes: by.minutes },
       })),
+    left: minutesLeft(a.plan),
     state: a.plan.state,
     settled,
   }

@@ -36,3 +36,9 @@ export function waterLine(
   }
   return { chain, vessel: undefined }
 }
+
+/** Parts next to a part along the water, up or down its flow. */
+export const waterNeighbours = (machine: Machine, part: number, way: 'up' | 'down'): number[] =>
+  way === 'up'
+    ? neighbours(machine, portNode(machine, part, 'first'), 'last', part)
+    : neighbours(machine, portNode(machine, part, 'last'), 'first', part)

@@ -168,7 +168,7 @@ useKeys({
         :hands-on="handsOn"
         @act="(verb, target) => context.act({ type: 'action', action: { verb, target } })"
       >
-        <ProbeForm :facts="facts" :refused="probeRefused" @probe="probe" />
+        <ProbeForm :facts="facts" :ladder="drawing?.ladder" :refused="probeRefused" @probe="probe" />
       </TestChooser>
       <WaysOfWorking
         :order="advice.strategy.value"

@@ -3,6 +3,7 @@ import { computed, nextTick, ref, useTemplateRef } from 'vue'
 import type { View } from '../../../../core/advice'
 import type { DrawnPicture } from '../../../../core/diagram/layout'
 import type { MachineFacts } from '../../../engine'
+import { nearestTowards } from '../nearest-towards'
 import PartBox from './PartBox.vue'
 
 /** Boxes where they were laid out, and the lines between them. One stop of the keyboard: arrows go from part to part. */
@@ -28,24 +29,11 @@ const own = ref<number>()
 /** The box that the keyboard comes to. */
 const stop = computed(() => own.value ?? (props.next >= 0 ? props.next : props.picture.boxes[0]?.part))
 
-const TURNS: Record<string, { x: number; y: number }> = {
-  ArrowRight: { x: 1, y: 0 },
-  ArrowLeft: { x: -1, y: 0 },
-  ArrowDown: { x: 0, y: 1 },
-  ArrowUp: { x: 0, y: -1 },
-}
 async function go(event: KeyboardEvent) {
-  const way = TURNS[event.key]
   const at = props.picture.boxes.find((b) => b.part === stop.value)
-  if (!way || !at) return
-  event.preventDefault()
-  const far = (b: { x: number; y: number }) => {
-    const [dx, dy] = [b.x - at.x, b.y - at.y]
-    const along = dx * way.x + dy * way.y
-    return along <= 0 ? Infinity : along + 2.5 * Math.abs(dx * way.y + dy * way.x)
-  }
-  const [to] = props.picture.boxes.filter((b) => far(b) < Infinity).sort((a, b) => far(a) - far(b))
+  const to = at && nearestTowards(props.picture.boxes, at, event.key)
   if (!to) return
+  event.preventDefault()
   own.value = to.part
   await nextTick()
   canvas.value?.querySelector<HTMLElement>(`[data-part="${to.part}"]`)?.focus()

@@ -2,11 +2,14 @@
 import Select from 'primevue/select'
 import Button from 'primevue/button'
 import { computed, ref, watch } from 'vue'
+import type { Ladder } from '../../../../core/diagram'
 import type { MachineFacts } from '../../../engine'
+import LadderDrawing from './LadderDrawing.vue'
 
 /** Any meter between any two points at any moment. */
 const props = defineProps<{
   facts: Pick<MachineFacts, 'parts' | 'moments' | 'meters'>
+  ladder: Ladder | undefined
   /** Why the last choice was refused. */
   refused: string
 }>()
@@ -22,12 +25,25 @@ const a = ref<string>()
 const b = ref<string>()
 const moment = ref<string>()
 watch(moments, (list) => (moment.value = list[0]?.id), { immediate: true })
+/** The tip that the next tap places: one, then the other, then the first anew. */
+function pick(point: string) {
+  if (point === a.value) a.value = undefined
+  else if (point === b.value) b.value = undefined
+  else if (a.value === undefined) a.value = point
+  else if (b.value === undefined) b.value = point
+  else [a.value, b.value] = [point, undefined]
+}
+const open = ref(false)
 const ready = computed(() => a.value && b.value && moment.value && a.value !== b.value)
 </script>
 
 <template>
-  <details class="probe">
+  <details class="probe" @toggle="open = ($event.target as HTMLDetailsElement).open">
     <summary>Probe between any two points</summary>
+    <template v-if="open && ladder">
+      <p class="small soft">Tap two points, or choose them below.</p>
+      <LadderDrawing :ladder="ladder" :parts="facts.parts" :first="a" :second="b" @pick="pick" />
+    </template>
     <form @submit.prevent="ready && emit('probe', `${a} to ${b} at ${moment}`, meter)">
       <label
         >Meter

@@ -7,6 +7,10 @@ const props = defineProps<{ view: View }>()
 /** Chance from which one thing to do is clear. */
 const CLEAR_FROM = 0.9
 const rows = computed(() => props.view.groups)
+/** Counts down as the cause comes nearer. */
+const left = computed(() =>
+  props.view.settled && props.view.state !== 'unexplained' ? Math.round(props.view.left) : undefined,
+)
 const clear = computed(() => {
   const [first] = rows.value
   return first?.type === 'repair' && first.p >= CLEAR_FROM && first.causes.length > 1
@@ -17,7 +21,12 @@ const clear = computed(() => {
 
 <template>
   <section class="card suspects" aria-label="Suspects">
-    <h2>What to do, the likeliest first</h2>
+    <div class="head">
+      <h2>What to do, the likeliest first</h2>
+      <p v-if="left !== undefined" class="small soft" role="note" aria-label="What is left">
+        about <span class="number">{{ left }}</span> min of work and parts left
+      </p>
+    </div>
     <p v-if="clear" class="small">{{ clear }}</p>
     <ul>
       <li v-for="r in rows" :key="r.title" :class="r.type">
@@ -39,6 +48,13 @@ const clear = computed(() => {
 </template>
 
 <style scoped>
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  justify-content: space-between;
+  align-items: baseline;
+  gap: 0 1rem;
+}
 .suspects {
   display: grid;
   gap: 0.5rem;

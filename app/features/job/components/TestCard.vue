@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import MakeSafe from './MakeSafe.vue'
+import PieceDrawing from './PieceDrawing.vue'
 import ReadingColumn from './ReadingColumn.vue'
 import ReadingEntry from './ReadingEntry.vue'
 import RecordFirst from './RecordFirst.vue'
@@ -84,6 +85,7 @@ defineExpose({
       <ul v-if="card.cautions.length" class="cautions">
         <li v-for="c in card.cautions" :key="c"><AppIcon name="danger" /> {{ c }}</li>
       </ul>
+      <PieceDrawing v-if="card.piece" :piece="card.piece" />
       <p v-if="card.meterWarning" role="note" aria-label="What misleads here" class="small misleads">
         <AppIcon name="danger" /> {{ card.meterWarning }}
       </p>

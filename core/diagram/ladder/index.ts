@@ -1,0 +1,2 @@
+export { ladderOf } from './draw-ladder'
+export type { Ladder, LadderCircuit, LadderNet, LadderRung } from './types'
