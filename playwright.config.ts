@@ -4,7 +4,8 @@ export default defineConfig({
   testDir: 'test/browser',
   // Each file has a place of its own: what waits in one leaves the core to the other.
   workers: 2,
-  timeout: 180_000,
+  // A whole visit on a slow machine with its other core busy: what hangs is found by `expect`.
+  timeout: 360_000,
   expect: { timeout: 30_000 },
   outputDir: 'test-results/browser',
   reporter: process.env.PLAYWRIGHT_JSON_OUTPUT_NAME ? [['list'], ['json']] : [['list']],

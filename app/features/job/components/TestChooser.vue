@@ -92,6 +92,7 @@ const rows = computed(() => {
 }
 .chooser {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 0.6rem;
   align-content: start;
 }
