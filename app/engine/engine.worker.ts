@@ -10,7 +10,7 @@ import {
   type OrderCost,
   type TestCard,
 } from '../../core/advice'
-import { parseProbe, type Procedure } from '../../core/diagnosis/catalogue'
+import { mayBeBridgedIn, parseProbe, permittedBy, type Procedure } from '../../core/diagnosis/catalogue'
 import { ladderOf, traceLines } from '../../core/diagram'
 import { drawPicture, layoutPicture, stripsOf } from '../../core/diagram/layout'
 import { InputError, orThrow } from '../../core/foundation/result'
@@ -95,7 +95,6 @@ function factsOf(own: Sheet, engine: Engine, record: ShopRecord | undefined): Ma
       title: p.title,
       line: p.line,
       byHand: machine.kinds[p.index]!.manual !== undefined,
-      jumper: mayBeBridged(machine.kinds[p.index]!, p.choice),
       terminals: machine.kinds[p.index]!.terminals,
       colours: Object.fromEntries(
         own.colours.filter((c) => c.part === p.id).map(({ terminal, colour }) => [terminal, colour]),
@@ -160,11 +159,18 @@ const api: EngineApi = {
     return factsOf(sheet, opened(), record)
   },
   drawing(): MachineDrawing {
-    const lines = traceLines(opened().catalogue)
+    const { catalogue, machine } = opened()
+    const lines = traceLines(catalogue)
     return {
       picture: drawPicture(layoutPicture(lines)),
       strips: stripsOf(lines),
-      ladder: ladderOf(opened().machine),
+      ladder: ladderOf(machine),
+      contacts: machine.parts.map((p) => ({
+        mayBeBridged: mayBeBridgedIn(catalogue, p.index),
+        lets: mayBeBridged(machine.kinds[p.index]!, p.choice)
+          ? permittedBy(catalogue, p.index).map((d) => machine.parts[d]!.title)
+          : [],
+      })),
     }
   },
   view(question: Question, quick: boolean): Answer {

@@ -18,7 +18,6 @@ export interface MachineFacts {
     title: string
     line: 'water' | 'power' | 'level'
     byHand: boolean
-    jumper: boolean
     terminals: readonly string[]
     /** Colours of the wires at its terminals, where the sheet says them. */
     colours: Readonly<Record<string, string>>
@@ -79,6 +78,11 @@ export interface MachineDrawing {
   strips: Strips
   /** The wiring to measure on, point by point. */
   ladder: Ladder
+  /**
+   * By part: whether a jumper may go across it, and what it lets run that can hurt. A contact with any of these is protection,
+   * bridged only where the sheet says so.
+   */
+  contacts: { mayBeBridged: boolean; lets: string[] }[]
 }
 
 /** What the worker answers. */

@@ -1,7 +1,7 @@
-import { CIRCUMSTANCE_IDS, mayBeBridged } from '../model/kinds'
+import { CIRCUMSTANCE_IDS, mayBeBridged as kindAllows } from '../model/kinds'
 import type { Vocabulary } from '../evidence'
 import { ok } from '../foundation/result'
-import { findProcedure, parseProbe, readingShapeFor, type TestCatalogue } from '../diagnosis/catalogue'
+import { findProcedure, mayBeBridgedIn, parseProbe, readingShapeFor, type TestCatalogue } from '../diagnosis/catalogue'
 import { METERS } from '../simulation/instrument'
 
 /** The names that evidence about this machine may use. */
@@ -9,7 +9,9 @@ export function vocabularyOf(catalogue: TestCatalogue): Vocabulary {
   const { machine, procedures } = catalogue
   const { sheet, parts, kinds } = machine
   const byHand = parts.filter((p) => kinds[p.index].manual).map((p) => p.id)
-  const bridged = parts.filter((p) => mayBeBridged(kinds[p.index], p.choice)).map((p) => p.id)
+  // Found by running the machine: not before somebody asks.
+  let bridged: string[] | undefined
+  const mayBeBridged = () => (bridged ??= parts.filter((p) => mayBeBridgedIn(catalogue, p.index)).map((p) => p.id))
   const panels = sheet.panels.map((p) => p.id)
   return {
     complaints: sheet.complaints.map((c) => c.id),
@@ -32,8 +34,11 @@ export function vocabularyOf(catalogue: TestCatalogue): Vocabulary {
       close: panels,
       unplug: byHand,
       plug: byHand,
-      jumper: bridged,
-      unjumper: bridged,
+      get jumper() {
+        return mayBeBridged()
+      },
+      // What went in once, by whatever rule then, may always come out.
+      unjumper: parts.filter((p) => kindAllows(kinds[p.index], p.choice)).map((p) => p.id),
       start: sheet.programs.map((p) => p.id),
       repair: sheet.repairs.map((r) => r.id),
     },

@@ -84,6 +84,10 @@ export interface KindInterface {
   isolates?: boolean
   /** No part that hands could take off: only a place where a fault may be. */
   isPlace?: true
+  /** Mode and value in which its contact stands open. */
+  interrupts?: { mode: string; value: number }
+  /** What can hurt or break something while it is on. */
+  endangers?: 'heat' | 'motion' | 'pressure'
   /** Whether a jumper may be put across terminals 0 and 1; by one of its choices where a sheet decides. */
   jumperAllowed?: boolean | { choice: string; is: string }
 }

@@ -161,6 +161,7 @@ useKeys({
         :view="view"
         :part="part"
         :parts="facts.parts"
+        :contacts="drawing?.contacts"
         @choose="choose"
         @clear="part = -1"
         :jumpers="state.bypasses"

@@ -3,13 +3,15 @@ import InputText from 'primevue/inputtext'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import type { View } from '../../../../core/advice'
-import type { MachineFacts } from '../../../engine'
+import type { MachineDrawing, MachineFacts } from '../../../engine'
 
 const props = defineProps<{
   tests: MachineFacts['tests']
   view: View
   part: number
   parts: MachineFacts['parts']
+  /** Known once the machine is drawn. */
+  contacts: MachineDrawing['contacts'] | undefined
   /** Ids of parts with a jumper across them, and of those parted by hand. */
   jumpers: string[]
   parted: string[]
@@ -22,6 +24,8 @@ const emit = defineEmits<{
   act: [verb: 'jumper' | 'unjumper' | 'unplug' | 'plug', part: string]
 }>()
 const own = computed(() => (props.part < 0 ? undefined : props.parts[props.part]))
+const contact = computed(() => props.contacts?.[props.part])
+const lets = computed(() => contact.value?.lets.join(', the ') ?? '')
 const search = ref('')
 const pick = (test: string) => {
   search.value = ''
@@ -43,7 +47,7 @@ const rows = computed(() => {
       <h2>{{ part < 0 ? 'A test of your own choice' : `Tests of the ${parts[part]?.title}` }}</h2>
       <button v-if="part >= 0" type="button" class="text push" @click="emit('clear')">All tests</button>
     </div>
-    <div v-if="own && (own.jumper || own.byHand)" class="acts">
+    <div v-if="own && (own.byHand || contact?.mayBeBridged || lets)" class="acts">
       <Button
         v-if="own.byHand"
         severity="secondary"
@@ -52,13 +56,19 @@ const rows = computed(() => {
         >{{ parted.includes(own.id) ? 'Put it back as it was' : 'Note: pulled off, shut or opened by hand' }}</Button
       >
       <Button
-        v-if="own.jumper"
+        v-if="contact?.mayBeBridged"
         severity="secondary"
         :disabled="!handsOn"
         @click="emit('act', jumpers.includes(own.id) ? 'unjumper' : 'jumper', own.id)"
         >{{ jumpers.includes(own.id) ? 'Note: jumper taken out' : 'Note: jumper fitted across it' }}</Button
       >
-      <p class="small soft">
+      <p v-if="contact?.mayBeBridged && lets" class="small" role="note" aria-label="What it lets run">
+        It lets the {{ lets }} run: only as the sheet's own test says, hands clear.
+      </p>
+      <p v-else-if="lets" class="small" role="note" aria-label="Not bridged">
+        Not bridged: it lets the {{ lets }} run. Prove what lies behind it dead, or bring about what it waits for.
+      </p>
+      <p v-if="own.byHand || contact?.mayBeBridged" class="small soft">
         {{
           handsOn
             ? 'Fused lead, fitted and taken out dead. Later readings are judged with it in place.'

@@ -5,6 +5,7 @@ export const kindInterface: KindInterface = {
   title: 'heater',
   line: 'power',
   terminals: ['a', 'b'],
+  endangers: 'heat',
   ports: [],
   windings: ['ohms'],
   params: { ohms: { dimension: 'resistance', min: 0.1 } },

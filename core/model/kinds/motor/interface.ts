@@ -6,6 +6,7 @@ export const kindInterface: KindInterface = {
   title: 'motor',
   line: 'power',
   terminals: ['a', 'b'],
+  endangers: 'motion',
   ports: [],
   windings: ['ohms'],
   // Of a sealed one no hand turns the shaft.

@@ -6,6 +6,7 @@ export const kindInterface: KindInterface = {
   title: 'pump',
   line: 'water',
   terminals: ['a', 'b'],
+  endangers: 'motion',
   ports: ['in', 'out'],
   windings: ['ohms'],
   params: {

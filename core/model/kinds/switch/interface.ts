@@ -11,5 +11,6 @@ export const kindInterface: KindInterface = {
   choices: { held: ['closed', 'open'], worked: ['by-hand', 'never'], reset: ['none', 'button'] },
   modes: [{ name: 'contact', values: ['open', 'closed'], initial: { choice: 'held' } }],
   manual: { mode: 'contact', disconnected: 0 },
+  interrupts: { mode: 'contact', value: 0 },
   jumperAllowed: true,
 }

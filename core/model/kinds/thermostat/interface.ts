@@ -23,6 +23,7 @@ export const kindInterface: KindInterface = {
     },
     { name: 'contact', values: ['open', 'closed', 'follows'], initial: 2 },
   ],
+  interrupts: { mode: 'contact', value: 0 },
   jumperAllowed: true,
   forcible: ['snap'],
 }

@@ -1,0 +1,70 @@
+import { mayBeBridged } from '../../model/kinds'
+import { makeFaultedMachine, type FaultedMachine } from '../../model/machine'
+import { simulate, type OperatingPoint, type Script } from '../../simulation/simulate'
+import type { TestCatalogue } from './types'
+
+/** A contact is opened so long after the moment looked at, and what follows is looked at so long after it, s. */
+const [OPENED_AFTER, SEEN_AFTER] = [0.1, 3]
+
+const known = new WeakMap<TestCatalogue, Map<number, readonly number[]>>()
+
+/** Moments at which a part that can hurt is on and stays on: for each, the script up to it. */
+function dangersOf({ machine, runs, readingMoments }: TestCatalogue, faulted: FaultedMachine) {
+  const { kinds, parts } = machine
+  const isOn = (part: number, point: OperatingPoint | undefined) =>
+    point !== undefined && point.signal(part, kinds[part].active!) > 0.5
+  return parts
+    .filter(({ index }) => kinds[index].endangers && kinds[index].active)
+    .flatMap(({ index }) => {
+      const at = readingMoments.find((m) => isOn(index, m.point))
+      if (!at) return []
+      const { time } = at.point
+      const script: Script = {
+        steps: runs[at.run].script.steps.filter((s) => s.at <= time),
+        until: time + SEEN_AFTER + 1,
+        stopsWhenFinal: false,
+        moments: [{ type: 'time', at: time + SEEN_AFTER }],
+      }
+      const staysOn = (own: Script) => isOn(index, simulate(faulted, own).snapshots[0])
+      return staysOn(script) ? [{ part: index, time, script, staysOn }] : []
+    })
+}
+
+/**
+ * What a contact lets run that can hurt or break something: heat, motors, pressure that end as soon as it opens. Found by
+ * running the machine and opening it, whatever lies between: relays, or the control.
+ *
+ * @returns indices of parts; none where nothing is known of how it opens
+ */
+export function permittedBy(catalogue: TestCatalogue, part: number): readonly number[] {
+  let all = known.get(catalogue)
+  if (!all) {
+    const { machine } = catalogue
+    const faulted = makeFaultedMachine(machine)
+    const dangers = dangersOf(catalogue, faulted)
+    all = new Map(
+      machine.parts.flatMap(({ index, mode }) => {
+        const { interrupts } = machine.kinds[index]
+        if (!interrupts) return []
+        const hold = [{ mode: mode[interrupts.mode], value: interrupts.value }]
+        const ended = dangers.filter(
+          ({ time, script, staysOn }) =>
+            !staysOn({ ...script, steps: [...script.steps, { at: time + OPENED_AFTER, hold }] }),
+        )
+        return [[index, ended.map((d) => d.part)]]
+      }),
+    )
+    known.set(catalogue, all)
+  }
+  return all.get(part) ?? []
+}
+
+/**
+ * Whether a jumper may be put across a part: never across protection. What permits heat, a motor or pressure is protection,
+ * unless the sheet has a test of its own that bridges it.
+ */
+export function mayBeBridgedIn(catalogue: TestCatalogue, part: number): boolean {
+  const { kinds, parts, tests } = catalogue.machine
+  if (!mayBeBridged(kinds[part], parts[part].choice)) return false
+  return tests.some((t) => t.jumper === part) || permittedBy(catalogue, part).length === 0
+}
