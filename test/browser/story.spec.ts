@@ -132,15 +132,18 @@ test('another instrument and a probe between any two points, each with what it s
   await expect(page.getByRole('note', { name: 'How to take it' })).toContainText('Yes if it glows')
   await answer(page, 'yes').click()
   await expect(readings(page)).toHaveCount(1)
+  // The same part, drawn with its neighbours and both tips where the words put them.
+  await expect(
+    page.getByRole('img', { name: /first tip at a of cold valve; second tip at b of cold valve/ }),
+  ).toBeVisible()
   await page.getByText('Probe between any two points').click()
-  for (const [box, words, option] of [
-    ['One probe on', 'lid', 'lid switch · 2'],
-    ['The other on', 'outlet', 'outlet · N'],
-  ]) {
-    await page.getByRole('combobox', { name: box }).click()
-    await page.getByRole('searchbox').last().fill(words)
-    await page.getByRole('option', { name: option }).click()
-  }
+  // One tip by a tap on the ladder, the other by its name.
+  await page.getByRole('button', { name: 'lid switch, terminal 2' }).click()
+  await expect(page.getByRole('combobox', { name: 'One probe on' })).toContainText('lid switch · 2')
+  await page.getByRole('combobox', { name: 'The other on' }).click()
+  await page.getByRole('searchbox').last().fill('outlet')
+  await page.getByRole('option', { name: 'outlet · N' }).click()
+  await expect(page.getByRole('button', { name: 'outlet, terminal N' })).toHaveAttribute('aria-pressed', 'true')
   await page.getByRole('button', { name: 'Show what it should read' }).click()
   await expect(testTitle(page)).toHaveText('Volts from terminal 2 of the lid switch to terminal N of the outlet')
   await expect(page.getByRole('table').getByRole('row').first()).toContainText('120 V')

@@ -84,6 +84,25 @@ for (const { sheet, machine, asked, fault, size, look } of [
     }
     await expect(cause(page)).toBeVisible()
     expect(await axeViolations(page)).toEqual([])
+    // What to do comes where the answers were: a tap that was meant for them closes no job.
+    await page.reload()
+    const close = page.getByRole('button', { name: /close the job/ })
+    // In the very frame in which it comes.
+    await page.waitForFunction(
+      () => {
+        const button = [...document.querySelectorAll('button')].find((b) => b.textContent?.includes('close the job'))
+        button?.click()
+        return button !== undefined
+      },
+      undefined,
+      { polling: 'raf' },
+    )
+    await page.waitForTimeout(300)
+    await expect(page.getByLabel('Closed')).toHaveCount(0)
+    await page.waitForTimeout(700)
+    await close.dblclick()
+    await expect(page.getByLabel('Closed')).toBeVisible()
+    await expect(page.getByText('Not taken by the server')).toHaveCount(0)
     await page.context().close()
   })
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import InputText from 'primevue/inputtext'
 import Button from 'primevue/button'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { AppIcon } from '../../../ui'
 import type { View } from '../../../../core/advice'
 import type { MachineFacts } from '../../../engine'
@@ -18,6 +18,8 @@ const props = defineProps<{
   off: readonly string[]
   /** Nothing says yet what goes where. */
   unrecorded: boolean
+  /** It has just come: nobody can have read it yet, and a second tap on what stood there means nothing here. */
+  unbound: boolean
 }>()
 const emit = defineEmits<{
   close: [repair: string, text: string]
@@ -27,6 +29,18 @@ const emit = defineEmits<{
   record: []
 }>()
 const choice = ref('')
+/** What ends the job or the repair is entered once, and only once it has been read. */
+let entered = false
+function end(as: 'close' | 'failed') {
+  if (props.unbound || entered) return
+  entered = true
+  if (as === 'close') emit('close', repair.value, note.value)
+  else emit('failed', repair.value)
+}
+watch(
+  () => props.view,
+  () => (entered = false),
+)
 const note = ref('')
 const SAY = {
   testing: { tag: '', text: '' },
@@ -114,13 +128,11 @@ const repair = computed(() => choice.value || props.view.remedies[0]?.id || '')
       @done="emit('safety', $event)"
     />
     <InputText v-model="note" placeholder="Cause, part number, advice given …" aria-label="Note" fluid />
-    <div class="ends">
-      <Button
-        :disabled="jumpers.length > 0 || (off.length > 0 && !own?.licensed) || !repair"
-        @click="emit('close', repair, note)"
-        >{{ own?.licensed ? 'Handed over: close the job' : 'Repaired and proved: close the job' }}</Button
-      >
-      <Button v-if="!own?.licensed" severity="secondary" :disabled="!repair" @click="emit('failed', repair)"
+    <div class="ends" :aria-disabled="unbound || undefined">
+      <Button :disabled="jumpers.length > 0 || (off.length > 0 && !own?.licensed) || !repair" @click="end('close')">{{
+        own?.licensed ? 'Handed over: close the job' : 'Repaired and proved: close the job'
+      }}</Button>
+      <Button v-if="!own?.licensed" severity="secondary" :disabled="!repair" @click="end('failed')"
         >Done, and it still fails</Button
       >
     </div>

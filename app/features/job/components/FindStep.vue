@@ -104,6 +104,7 @@ useKeys({
         :steps="repairSteps"
         :off="(state.disconnected ?? []).map((d) => d.name)"
         :unrecorded="unrecorded"
+        :unbound="unbound"
         @record="record"
         @safety="context.safety"
         @close="(repair, note) => context.enter({ type: 'closed', repair, text: note })"

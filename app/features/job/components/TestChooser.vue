@@ -116,7 +116,8 @@ ul {
 li button {
   width: 100%;
   display: grid;
-  grid-template-columns: 1fr auto;
+  grid-template-columns: minmax(0, 1fr) auto;
+  column-gap: 0.8rem;
   text-align: left;
   border: 0;
   border-top: 1px solid var(--line);
@@ -128,9 +129,12 @@ li button {
 li button:hover {
   background: var(--shade);
 }
-.worth {
-  grid-row: 1;
-  grid-column: 2;
+/* Beside the name where there is room for both. */
+@media (min-width: 601px) {
+  .worth {
+    grid-row: 1;
+    grid-column: 2;
+  }
 }
 .text {
   border: 0;
