@@ -20,7 +20,7 @@ import { readSheet, type Sheet } from '../../core/model/sheet'
 import { experienceFrom, type Experience, type ShopRecord } from '../../core/statistics'
 import { METERS } from '../../core/simulation/instrument'
 import { describePosition, describeProblem, describeTiming, describeWhyNot } from '../../core/words'
-import type { Answer, EngineApi, MachineDrawing, MachineFacts, Question, Written } from './protocol'
+import type { Answer, Contact, EngineApi, MachineDrawing, MachineFacts, Question, Written } from './protocol'
 
 /** Heavy computation, off the page's thread. */
 let sheet: Sheet | undefined
@@ -165,12 +165,6 @@ const api: EngineApi = {
       picture: drawPicture(layoutPicture(lines)),
       strips: stripsOf(lines),
       ladder: ladderOf(machine),
-      contacts: machine.parts.map((p) => ({
-        mayBeBridged: mayBeBridgedIn(catalogue, p.index),
-        lets: mayBeBridged(machine.kinds[p.index]!, p.choice)
-          ? permittedBy(catalogue, p.index).map((d) => machine.parts[d]!.title)
-          : [],
-      })),
     }
   },
   view(question: Question, quick: boolean): Answer {
@@ -191,6 +185,13 @@ const api: EngineApi = {
     const engine = opened(acceptance)
     const evidence = understood(written).map((u) => u.evidence)
     return describeWhyNot(engine.machine.parts[part]!.title, whyNot(engine.predictor, evidence, part))
+  },
+  contact(part: number): Contact {
+    const { catalogue, machine } = opened()
+    const { index, choice } = machine.parts[part]!
+    // What nobody may bridge for other reasons is not looked into.
+    const lets = mayBeBridged(machine.kinds[index]!, choice) ? permittedBy(catalogue, index) : []
+    return { mayBeBridged: mayBeBridgedIn(catalogue, index), lets: lets.map((d) => machine.parts[d]!.title) }
   },
   /** The id of a free probe, or why there is none. */
   probe(text, instrument) {

@@ -78,11 +78,13 @@ export interface MachineDrawing {
   strips: Strips
   /** The wiring to measure on, point by point. */
   ladder: Ladder
-  /**
-   * By part: whether a jumper may go across it, and what it lets run that can hurt. A contact with any of these is protection,
-   * bridged only where the sheet says so.
-   */
-  contacts: { mayBeBridged: boolean; lets: string[] }[]
+}
+
+/** What is known of bridging a part. */
+export interface Contact {
+  mayBeBridged: boolean
+  /** What it lets run that can hurt: with any of these it is protection, bridged only where the sheet says so. */
+  lets: string[]
 }
 
 /** What the worker answers. */
@@ -96,6 +98,8 @@ export interface EngineApi {
   orders(question: Question): OrderCost[]
   /** Why a part is not suspected, in words. */
   whyNot(question: Question, part: number): string
+  /** What is known of bridging a part (by index). */
+  contact(part: number): Contact
   /** The id of a free probe, or why there is none. */
   probe(text: string, instrument: string): { id: string } | { refused: string }
 }

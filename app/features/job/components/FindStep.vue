@@ -2,6 +2,7 @@
 import { computed, ref, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { speakOnce, useKeys } from '../../../ui'
+import type { Contact } from '../../../engine'
 import { useDraft } from '../draft'
 import { useJobContext } from '../use-job-context'
 import AddPhoto from './AddPhoto.vue'
@@ -30,6 +31,14 @@ const why = ref('')
 watch([part, view], async ([chosen]) => {
   const said = chosen < 0 ? '' : await advice.whyNot(chosen).catch(() => '')
   if (chosen === part.value) why.value = said
+})
+/** What is known of bridging it. */
+const contact = ref<Contact>()
+watch(part, async (chosen) => {
+  contact.value = undefined
+  if (chosen < 0) return
+  const known = await advice.engine.contact(chosen).catch(() => undefined)
+  if (chosen === part.value) contact.value = known
 })
 const cardBox = useTemplateRef<{ focus(): void; hold(): void; release(): void }>('cardBox')
 const unrecorded = computed(() => !state.value.labels.length && !state.value.photos.length)
@@ -162,7 +171,7 @@ useKeys({
         :view="view"
         :part="part"
         :parts="facts.parts"
-        :contacts="drawing?.contacts"
+        :contact="contact"
         @choose="choose"
         @clear="part = -1"
         :jumpers="state.bypasses"

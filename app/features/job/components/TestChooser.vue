@@ -3,15 +3,15 @@ import InputText from 'primevue/inputtext'
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import type { View } from '../../../../core/advice'
-import type { MachineDrawing, MachineFacts } from '../../../engine'
+import type { Contact, MachineFacts } from '../../../engine'
 
 const props = defineProps<{
   tests: MachineFacts['tests']
   view: View
   part: number
   parts: MachineFacts['parts']
-  /** Known once the machine is drawn. */
-  contacts: MachineDrawing['contacts'] | undefined
+  /** What is known of bridging the part that is picked, once that has been looked into. */
+  contact: Contact | undefined
   /** Ids of parts with a jumper across them, and of those parted by hand. */
   jumpers: string[]
   parted: string[]
@@ -24,8 +24,7 @@ const emit = defineEmits<{
   act: [verb: 'jumper' | 'unjumper' | 'unplug' | 'plug', part: string]
 }>()
 const own = computed(() => (props.part < 0 ? undefined : props.parts[props.part]))
-const contact = computed(() => props.contacts?.[props.part])
-const lets = computed(() => contact.value?.lets.join(', the ') ?? '')
+const lets = computed(() => props.contact?.lets.join(', the ') ?? '')
 const search = ref('')
 const pick = (test: string) => {
   search.value = ''
