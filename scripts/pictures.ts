@@ -33,6 +33,11 @@ const PHONE = { width: 390, height: 844 }
 
 async function shoot(page: Page, name: string): Promise<void> {
   await page.evaluate(() => window.scrollTo(0, 0))
+  // The lines of the machine come after what is to be done.
+  await page.waitForFunction(() => {
+    const machine = document.querySelector('.find .machine')
+    return machine === null || machine.querySelector('button') !== null
+  })
   await page.waitForTimeout(500)
   await page.screenshot({ path: join(folder, `${name}.png`) })
 }
