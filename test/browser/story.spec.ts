@@ -128,14 +128,14 @@ test('another instrument and a probe between any two points, each with what it s
   await openCall(page, place, 'No water comes in')
   await choose(page, 'Volts at the cold valve')
   await makeSafe(page)
-  await page.getByRole('radio', { name: /neon/ }).click()
-  await expect(page.getByRole('note', { name: 'How to take it' })).toContainText('Yes if it glows')
-  await answer(page, 'yes').click()
-  await expect(readings(page)).toHaveCount(1)
   // The same part, drawn with its neighbours and both tips where the words put them.
   await expect(
     page.getByRole('img', { name: /first tip at a of cold valve; second tip at b of cold valve/ }),
   ).toBeVisible()
+  await page.getByRole('radio', { name: /neon/ }).click()
+  await expect(page.getByRole('note', { name: 'How to take it' })).toContainText('Yes if it glows')
+  await answer(page, 'yes').click()
+  await expect(readings(page)).toHaveCount(1)
   await page.getByText('Probe between any two points').click()
   // One tip by a tap on the ladder, the other by its name.
   await page.getByRole('button', { name: 'lid switch, terminal 2' }).click()
