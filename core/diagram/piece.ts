@@ -2,7 +2,7 @@ import type { Procedure } from '../diagnosis/catalogue'
 import type { Machine } from '../model/machine'
 import { measurementType, type Measurement } from '../simulation/measurements'
 import type { Sense } from '../model/kinds'
-import { ladderOf, type LadderCircuit, type LadderRung } from './ladder'
+import { ladderOf, railsOf, type LadderCircuit, type LadderRung, type Rails } from './ladder'
 import { waterNeighbours } from './water-line'
 
 /** The piece of the circuit or of the pipe that a test is about: what is looked at, what stands on either side, and what goes where. */
@@ -49,21 +49,23 @@ function rungOf(machine: Machine, part: number, ends: readonly string[]) {
   return all.find(({ rung }) => ends.every((e) => e === rung.left || e === rung.right)) ?? all.at(0)
 }
 
-/** The part whose box stands next to a rung: of its own row where there is one, else the rail. */
-function besides(
-  { nodes }: Pick<Machine['parts'][number], 'nodes'>,
-  circuit: LadderCircuit,
-  rung: LadderRung,
-  machine: Machine,
-) {
-  const at = (r: LadderRung, side: 'left' | 'right') => machine.parts[r.part].nodes[r[side]]
+/** The rungs next to a rung, along its own row where there are several. */
+function neighboursOf({ parts }: Machine, circuit: LadderCircuit, rung: LadderRung) {
+  const at = (r: LadderRung, side: 'left' | 'right') => parts[r.part].nodes[r[side]]
   const near = (side: 'left' | 'right', other: 'left' | 'right') =>
     circuit.rungs
-      .filter((r) => r !== rung && at(r, other) === nodes[rung[side]])
+      .filter((r) => r !== rung && at(r, other) === at(rung, side))
       .sort((a, b) => Math.abs(a.row - rung.row) - Math.abs(b.row - rung.row))
       .at(0)
   return { before: near('left', 'right'), after: near('right', 'left') }
 }
+
+const lookOf = (m: Measurement) => ('sense' in m ? { look: m.sense } : {})
+
+/** Writes down an end of a part with what is put there. */
+const endsWith =
+  (part: number, tools: Partial<Record<string, PieceEnd['tool']>>) =>
+  (end: string): PieceEnd => ({ part, end, ...(tools[end] ? { tool: tools[end] } : {}) })
 
 /** What is put to each terminal that a measurement names. */
 function toolsOf(m: Measurement, rung: Pick<LadderRung, 'left' | 'right'>): Partial<Record<string, PieceEnd['tool']>> {
@@ -78,24 +80,16 @@ function toolsOf(m: Measurement, rung: Pick<LadderRung, 'left' | 'right'>): Part
 }
 
 /** A source between its own rails: it, what it feeds first, and what comes back. */
-function sourcePiece(
-  { parts, kinds }: Machine,
-  m: Measurement & { part: number },
-  circuit: LadderCircuit | undefined,
-): Piece {
-  const { returns, terminals, insulated } = kinds[m.part]
-  const back = returns!.terminal
-  const own = (insulated ?? [terminals]).find((group) => group.includes(back))!
-  const feed = own.find((t) => t !== back && t in parts[m.part].nodes)!
-  const tools = toolsOf(m, { left: feed, right: back })
-  const end = (name: string): PieceEnd => ({ part: m.part, end: name, ...(tools[name] ? { tool: tools[name] } : {}) })
+function sourcePiece(machine: Machine, m: Measurement & { part: number }, rails: Rails): Piece {
+  const { feed, return: back } = rails
+  const end = endsWith(m.part, toolsOf(m, { left: feed, right: back }))
+  const circuit = ladderOf(machine).circuits.find((c) => c.source === m.part)
   const next = circuit?.rungs.find((r) => r.column === 0)
-  const look = 'sense' in m ? { look: m.sense } : {}
   const plain = { apart: false, skips: false }
   return {
     medium: 'power',
     boxes: [
-      { part: m.part, type: 'own', ...look },
+      { part: m.part, type: 'own', ...lookOf(m) },
       ...(next ? [{ part: next.part, type: 'beside' } as const] : []),
       { part: m.part, type: 'return' },
     ],
@@ -111,40 +105,28 @@ function sourcePiece(
 function circuitPiece(machine: Machine, m: Measurement & { part: number }, apart: boolean): Piece | undefined {
   const [a, b] = [endIn(m, 'a'), endIn(m, 'b')]
   const ends = [a, b, endIn(m, 'at')].filter((e): e is string => e !== undefined && e !== RETURN)
-  const { returns, insulated, terminals } = machine.kinds[m.part]
-  const own = returns && (insulated ?? [terminals]).find((group) => group.includes(returns.terminal))!
-  if (own && ends.every((e) => own.includes(e)))
-    return sourcePiece(
-      machine,
-      m,
-      ladderOf(machine).circuits.find((c) => c.source === m.part),
-    )
+  const rails = railsOf(machine, m.part)
+  if (rails && ends.every((e) => rails.own.includes(e))) return sourcePiece(machine, m, rails)
   const found = rungOf(machine, m.part, ends)
   if (!found) return undefined
   const { circuit, rung } = found
-  const { before, after } = besides(machine.parts[m.part], circuit, rung, machine)
-  const tools = toolsOf(m, rung)
-  const end = (side: 'left' | 'right'): PieceEnd => ({
-    part: m.part,
-    end: rung[side],
-    ...(tools[rung[side]] ? { tool: tools[rung[side]] } : {}),
-  })
+  const { before, after } = neighboursOf(machine, circuit, rung)
+  const end = endsWith(m.part, toolsOf(m, rung))
   const back = b === RETURN && a !== undefined ? machine.returnAt[machine.parts[m.part].nodes[a]] : undefined
   const toReturn = after && machine.parts[after.part].nodes[after.right] === backNode(machine, back)
-  const look = 'sense' in m ? { look: m.sense } : {}
   const plain = { apart, skips: false }
   const last: PieceEnd | undefined = back && { part: back.part, end: back.terminal, tool: 'second-tip' }
   return {
     medium: 'power',
     boxes: [
       { part: before?.part ?? circuit.source, type: 'beside' },
-      { part: m.part, type: 'own', ...look },
+      { part: m.part, type: 'own', ...lookOf(m) },
       ...(after || !back ? [{ part: after?.part ?? circuit.source, type: after ? 'beside' : 'return' } as const] : []),
       ...(back ? [{ part: back.part, type: 'return' } as const] : []),
     ],
     joints: [
-      { right: end('left'), ...plain },
-      { left: end('right'), ...(after || !last ? {} : { right: last }), ...plain },
+      { right: end(rung.left), ...plain },
+      { left: end(rung.right), ...(after || !last ? {} : { right: last }), ...plain },
       ...(after && last ? [{ right: last, apart: false, skips: !toReturn }] : []),
     ],
   }
@@ -165,12 +147,11 @@ function waterPiece(machine: Machine, m: Measurement & { part: number }): Piece 
   // With a bucket or a gauge there, what lies beyond is off.
   const off = port !== undefined && m.type !== 'flowing'
   const [first, last] = [ports[0], ports[ports.length - 1]]
-  const look = 'sense' in m ? { look: m.sense } : {}
   return {
     medium: 'water',
     boxes: [
       ...(before === undefined ? [] : [{ part: before, type: 'beside' } as const]),
-      { part: m.part, type: 'own', ...look },
+      { part: m.part, type: 'own', ...lookOf(m) },
       ...(after === undefined ? [] : [{ part: after, type: 'beside' } as const]),
     ],
     joints: [

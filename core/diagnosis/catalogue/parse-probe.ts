@@ -7,9 +7,9 @@ import type { Procedure, ReadingMoment, TestCatalogue } from './types'
 
 const PROBE = /^\s*([\w-]+)\.([\w-]+)\s+to\s+([\w-]+)\.([\w-]+)(?:\s+at\s+([\w-]+))?\s*$/
 
-/** Minutes of a reading at a powered and at an isolated machine. */
 /** Minutes of clipping a meter on while the machine is dead. */
 const CLIPS = 0.5
+/** Minutes of a reading at a powered and at an isolated machine. */
 const MINUTES = { energised: 1, isolated: 2 }
 
 const fail = (code: ProblemCode, found: string, expected: string): Result<never> =>

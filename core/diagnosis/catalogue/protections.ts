@@ -3,12 +3,14 @@ import { makeFaultedMachine, type FaultedMachine } from '../../model/machine'
 import { simulate, type OperatingPoint, type Script } from '../../simulation/simulate'
 import type { TestCatalogue } from './types'
 
-/** A contact is opened so long after the moment looked at, and what follows is looked at so long after it, s. */
-const [OPENED_AFTER, SEEN_AFTER] = [0.1, 3]
+/** A contact is opened so long after the moment looked at, s. */
+const OPENED_AFTER = 0.1
+/** What follows is looked at so long after it, s: at once, and past what a relay or a timer holds on for. */
+const SEEN_AFTER = [3, 60]
 
 const known = new WeakMap<TestCatalogue, Map<number, readonly number[]>>()
 
-/** Moments at which a part that can hurt is on and stays on: for each, the script up to it. */
+/** Parts that can hurt, each at the first moment at which it is on and stays on: the script up to that, and where it is seen on. */
 function dangersOf({ machine, runs, readingMoments }: TestCatalogue, faulted: FaultedMachine) {
   const { kinds, parts } = machine
   const isOn = (part: number, point: OperatingPoint | undefined) =>
@@ -16,17 +18,19 @@ function dangersOf({ machine, runs, readingMoments }: TestCatalogue, faulted: Fa
   return parts
     .filter(({ index }) => kinds[index].endangers && kinds[index].active)
     .flatMap(({ index }) => {
-      const at = readingMoments.find((m) => isOn(index, m.point))
-      if (!at) return []
-      const { time } = at.point
-      const script: Script = {
-        steps: runs[at.run].script.steps.filter((s) => s.at <= time),
-        until: time + SEEN_AFTER + 1,
-        stopsWhenFinal: false,
-        moments: [{ type: 'time', at: time + SEEN_AFTER }],
+      const seen = (own: Script) => simulate(faulted, own).snapshots.map((point) => isOn(index, point))
+      for (const { run, point } of readingMoments) {
+        if (!isOn(index, point)) continue
+        const script: Script = {
+          steps: runs[run].script.steps.filter((s) => s.at <= point.time),
+          until: point.time + Math.max(...SEEN_AFTER) + 1,
+          stopsWhenFinal: false,
+          moments: SEEN_AFTER.map((after) => ({ type: 'time', at: point.time + after })),
+        }
+        const usual = seen(script)
+        if (usual.some((on) => on)) return [{ part: index, time: point.time, script, usual, seen }]
       }
-      const staysOn = (own: Script) => isOn(index, simulate(faulted, own).snapshots[0])
-      return staysOn(script) ? [{ part: index, time, script, staysOn }] : []
+      return []
     })
 }
 
@@ -47,10 +51,11 @@ export function permittedBy(catalogue: TestCatalogue, part: number): readonly nu
         const { interrupts } = machine.kinds[index]
         if (!interrupts) return []
         const hold = [{ mode: mode[interrupts.mode], value: interrupts.value }]
-        const ended = dangers.filter(
-          ({ time, script, staysOn }) =>
-            !staysOn({ ...script, steps: [...script.steps, { at: time + OPENED_AFTER, hold }] }),
-        )
+        const ended = dangers.filter(({ time, script, usual, seen }) => {
+          const steps = [...script.steps, { at: time + OPENED_AFTER, hold }]
+          const opened = seen({ ...script, steps })
+          return usual.some((on, k) => on && !opened[k])
+        })
         return [[index, ended.map((d) => d.part)]]
       }),
     )

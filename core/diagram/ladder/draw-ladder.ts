@@ -2,7 +2,7 @@ import type { Machine } from '../../model/machine'
 import { branchesOf } from './branches'
 import { layoutCircuit } from './layout-circuit'
 import { traceLooseEnds, traceRungs } from './trace-rungs'
-import type { Ladder, LadderCircuit } from './types'
+import type { Ladder, LadderCircuit, Rails } from './types'
 
 const drawn = new WeakMap<Machine, Ladder>()
 
@@ -13,6 +13,15 @@ export function ladderOf(machine: Machine): Ladder {
   return own
 }
 
+/** Terminals of a source at the left rail and at the right, and all of that circuit; `undefined` for a part that is no source. */
+export function railsOf({ parts, kinds }: Machine, part: number): Rails | undefined {
+  const { terminals, insulated, returns } = kinds[part]
+  if (!returns) return undefined
+  const own = (insulated ?? [terminals]).find((group) => group.includes(returns.terminal))!
+  const feed = own.find((t) => t !== returns.terminal && t in parts[part].nodes)
+  return feed === undefined ? undefined : { feed, return: returns.terminal, own }
+}
+
 /**
  * The wiring of a machine as ladders, one for each source: the supply first, then windings, rectifiers and inputs of the
  * control. Found from the joints of the sheet alone.
@@ -20,12 +29,9 @@ export function ladderOf(machine: Machine): Ladder {
 function drawLadder(machine: Machine): Ladder {
   const { parts, kinds } = machine
   const left = new Set(branchesOf(machine))
-  const ends = parts.flatMap(({ index, nodes }) => {
-    const { terminals, insulated, returns } = kinds[index]
-    if (!returns) return []
-    const own = (insulated ?? [terminals]).find((group) => group.includes(returns.terminal))!
-    const feed = own.find((t) => t !== returns.terminal && t in nodes)
-    return feed === undefined ? [] : [{ source: index, feed, return: returns.terminal, own, of: returns.of }]
+  const ends = parts.flatMap(({ index }) => {
+    const rails = railsOf(machine, index)
+    return rails ? [{ source: index, of: kinds[index].returns!.of, ...rails }] : []
   })
   const circuits = [...ends.filter((e) => e.of === 'supply'), ...ends.filter((e) => e.of === 'circuit')].map((end) => {
     const { nodes } = parts[end.source]

@@ -1,2 +1,2 @@
-export { ladderOf } from './draw-ladder'
-export type { Ladder, LadderCircuit, LadderNet, LadderRung } from './types'
+export { ladderOf, railsOf } from './draw-ladder'
+export type { Ladder, LadderCircuit, LadderNet, LadderRung, Rails } from './types'

@@ -19,6 +19,13 @@ export interface LadderCircuit {
   rows: number
 }
 
+/** Terminals of a source: at its left rail, at its right, and all that belong to the same circuit. */
+export interface Rails {
+  feed: string
+  return: string
+  own: readonly string[]
+}
+
 /** A contact, joint or load between two of its terminals. */
 export interface LadderRung {
   part: number

@@ -3,7 +3,7 @@ import InputText from 'primevue/inputtext'
 import { reactive } from 'vue'
 import { parseReading } from '../../../../core/foundation/quantity'
 import { describeProblem } from '../../../../core/words'
-import { AppIcon } from '../../../ui'
+import { UndoButton } from '../../../ui'
 import type { Asked } from '../asked'
 
 /** Questions that are answered where they stand; each answer is an entry of its own at once. */
@@ -31,15 +31,7 @@ function take(a: Asked) {
       </div>
       <div v-if="a.answer" class="row">
         <strong class="number">{{ a.answer.text }}</strong>
-        <button
-          v-if="!locked"
-          type="button"
-          class="chip"
-          :aria-label="`Undo ${a.title}`"
-          @click="emit('undo', a.answer.event)"
-        >
-          <AppIcon name="undo" />
-        </button>
+        <UndoButton v-if="!locked" :label="`Undo ${a.title}`" @click="emit('undo', a.answer.event)" />
       </div>
       <div v-else-if="!locked" class="chips">
         <template v-if="a.shape.type === 'yes-no'">

@@ -3,6 +3,7 @@ import { computed } from 'vue'
 import type { View } from '../../../../core/advice'
 import type { MachineFacts } from '../../../engine'
 import { NuxtLink } from '#components'
+import ChanceBar from './ChanceBar.vue'
 
 /** What a call says before anybody has left: what is likely, what to carry, what bites, and what was done there before. */
 const props = defineProps<{
@@ -21,10 +22,7 @@ const carry = computed(() => props.view.groups.filter((g) => g.price > 0 && g.p 
     <div>
       <h3>Likely</h3>
       <ul>
-        <li v-for="g in likely" :key="g.title">
-          <span class="bar" aria-hidden="true"><span :style="{ width: `${Math.max(2, g.p * 100)}%` }" /></span
-          >{{ g.title }}
-        </li>
+        <li v-for="g in likely" :key="g.title"><ChanceBar :p="g.p" class="chance" />{{ g.title }}</li>
       </ul>
     </div>
     <div>
@@ -63,18 +61,7 @@ ul {
   padding: 0.1rem 0;
   font-size: 0.92rem;
 }
-.bar {
-  display: inline-block;
-  width: 3.4rem;
-  height: 0.6rem;
+.chance {
   margin-right: 0.5rem;
-  border: 1px solid var(--soft);
-  border-radius: 3px;
-  overflow: hidden;
-}
-.bar > span {
-  display: block;
-  height: 100%;
-  background: var(--ink);
 }
 </style>

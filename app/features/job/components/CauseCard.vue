@@ -6,6 +6,7 @@ import { AppIcon } from '../../../ui'
 import type { View } from '../../../../core/advice'
 import type { MachineFacts } from '../../../engine'
 import { formatChance } from '../../../../core/words'
+import ChanceBar from './ChanceBar.vue'
 import MakeSafe from './MakeSafe.vue'
 import RecordFirst from './RecordFirst.vue'
 
@@ -80,15 +81,9 @@ const repair = computed(() => choice.value || props.view.remedies[0]?.id || '')
     <div class="remedies">
       <label v-for="r in view.remedies.slice(0, 4)" :key="r.id" class="remedy">
         <input v-model="choice" type="radio" name="repair" :value="r.id" :checked="repair === r.id" />
-        <span>{{ r.title }}</span><span
-          class="bar"
-          role="meter"
-          :aria-label="`How likely: ${r.title}`"
-          :aria-valuenow="Math.round(r.p * 100)"
-          aria-valuemin="0"
-          aria-valuemax="100"
-          ><span :style="{ width: `${Math.max(2, r.p * 100)}%` }" /></span
-        ><span class="small soft">{{ r.minutes }} min{{ r.price ? `, part ${r.price}` : '' }}</span>
+        <span>{{ r.title }}</span><ChanceBar :p="r.p" :name="`How likely: ${r.title}`" /><span class="small soft"
+          >{{ r.minutes }} min{{ r.price ? `, part ${r.price}` : '' }}</span
+        >
       </label>
     </div>
     <div v-if="own && (own.unproven.length || own.rootCauses.length)" class="before">
@@ -182,18 +177,6 @@ h2 > .soft {
   .remedy > .small {
     grid-column: 2 / -1;
   }
-}
-.bar {
-  width: 3.4rem;
-  height: 0.7rem;
-  border: 1px solid var(--soft);
-  border-radius: 3px;
-  overflow: hidden;
-}
-.bar > span {
-  display: block;
-  height: 100%;
-  background: var(--ink);
 }
 .before {
   border-left: 5px solid var(--ink);

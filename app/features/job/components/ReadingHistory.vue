@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { AppIcon, formatTime } from '../../../ui'
+import { formatTime, UndoButton } from '../../../ui'
 import type { HistoryRow } from '../history-rows'
 
 defineProps<{ rows: HistoryRow[]; closed: boolean; timeZone: string }>()
@@ -26,15 +26,7 @@ const MARK = { good: '✓', edge: '≈', bad: '✕', none: '·' }
           ><strong v-if="r.review" class="small">{{ r.review }}</strong></span
         >
         <strong class="number">{{ r.text }}</strong>
-        <button
-          v-if="!closed"
-          type="button"
-          class="undo"
-          :aria-label="`Undo ${r.title}`"
-          @click="emit('undo', r.event)"
-        >
-          <AppIcon name="undo" />
-        </button>
+        <UndoButton v-if="!closed" :label="`Undo ${r.title}`" @click="emit('undo', r.event)" />
       </li>
     </ol>
   </section>
@@ -84,11 +76,5 @@ li {
   background: var(--ink);
   color: var(--card);
   border-radius: 5px;
-}
-.undo {
-  min-height: 44px;
-  border: 0;
-  background: none;
-  cursor: pointer;
 }
 </style>

@@ -3,7 +3,7 @@ import InputText from 'primevue/inputtext'
 import Button from 'primevue/button'
 import { ref } from 'vue'
 import type { Job } from '../../../../core/job'
-import { AppIcon, formatTime } from '../../../ui'
+import { formatTime, UndoButton } from '../../../ui'
 
 /** What is worth writing down besides readings, for the own people or for the customer. */
 defineProps<{ remarks: Job['remarks']; locked: boolean; timeZone: string }>()
@@ -29,9 +29,7 @@ function add() {
             {{ formatTime(r.at, timeZone) }}</span
           ></span
         >
-        <button v-if="!locked" type="button" class="undo" aria-label="Undo this remark" @click="emit('undo', r.event)">
-          <AppIcon name="undo" />
-        </button>
+        <UndoButton v-if="!locked" label="Undo this remark" @click="emit('undo', r.event)" />
       </li>
     </ul>
     <form v-if="!locked" @submit.prevent="add">
@@ -67,12 +65,5 @@ li {
   justify-content: space-between;
   align-items: center;
   border-top: 1px solid var(--line);
-}
-.undo {
-  min-width: 44px;
-  min-height: 44px;
-  border: 0;
-  background: none;
-  cursor: pointer;
 }
 </style>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { View } from '../../../../core/advice'
+import ChanceBar from './ChanceBar.vue'
 
 /** What one would do as things stand: how likely each is the right thing is a length. */
 const props = defineProps<{ view: View }>()
@@ -30,15 +31,7 @@ const clear = computed(() => {
     <p v-if="clear" class="small">{{ clear }}</p>
     <ul>
       <li v-for="r in rows" :key="r.title" :class="r.type">
-        <span
-          class="bar"
-          role="meter"
-          :aria-label="`How likely: ${r.title}`"
-          :aria-valuenow="Math.round(r.p * 100)"
-          aria-valuemin="0"
-          aria-valuemax="100"
-          ><span class="fill fade" :style="{ width: `${Math.max(1, r.p * 100)}%` }"
-        /></span>
+        <ChanceBar class="length" :p="r.p" :name="`How likely: ${r.title}`" :hatched="r.type !== 'repair'" />
         <span class="what"
           >{{ r.title }}<span v-if="r.causes.length" class="soft small">{{ r.causes.join(' · ') }}</span></span
         >
@@ -74,17 +67,10 @@ li {
   padding: 0.35rem 0;
   border-top: 1px solid var(--line);
 }
-.bar {
+.length {
+  width: 100%;
   height: 14px;
   margin-top: 0.25rem;
-  border: 1px solid var(--soft);
-  border-radius: 4px;
-  overflow: hidden;
-}
-.fill {
-  display: block;
-  height: 100%;
-  background: var(--ink);
 }
 .what {
   display: grid;
@@ -94,9 +80,5 @@ li:first-child .what {
 }
 li:first-child .what > .small {
   font-weight: 400;
-}
-/* What no repair on the sheet would cure is told apart by its pattern. */
-li:not(.repair) .fill {
-  background: repeating-linear-gradient(135deg, var(--soft) 0 4px, var(--card) 4px 7px);
 }
 </style>

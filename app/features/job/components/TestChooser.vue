@@ -65,7 +65,7 @@ const rows = computed(() => {
         It lets the {{ lets }} run: only as the sheet's own test says, hands clear.
       </p>
       <p v-else-if="lets" class="small" role="note" aria-label="Not bridged">
-        Not bridged: it lets the {{ lets }} run. Prove what lies behind it dead, or bring about what it waits for.
+        Not bridged: it lets the {{ lets }} run. Prove dead what lies behind it, or put right what it waits for.
       </p>
       <p v-if="own.byHand || contact?.mayBeBridged" class="small soft">
         {{

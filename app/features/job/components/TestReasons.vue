@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import { formatQuantity, type Dimension } from '../../../../core/foundation/quantity'
 import type { TestCard } from '../../../../core/advice'
+import ChanceBar from './ChanceBar.vue'
 
 /** Why a test is worth its minutes, and what each suspect would make it show. */
 const props = defineProps<{ card: TestCard; dimension: Dimension | undefined }>()
@@ -20,7 +21,7 @@ const groups = computed(() => {
       <h3>What would follow</h3>
       <ul>
         <li v-for="w in card.why" :key="w.text">
-          <span class="chance" aria-hidden="true"><span :style="{ width: `${Math.max(4, w.chance * 100)}%` }" /></span>
+          <ChanceBar :p="w.chance" />
           <strong class="number">{{ w.text }}</strong> → {{ w.toward.join(' or ') }}
         </li>
       </ul>
@@ -64,20 +65,6 @@ const groups = computed(() => {
   display: flex;
   gap: 0.5rem;
   align-items: baseline;
-}
-/* How likely each is, as a length. */
-.chance {
-  flex: none;
-  width: 2.6rem;
-  height: 0.55rem;
-  border: 1px solid var(--soft);
-  border-radius: 3px;
-  overflow: hidden;
-}
-.chance > span {
-  display: block;
-  height: 100%;
-  background: var(--soft);
 }
 .expect summary {
   min-height: 32px;

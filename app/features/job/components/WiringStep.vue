@@ -2,7 +2,7 @@
 import Button from 'primevue/button'
 import { computed, ref, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
-import { AppIcon, formatTime, PhotoPicker } from '../../../ui'
+import { formatTime, PhotoPicker, UndoButton } from '../../../ui'
 import { useJobContext } from '../use-job-context'
 import JobPhoto from './JobPhoto.vue'
 import LabelForm, { type Label } from './LabelForm.vue'
@@ -156,15 +156,11 @@ const at = ({ x, y }: { x: number; y: number }) => ({ left: `${x * 100}%`, top: 
             >
               It is off
             </button>
-            <button
+            <UndoButton
               v-if="!l.off"
-              type="button"
-              class="chip bare"
-              :aria-label="`Undo the label ${l.name}`"
+              :label="`Undo the label ${l.name}`"
               @click="context.enter({ type: 'retracted', event: l.event })"
-            >
-              <AppIcon name="undo" />
-            </button>
+            />
           </div>
         </li>
       </ol>
@@ -250,9 +246,5 @@ li {
 }
 .is-off {
   font-weight: 700;
-}
-.bare {
-  min-width: 44px;
-  border: 0;
 }
 </style>

@@ -6,6 +6,7 @@ export const kindInterface: KindInterface = {
   title: 'hot-gas valve',
   line: 'power',
   ...coilInterface,
+  endangers: 'pressure',
   ports: [],
   params: {
     ...coilParams,
