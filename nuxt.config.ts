@@ -2,6 +2,7 @@ import { join } from 'node:path'
 import { defineNuxtConfig } from 'nuxt/config'
 import { licenceNotices } from './scripts/setup/licences.mjs'
 import { bundleSheetWorker } from './scripts/setup/sheet-worker.mjs'
+import { engineState } from './scripts/setup/sources.mjs'
 
 const notices = licenceNotices(join(import.meta.dirname, 'package.json'), join(import.meta.dirname, '.nuxt/licences'))
 
@@ -38,6 +39,7 @@ export default defineNuxtConfig({
   imports: { scan: false },
   components: { dirs: [] },
   pinia: { storesDirs: [] },
+  runtimeConfig: { public: { engine: engineState(import.meta.dirname) } },
   features: { inlineStyles: false },
   experimental: { payloadExtraction: false, appManifest: false },
   primevue: {

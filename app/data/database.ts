@@ -34,12 +34,20 @@ export interface KeptSheet {
   files: { id: string; file: string; text: string }[]
 }
 
+/** What the engine has computed of a revision. */
+export interface KeptPredictions {
+  name: string
+  at: number
+  bytes: Uint8Array
+}
+
 /** What this device keeps. Everything but the outbox can be fetched again, and goes at sign-out. */
 export class DeviceDatabase extends Dexie {
   declare outbox: Table<KeptEntry, string>
   declare jobs: Table<KeptJob, [string, string]>
   declare events: Table<{ person: string; job: string; seq: number; event: SequencedEvent }, [string, string, number]>
   declare sheets: Table<KeptSheet, string>
+  declare predictions: Table<KeptPredictions, string>
   declare lists: Table<{ person: string; name: string; value: unknown }, [string, string]>
   declare photos: Table<KeptPhoto, [string, string]>
   declare drafts: Table<{ person: string; key: string; value: unknown }, [string, string]>
@@ -68,6 +76,7 @@ export class DeviceDatabase extends Dexie {
     this.version(3)
       .stores({ photos: '&[person+hash], [person+job+sent], sent' })
       .upgrade((transaction) => transaction.table('lists').clear())
+    this.version(4).stores({ predictions: '&name, at' })
   }
 }
 
@@ -106,9 +115,9 @@ export async function waitingByPerson(): Promise<Map<string, { name: string; wai
 
 /** Erases what can be fetched again; what waits or was refused stays with its person. */
 export async function eraseFetched(): Promise<void> {
-  const { jobs, events, sheets, lists, drafts, photos } = deviceDatabase()
+  const { jobs, events, sheets, predictions, lists, drafts, photos } = deviceDatabase()
   await photos.where('sent').equals(1).delete()
-  await Promise.all([jobs, events, sheets, lists, drafts].map((table: Table) => table.clear()))
+  await Promise.all([jobs, events, sheets, predictions, lists, drafts].map((table: Table) => table.clear()))
 }
 
 /** Hands the plain data of an event over: reactive wrappers cannot be stored. */

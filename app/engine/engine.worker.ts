@@ -11,6 +11,7 @@ import {
   type TestCard,
 } from '../../core/advice'
 import { mayBeBridgedIn, parseProbe, permittedBy, type Procedure } from '../../core/diagnosis/catalogue'
+import { readCompiled, writeCompiled } from '../../core/diagnosis/predict'
 import { ladderOf, traceLines } from '../../core/diagram'
 import { drawPicture, layoutPicture, stripsOf } from '../../core/diagram/layout'
 import { InputError, orThrow } from '../../core/foundation/result'
@@ -87,7 +88,9 @@ function canCustomer({ sheet }: Machine, { workMode, needs, meter, measurement }
 /** What a page must know of the machine. */
 function factsOf(own: Sheet, engine: Engine, record: ShopRecord | undefined): MachineFacts {
   const { machine, catalogue } = engine
+  const knownGood = Object.keys(experience?.knownGood ?? {}).length ? JSON.stringify(experience!.knownGood) : ''
   return {
+    basis: knownGood,
     title: own.title,
     source: own.source,
     parts: machine.parts.map((p) => ({
@@ -141,6 +144,10 @@ function factsOf(own: Sheet, engine: Engine, record: ShopRecord | undefined): Ma
   }
 }
 
+/** Bytes as they leave a stream. */
+const through = (bytes: Uint8Array, stream: CompressionStream | DecompressionStream): Response =>
+  new Response(new Blob([bytes as BlobPart]).stream().pipeThrough(stream))
+
 const api: EngineApi = {
   open(sheets, record) {
     try {
@@ -157,6 +164,15 @@ const api: EngineApi = {
       throw error
     }
     return factsOf(sheet, opened(), record)
+  },
+  async provide(bytes) {
+    const compiled = readCompiled(await through(bytes, new DecompressionStream('gzip')).text())
+    if (compiled) opened().predictor.provide(compiled)
+    return compiled !== undefined
+  },
+  async computed() {
+    const text = new TextEncoder().encode(writeCompiled(opened().predictor.compile()))
+    return new Uint8Array(await through(text, new CompressionStream('gzip')).arrayBuffer())
   },
   drawing(): MachineDrawing {
     const { catalogue, machine } = opened()

@@ -11,6 +11,8 @@ export type { Acceptance, Strategy, Written } from './written'
 
 /** What a page must know of a machine to show and ask. */
 export interface MachineFacts {
+  /** What moves the predictions of the revision: the shop's readings of good parts, as a text; empty where there are none. */
+  basis: string
   title: string
   source: string
   parts: {
@@ -91,6 +93,10 @@ export interface Contact {
 export interface EngineApi {
   /** @param record what the shop has seen of such machines; `undefined` where nothing is known of it */
   open(files: { id: string; file: string; text: string }[], record?: ShopRecord): MachineFacts
+  /** What has been computed of the sheet before, so that it need not be again. @returns whether it could be read */
+  provide(bytes: Uint8Array): Promise<boolean>
+  /** What has been computed of the sheet so far, to be provided another time. */
+  computed(): Promise<Uint8Array>
   drawing(): MachineDrawing
   view(question: Question, quick: boolean): Answer
   card(question: Question, test: string, instrument: string | undefined, quick: boolean): TestCard | undefined

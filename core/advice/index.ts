@@ -1,6 +1,7 @@
 export { advise, type Advice } from './advise'
 export type { TestCard } from './card'
 export { compareOrders, type OrderCost } from './compare-orders'
+export { compilePredictions } from './compile'
 export { connectionsOf, type Connection } from './connections'
 export { createEngine, type EngineOptions } from './create-engine'
 export { Engine } from './engine'

@@ -1,8 +1,8 @@
-import { createHash } from 'node:crypto'
-import { existsSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
+import { existsSync, readFileSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { run } from './run.mjs'
 import { say, stop } from './say.mjs'
+import { hashSources } from './sources.mjs'
 
 const SOURCES = [
   'app',
@@ -17,23 +17,12 @@ const SOURCES = [
   'pnpm-lock.yaml',
 ]
 
-function sourceHash(root) {
-  const hash = createHash('sha256')
-  const walk = (path) => {
-    if (!existsSync(path)) return
-    if (statSync(path).isDirectory()) for (const name of readdirSync(path).sort()) walk(join(path, name))
-    else hash.update(path.slice(root.length)).update(readFileSync(path))
-  }
-  for (const source of SOURCES) walk(join(root, source))
-  return hash.digest('hex')
-}
-
 /** Builds the application when its sources have changed since the last build. */
 export async function ensureBuild(root) {
   const stamp = join(root, '.output', 'source-stamp')
-  const hash = sourceHash(root)
+  const hash = hashSources(root, SOURCES)
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === hash) return
-  say('Building (about a minute) …')
+  say('Building (about two minutes, later ones less) …')
   const env = { ...process.env, NUXT_TELEMETRY_DISABLED: '1', NODE_OPTIONS: '--max-old-space-size=4096' }
   const code = await run(join(root, 'node_modules/.bin/nuxt'), ['build', '--logLevel=silent'], { cwd: root, env })
   if (code !== 0) stop('The build failed; the lines above say why.')

@@ -1,11 +1,14 @@
 import { join } from 'node:path'
 import { build } from 'esbuild'
+import { run } from './run.mjs'
+import { engineState } from './sources.mjs'
 
-/** Bundles what compiles sheets for the server's worker threads, beside the built server. */
-export async function bundleSheetWorker(serverFolder) {
-  await build({
-    entryPoints: [join(import.meta.dirname, '../../server/engine/compile-sheet.ts')],
-    outfile: join(serverFolder, 'engine/compile-sheet.mjs'),
+const root = join(import.meta.dirname, '../..')
+
+const bundle = (entry, outfile, more = {}) =>
+  build({
+    entryPoints: [join(root, entry)],
+    outfile,
     bundle: true,
     platform: 'node',
     format: 'esm',
@@ -14,5 +17,15 @@ export async function bundleSheetWorker(serverFolder) {
     // The application's own tsconfig is made by its tools and adds nothing here.
     tsconfigRaw: '{}',
     banner: { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url)" },
+    ...more,
   })
+
+/** Bundles what compiles sheets for the server's worker threads, beside the built server, with what it makes of the shipped ones. */
+export async function bundleSheetWorker(serverFolder) {
+  const engine = join(serverFolder, 'engine')
+  await bundle('server/engine/compile-sheet.ts', join(engine, 'compile-sheet.mjs'))
+  const maker = join(root, '.bundled', 'compile-library.mjs')
+  await bundle('scripts/setup/compile-library.ts', maker, { packages: 'external' })
+  const code = await run(process.execPath, [maker, root, engine, engineState(root)])
+  if (code !== 0) throw new Error('The shipped sheets could not be compiled.')
 }

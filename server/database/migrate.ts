@@ -7,8 +7,9 @@ import * as reopenedUnsafe from './migrations/0004-reopened-unsafe'
 import * as knownSince from './migrations/0005-known-since'
 import * as photos from './migrations/0006-photos'
 import * as kit from './migrations/0007-kit'
+import * as predictions from './migrations/0008-predictions'
 
-const MIGRATIONS = [start, house, workModes, reopenedUnsafe, knownSince, photos, kit]
+const MIGRATIONS = [start, house, workModes, reopenedUnsafe, knownSince, photos, kit, predictions]
 
 /** Brings the tables to the newest form. Running it twice does nothing. */
 export async function migrate(sequelize: Sequelize): Promise<void> {

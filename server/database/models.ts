@@ -55,6 +55,13 @@ export class SheetRevision extends Model<Row<SheetRevision>, New<SheetRevision>>
   declare publishedAt: CreationOptional<Date>
 }
 
+/** What a device needs of a revision for its first advice, as one state of the engine computes it. */
+export class SheetPredictions extends Model<Row<SheetPredictions>, New<SheetPredictions>> {
+  declare revision: string
+  declare engine: string
+  declare bytes: Buffer
+}
+
 export class Customer extends Model<Row<Customer>, New<Customer>> {
   declare id: string
   declare organisationId: string
@@ -179,6 +186,14 @@ export function defineModels(sequelize: Sequelize): void {
       publishedAt: given(),
     },
     { ...common, tableName: 'sheet_revisions' },
+  )
+  SheetPredictions.init(
+    {
+      revision: { ...text(), primaryKey: true },
+      engine: { ...text(), primaryKey: true },
+      bytes: { type: DataTypes.BLOB, allowNull: false },
+    },
+    { ...common, tableName: 'sheet_predictions' },
   )
   Customer.init({ id: id(), organisationId: uuid(), name: text() }, { ...common, tableName: 'customers' })
   Site.init({ id: id(), customerId: uuid(), name: text() }, { ...common, tableName: 'sites' })

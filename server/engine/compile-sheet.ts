@@ -7,6 +7,8 @@ import { readSheet } from '../../core/model/sheet'
 import { describeProblem } from '../../core/words'
 import type { SheetFile } from '../database/models'
 
+export { predictionsOf } from './compile-predictions'
+
 /**
  * What the server keeps of a sheet: runs the healthy machine, so never in a request.
  *

@@ -1,17 +1,36 @@
+import { existsSync } from 'node:fs'
+import { readFile } from 'node:fs/promises'
 import { dirname, join } from 'node:path'
 import { Piscina } from 'piscina'
 import type { SheetFacts } from '../../core/job'
 import type { SheetFile } from '../database/models'
 
 /** Built beside the server by the build's own step. */
-const WORKER = join(dirname(process.argv[1] ?? '.'), 'engine', 'compile-sheet.mjs')
+const ENGINE = join(dirname(process.argv[1] ?? '.'), 'engine')
 /** A sheet that takes longer than this is wrong, ms. */
 const LONGEST = 60_000
+/** The same where it is run under every fault, ms. */
+const LONGEST_WHOLE = 600_000
 
 let pool: Piscina | undefined
+const workers = (): Piscina =>
+  (pool ??= new Piscina({
+    filename: join(ENGINE, 'compile-sheet.mjs'),
+    minThreads: 0,
+    maxThreads: 2,
+    idleTimeout: 5000,
+  }))
 
 /** Compiles a sheet in a worker thread. */
-export function compileInPool(files: SheetFile[]): Promise<SheetFacts> {
-  pool ??= new Piscina({ filename: WORKER, minThreads: 0, maxThreads: 2, idleTimeout: 5000 })
-  return pool.run(files, { signal: AbortSignal.timeout(LONGEST) }) as Promise<SheetFacts>
+export const compileInPool = (files: SheetFile[]): Promise<SheetFacts> =>
+  workers().run(files, { signal: AbortSignal.timeout(LONGEST) }) as Promise<SheetFacts>
+
+/** The predictions of a revision: as the build made them, else made in a worker thread. */
+export async function predictionsInPool(revision: string, files: SheetFile[]): Promise<Uint8Array> {
+  const built = join(ENGINE, 'predictions', `${revision}.json.gz`)
+  if (existsSync(built)) return readFile(built)
+  return workers().run(files, {
+    name: 'predictionsOf',
+    signal: AbortSignal.timeout(LONGEST_WHOLE),
+  }) as Promise<Uint8Array>
 }

@@ -1,6 +1,6 @@
-import { defineNitroPlugin, useStorage } from '#imports'
-import { publishLibrary } from '../areas/sheets/service'
-import { compileInPool } from '../engine/pool'
+import { defineNitroPlugin, useRuntimeConfig, useStorage } from '#imports'
+import { providePredictions, publishLibrary } from '../areas/sheets/service'
+import { compileInPool, predictionsInPool } from '../engine/pool'
 import { databaseUrl, withDatabase } from '../platform/database'
 import { setSheetsReady } from '../platform/ready'
 
@@ -17,6 +17,8 @@ export default defineNitroPlugin(() => {
     }
     await withDatabase(() => publishLibrary(ids, find, compileInPool))
     setSheetsReady()
+    const { engine } = useRuntimeConfig().public
+    await withDatabase(() => providePredictions(engine, predictionsInPool, (message) => console.error(message)))
   }
   const attempt = () =>
     void publish().catch((error: unknown) => {

@@ -26,3 +26,13 @@ export const readRevision = contract({
     files: z.array(z.object({ id: z.string(), file: z.string(), text: z.string() })).min(1),
   }),
 })
+
+/** What a device needs of a revision for its first advice, as one state of the engine computes it: packed text. */
+export const readPredictions = contract({
+  method: 'GET',
+  path: '/api/revisions/:revision/predictions/:engine',
+  roles: EVERYBODY,
+  params: z.strictObject({ revision: revisionHash, engine: z.string().regex(/^[0-9a-f]{1,64}$/) }),
+  file: { type: 'application/gzip', most: 8_000_000 },
+  answer: z.instanceof(Uint8Array),
+})

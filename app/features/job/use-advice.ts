@@ -3,6 +3,7 @@ import type { TestCard, View } from '../../../core/advice'
 import type { Kit, WorkMode } from '../../../core/evidence'
 import type { Job } from '../../../core/job'
 import type { ShopRecord } from '../../../core/statistics'
+import { keepPredictions, keptPredictions, predictionsOf } from '../../data/predictions'
 import { sheetOf } from '../../data/sheets'
 import { ApiError } from '../../data/http'
 import { hear } from '../../data/tabs'
@@ -58,6 +59,7 @@ const BOUND_AFTER = 600
  * one found later is offered.
  *
  * @param record what the shop had seen of such machines when the job came
+ * @param state names the state of the engine: what one has computed is no answer of another
  * @param barred work that the person signed in may not do
  * @param kit what they have with them
  */
@@ -66,6 +68,7 @@ export function useAdvice(
   job: Ref<Job>,
   revision: Ref<string | undefined>,
   record: () => Promise<ShopRecord | undefined>,
+  state: string,
   barred: WorkMode[],
   kit: Kit,
 ) {
@@ -101,14 +104,34 @@ export function useAdvice(
     due.value = false
   }
 
+  /**
+   * Gives the engine what was computed before of the same sheet with the same readings of good parts.
+   *
+   * @returns what keeps what had to be computed now
+   */
+  async function provide(
+    known: { revision: string; engine: string },
+    basis: string,
+    plain: Promise<Uint8Array | undefined>,
+  ): Promise<() => Promise<void>> {
+    const own = { ...known, basis: JSON.stringify([basis, job.value.complaints]) }
+    const bytes = (basis ? undefined : await plain) ?? (await keptPredictions(own))
+    if (bytes && (await engine.provide(bytes).catch(() => false))) return () => Promise.resolve()
+    return async () => keepPredictions(own, await engine.computed())
+  }
   async function open(): Promise<void> {
     clearTimeout(again)
     if (!revision.value || facts.value) return
     try {
+      const known = { revision: revision.value, engine: state }
+      const computed = predictionsOf(known)
       const [files, seen] = await Promise.all([sheetOf(revision.value), record()])
-      facts.value = await engine.open(files, seen)
+      const opened = await engine.open(files, seen)
+      const keep = await provide(known, opened.basis, computed)
+      facts.value = opened
       broken.value = ''
       await think()
+      void keep()
       // What is to be done comes first.
       drawing.value = await engine.drawing()
     } catch (error) {

@@ -1,3 +1,4 @@
+import { useRuntimeConfig } from '#imports'
 import { computed, inject, nextTick, provide, type InjectionKey } from 'vue'
 import type { ReadingValue } from '../../../core/foundation/quantity'
 import {
@@ -42,6 +43,7 @@ function createJobContext(id: string) {
     state,
     computed(() => meta.value?.revision),
     () => shopRecordOf(person.id, id),
+    useRuntimeConfig().public.engine,
     barredFor(person.role),
     // As plain data: it goes to the worker.
     { ...person.kit, lacking: [...(person.kit?.lacking ?? [])] },

@@ -73,6 +73,11 @@ export const CALIBRATION = {
     otherEnd: share(0.2, 'spread of a time that is ended by something else than on the healthy machine'),
     timeLimitSlack: of(1e-3, 's', 'a phase that lasts within this of a limit was ended by it', 'event search, 10 µs'),
     nodeSpread: of(0.6, '1', 'half width of a severity node in standard deviations of a shared parameter'),
+    unfelt: of(
+      1e-13,
+      '1',
+      "what a parameter does to a reading, against the reading's own error: below this it is rounding",
+    ),
     misjudged: share(0.004, 'times that a good contact is misjudged when it is worked'),
     testerWrong: share(0.03, 'how often a tester is misread, either way'),
   },

@@ -5,7 +5,7 @@ import type { Predictor } from '../predict'
 export function arrivalTime(predictor: Predictor, { run, moment, measurement, needs }: Procedure): number {
   const { runs } = predictor.catalogue
   if (measurement.type === 'duration')
-    return predictor.run(predictor.healthy, run).phases[measurement.phase].to - PROGRAM_START
+    return predictor.course(predictor.healthy, run).phases[measurement.phase].to - PROGRAM_START
   return needs.arrival && runs[run].script.moments[moment].type === 'phase' ? needs.arrival.seconds : NaN
 }
 
@@ -20,6 +20,6 @@ export function stoppedBefore(predictor: Predictor, procedure: Procedure, found:
   // What is timed on the way may not begin, or go on, in a program that runs through.
   if (measurement.type === 'on-time') return NaN
   if (found === 'never' && measurement.type === 'duration')
-    return predictor.run(predictor.healthy, run).phases[measurement.phase].from - PROGRAM_START
+    return predictor.course(predictor.healthy, run).phases[measurement.phase].from - PROGRAM_START
   return arrivalTime(predictor, procedure)
 }

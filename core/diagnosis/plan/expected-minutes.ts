@@ -28,12 +28,12 @@ export function overrun(
   const timed = measurement.type === 'on-time'
   /** Seconds from the start of the program to the end of the test. */
   const secondsUnder = (place: number): number => {
-    const { snapshots, phases, watched } = predictor.run(hypotheses[place], run, interventions)
+    const { arrivals, phases, on } = predictor.course(hypotheses[place], run, interventions)
     if (duration === undefined) {
-      const seen = watch === undefined ? undefined : watched[watch]
+      const seen = watch === undefined ? undefined : on[watch]
       // Who sees nothing waits for as long as it should have been there.
-      if (seen) return arrival.seconds + (timed ? Math.min(seen.on || usualOn, usualOn + patience) : 0)
-      const at = snapshots[moment]?.time
+      if (seen !== undefined) return arrival.seconds + (timed ? Math.min(seen || usualOn, usualOn + patience) : 0)
+      const at = arrivals[moment]
       return at === undefined ? arrival.seconds : Math.min(at - PROGRAM_START, arrival.seconds + patience)
     }
     const { from, to } = phases[duration]
@@ -41,10 +41,10 @@ export function overrun(
     const end = Math.min(Number.isNaN(to) ? Infinity : to, from + (healthyLength ?? 0) + patience)
     return waits ? end - PROGRAM_START : arrival.seconds + end - from
   }
-  const healthy = predictor.run(predictor.healthy, run)
+  const healthy = predictor.course(predictor.healthy, run)
   const phase = duration === undefined ? undefined : healthy.phases[duration]
   const healthyLength = phase && phase.to - phase.from
-  const usualOn = timed ? (healthy.watched[watch!]?.on ?? 0) : 0
+  const usualOn = timed ? (healthy.on[watch!] ?? 0) : 0
   const usual = arrival.seconds + (healthyLength ?? usualOn)
   if (!waits && duration === undefined && !timed) return 0
   let [longer, mass] = [0, 0]

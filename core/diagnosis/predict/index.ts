@@ -1,3 +1,4 @@
+export { readCompiled, writeCompiled, type CompiledPredictions } from './compiled'
 export { interventionsKey } from './interventions-key'
 export { Predictor } from './predictor'
 export { warmUp } from './warm-up'

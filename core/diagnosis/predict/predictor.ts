@@ -3,8 +3,10 @@ import { findMeter } from '../../simulation/instrument'
 import { measurementType, type Observation } from '../../simulation/measurements'
 import type { OperatingPoint } from '../../simulation/simulate'
 import { STANDARD, type Calibration } from '../calibration'
-import type { Procedure, Run, TestCatalogue } from '../catalogue'
-import { HypothesisSpace, ThresholdSearch, type Hypothesis } from '../hypotheses'
+import type { Procedure, TestCatalogue } from '../catalogue'
+import { HypothesisSpace, type Hypothesis } from '../hypotheses'
+import { CompiledAnswers, packPredictions, type CompiledPredictions } from './compiled'
+import { CustomersView } from './customers-view'
 import { interventionsKey } from './interventions-key'
 import { ReadingModel } from './reading-model'
 import { RunCache } from './run-cache'
@@ -12,7 +14,7 @@ import { withSeveritySpread } from './severity-spread'
 import { SharedParams } from './shared-params'
 import { StateSensitivity } from './state-sensitivity'
 import { isTimed, isTimedObservation, TimedReadings } from './timed-readings'
-import type { Prediction, RunRecord } from './types'
+import type { Course, Prediction, RunRecord } from './types'
 
 /** Predictions of one hypothesis, by test, meter and what hands have done. */
 interface Predictions {
@@ -34,7 +36,10 @@ export class Predictor {
   private readonly states: StateSensitivity
   private readonly model: ReadingModel
   private readonly timed: TimedReadings
+  private readonly customer: CustomersView
   private readonly predictions = new Map<number, Predictions>()
+  private readonly courses = new Map<string, Course>()
+  private compiled: CompiledAnswers | undefined
 
   constructor(
     readonly catalogue: TestCatalogue,
@@ -42,9 +47,10 @@ export class Predictor {
   ) {
     const { machine } = catalogue
     this.runs = new RunCache(catalogue)
+    this.customer = new CustomersView(catalogue, this.runs, calibration.hypotheses)
     this.shared = new SharedParams(machine)
     this.model = new ReadingModel(machine, this.shared, calibration.predict)
-    this.states = new StateSensitivity(catalogue, (run) => this.run(this.healthy, run))
+    this.states = new StateSensitivity(catalogue, (run) => this.run(this.healthy, run), calibration.predict)
     this.timed = new TimedReadings(
       catalogue,
       this.runs,
@@ -53,15 +59,11 @@ export class Predictor {
       () => this.healthy,
       calibration.predict,
     )
-    const thresholds = new ThresholdSearch(calibration.hypotheses)
     const oracle = {
-      outcomeSignature: (hypothesis: Hypothesis) => this.outcomeSignature(hypothesis),
+      outcomeSignature: (hypothesis: Hypothesis) =>
+        this.compiled?.signature(hypothesis) ?? this.customer.outcomeSignature(hypothesis),
       thresholdBranches: (hypothesis: Hypothesis) =>
-        thresholds.branchesAt(
-          this.customerRuns.flatMap((r) =>
-            this.runAsCustomer(hypothesis, r.index).snapshots.filter((s) => s !== undefined),
-          ),
-        ),
+        this.compiled?.branches(hypothesis) ?? this.customer.thresholdBranches(hypothesis),
       forget: (hypothesis: Hypothesis) => {
         this.runs.forget(hypothesis)
         this.predictions.delete(hypothesis.index)
@@ -90,13 +92,30 @@ export class Predictor {
     return this.space.hypothesisFor(activeFaults)
   }
 
+  /** What `compile` gave for the same sheet with the same readings of good parts: it need not be run for. No answer depends on it. */
+  provide(compiled: CompiledPredictions): void {
+    this.compiled = new CompiledAnswers(compiled)
+  }
+
   /** The run of a hypothesis through one script of the catalogue, with interventions in, as somebody on a visit sees it. */
   run(hypothesis: Hypothesis, run: number, interventions: readonly Intervention[] = []): RunRecord {
     return this.runs.onVisit(hypothesis, run, interventions)
   }
-  /** The same as the customer saw it, before anything was tripped or blown. */
-  private runAsCustomer(hypothesis: Hypothesis, run: number, interventions: readonly Intervention[] = []): RunRecord {
-    return this.runs.record(hypothesis, run, interventions)
+  /** When that run comes to what. */
+  course(hypothesis: Hypothesis, run: number, interventions: readonly Intervention[] = []): Course {
+    const key = `${hypothesis.index}|${run}|${interventionsKey(interventions)}`
+    let course = this.courses.get(key)
+    if (!course) {
+      course =
+        (interventions.length ? undefined : this.compiled?.course(hypothesis, run)) ??
+        this.courseRun(hypothesis, run, interventions)
+      this.courses.set(key, course)
+    }
+    return course
+  }
+  private courseRun(hypothesis: Hypothesis, run: number, interventions: readonly Intervention[]): Course {
+    const { phases, snapshots, watched } = this.run(hypothesis, run, interventions)
+    return { phases, arrivals: snapshots.map((s) => s?.time), on: watched.map((w) => w?.on) }
   }
   /** The run that a test reads: what is looked at as it was found was left by the customer's. */
   private runRead(
@@ -104,25 +123,16 @@ export class Predictor {
     { run, needs }: Procedure,
     interventions: readonly Intervention[],
   ): RunRecord {
-    return needs.asFound ? this.runAsCustomer(hypothesis, run, interventions) : this.run(hypothesis, run, interventions)
+    return needs.asFound ? this.customer.run(hypothesis, run, interventions) : this.run(hypothesis, run, interventions)
   }
   /** Whether a complaint of the sheet comes true for a hypothesis in any of its plain runs. */
   showsComplaint(hypothesis: Hypothesis, complaint: number, interventions: readonly Intervention[] = []): boolean {
+    const known = interventions.length ? undefined : this.compiled?.showsComplaint(hypothesis, complaint)
+    if (known !== undefined) return known
     // What an intermittent fault makes the customer say, it says on the days when it acts.
     const rests = hypothesis.activeFaults.some((p) => p.missProbability !== undefined)
     const acting = rests ? this.space.acting(hypothesis) : hypothesis
-    return this.customerRuns.some((r) => this.runAsCustomer(acting, r.index, interventions).complaints[complaint])
-  }
-  /** The runs that a customer sees: they know nothing of service modes. */
-  private get customerRuns(): Run[] {
-    const { runs, machine } = this.catalogue
-    return runs.filter((r) => !r.interventions.length && machine.programs[r.program].serviceMinutes === undefined)
-  }
-  /** What a customer's runs come to under a hypothesis: the phases reached, the codes shown, the complaints. */
-  private outcomeSignature(hypothesis: Hypothesis): string {
-    const runs = this.customerRuns.map((r) => this.runAsCustomer(hypothesis, r.index))
-    const said = runs[0]?.complaints.map((_, k) => runs.some((r) => r.complaints[k]))
-    return JSON.stringify([said, runs.map((r) => [r.displayedCodes, r.phases.map(({ from }) => from >= 0)])])
+    return this.customer.showsComplaint(acting, complaint, interventions)
   }
 
   private of(hypothesis: Hypothesis): Predictions {
@@ -145,7 +155,7 @@ export class Predictor {
   ): Prediction {
     const key = `${procedure.key}|${meterId ?? ''}|${interventionsKey(interventions)}`
     const { whole } = this.of(hypothesis)
-    const known = whole.get(key)
+    const known = whole.get(key) ?? this.ready(hypothesis, procedure, 'whole', meterId, interventions)
     if (known) return known
     const own = this.atNode(hypothesis, procedure, meterId, interventions)
     const p =
@@ -162,6 +172,16 @@ export class Predictor {
     whole.set(key, p)
     return p
   }
+  private ready(
+    hypothesis: Hypothesis,
+    procedure: Procedure,
+    which: 'coarse' | 'whole',
+    meterId: string | undefined,
+    interventions: readonly Intervention[],
+  ): Prediction | undefined {
+    if (interventions.length || meterId !== procedure.meter) return undefined
+    return this.compiled?.prediction(hypothesis, procedure.id, which)
+  }
   /** A phase over in an instant beside one that takes its time is another course of things, not more of the same. */
   private isComparable({ measurement }: Procedure, a: number, b: number): boolean {
     const { instant } = this.calibration.predict
@@ -173,16 +193,21 @@ export class Predictor {
    * heat, get a broad share of themselves as error instead of their exact sensitivities, which need a run for each parameter.
    */
   predictCoarse(hypothesis: Hypothesis, procedure: Procedure, interventions: readonly Intervention[] = []): Prediction {
+    const ready = this.ready(hypothesis, procedure, 'coarse', procedure.meter, interventions)
+    if (ready) return ready
     const { measurement } = procedure
-    if (isTimed(measurement)) {
-      const observation = this.observe(hypothesis, procedure, procedure.meter, interventions)
-      return this.timed.coarse(hypothesis, procedure, observation, interventions)
-    }
-    const read = this.stateReading(procedure)
-    if (!read) return this.predict(hypothesis, procedure, undefined, interventions)
     const { coarse } = this.of(hypothesis)
     const key = `${procedure.key}|${interventionsKey(interventions)}`
     let p = coarse.get(key)
+    if (p) return p
+    if (isTimed(measurement)) {
+      const observation = this.observe(hypothesis, procedure, procedure.meter, interventions)
+      p = this.timed.coarse(hypothesis, procedure, observation, interventions)
+      coarse.set(key, p)
+      return p
+    }
+    const read = this.stateReading(procedure)
+    if (!read) return this.predict(hypothesis, procedure, undefined, interventions)
     if (!p) {
       p = this.compute(hypothesis, procedure, procedure.meter, interventions)
       if (p.type === 'value') {
@@ -282,5 +307,30 @@ export class Predictor {
   /** How the healthy machine's runs change with each parameter, for one run of the catalogue. */
   prepareRun(run: number): void {
     this.states.of(run)
+  }
+
+  /** What has been asked so far of single faults and the healthy machine with nothing changed by hand, to be kept with the sheet. */
+  compile(): CompiledPredictions {
+    const { procedures, machine, runs } = this.catalogue
+    const complaints = machine.sheet.complaints.map((_, k) => k)
+    return packPredictions(
+      procedures.map((p) => p.id),
+      this.hypotheses.map((m) => {
+        const { whole, coarse } = this.of(m)
+        const isNode = m.neighbours.length > 0 && !m.shifts.length
+        const acts = m.activeFaults.length > 0 && m.activeFaults.every((f) => f.missProbability === undefined)
+        return [
+          m,
+          {
+            signature: isNode ? this.customer.outcomeSignature(m) : undefined,
+            branches: acts && !m.shifts.length ? this.customer.thresholdBranches(m) : undefined,
+            complaints: complaints.map((k) => this.showsComplaint(m, k)),
+            coarse: procedures.map((p) => coarse.get(`${p.key}|`)),
+            whole: procedures.map((p) => whole.get(`${p.key}|${p.meter ?? ''}|`)),
+            courses: runs.map((r) => this.courses.get(`${m.index}|${r.index}|`)),
+          },
+        ] as const
+      }),
+    )
   }
 }

@@ -62,7 +62,7 @@ export class ReadingModel {
    * @param stray what is picked up beside it, one standard deviation
    */
   value(mean: number, sensitivity: Float64Array, meter: Meter, stray = 0): ValuePrediction {
-    const { modelSpread, repeatability, drift } = this.calibration
+    const { modelSpread, repeatability, drift, unfelt } = this.calibration
     const { machine, shared } = this
     const all = this.dense.fill(0)
     all.set(sensitivity)
@@ -70,11 +70,12 @@ export class ReadingModel {
       for (const { index, sd, sharedSpread } of machine.params)
         if (sharedSpread) all[shared.spread(sharedSpread.group)] += sensitivity[index] * (sharedSpread.sd / sd)
     all[shared.gain(meter)] = meter.gain * mean
+    const reproducibility = Math.hypot(meter.resolution, meter.zero ?? 0, stray, modelSpread * mean)
     return {
       type: 'value',
       mean,
-      sensitivity: sparse(all),
-      reproducibility: Math.hypot(meter.resolution, meter.zero ?? 0, stray, modelSpread * mean),
+      sensitivity: sparse(all, unfelt * reproducibility),
+      reproducibility,
       repeatability: Math.hypot(repeatability * meter.resolution, drift * mean),
     }
   }

@@ -1,5 +1,6 @@
 import { withChanges } from '../../foundation/linear'
 import type { OperatingPoint } from '../../simulation/simulate'
+import type { Calibration } from '../calibration'
 import type { TestCatalogue } from '../catalogue'
 import { perturbRun, type RunSensitivity } from './perturb-run'
 import type { RunRecord, ValuePrediction } from './types'
@@ -12,6 +13,7 @@ export class StateSensitivity {
   constructor(
     private readonly catalogue: TestCatalogue,
     private readonly healthy: (run: number) => RunRecord,
+    private readonly calibration: Calibration['predict'],
   ) {}
 
   of(run: number): RunSensitivity {
@@ -50,7 +52,8 @@ export class StateSensitivity {
         if (dx) moved[index] += slope * dx[i]
       })
     }
-    const sensitivity = withChanges(p.sensitivity, size, (all) => moved.forEach((x, index) => (all[index] += x)))
+    const least = this.calibration.unfelt * p.reproducibility
+    const sensitivity = withChanges(p.sensitivity, size, (all) => moved.forEach((x, index) => (all[index] += x)), least)
     return { ...p, sensitivity }
   }
 }

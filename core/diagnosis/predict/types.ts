@@ -1,7 +1,7 @@
 import { dot, type SparseVector } from '../../foundation/linear'
 import type { Sense } from '../../model/kinds'
 import type { ModeSetting } from '../../model/machine'
-import type { Timeline } from '../../simulation/simulate'
+import type { PhaseTimes, Timeline } from '../../simulation/simulate'
 
 /**
  * What one test is expected to give under one hypothesis. Never changed once handed out.
@@ -43,4 +43,14 @@ export interface RunRecord extends Pick<
   'snapshots' | 'standing' | 'watched' | 'displayedCodes' | 'complaints' | 'phases'
 > {
   left: readonly ModeSetting[]
+}
+
+/** When a run comes to what, all from its beginning, s: what the minutes of a test hang on. */
+export interface Course {
+  /** NaN where a phase was not entered, or not left. */
+  phases: readonly PhaseTimes[]
+  /** When each moment of the script came; `undefined` where it never did. */
+  arrivals: readonly (number | undefined)[]
+  /** For how long what each watch of the script is about was on; `undefined` where its phase was never entered. */
+  on: readonly (number | undefined)[]
 }

@@ -5,13 +5,13 @@ export interface SparseVector {
   values: Float64Array
 }
 
-/** The entries of a dense vector (at most 65,536 long) that are not zero. */
-export function sparse(dense: Float64Array): SparseVector {
+/** The entries of a dense vector (at most 65,536 long) that are beyond `least` in size. @param least zero or more */
+export function sparse(dense: Float64Array, least = 0): SparseVector {
   let n = 0
-  for (let i = 0; i < dense.length; i++) if (dense[i] !== 0) n++
+  for (let i = 0; i < dense.length; i++) if (Math.abs(dense[i]) > least) n++
   const out = { indices: new Uint16Array(n), values: new Float64Array(n) }
   for (let i = 0, k = 0; i < dense.length; i++) {
-    if (dense[i] === 0) continue
+    if (!(Math.abs(dense[i]) > least)) continue
     out.indices[k] = i
     out.values[k++] = dense[i]
   }
@@ -30,10 +30,15 @@ export function dot(a: SparseVector, b: SparseVector): number {
   return sum
 }
 
-/** The vector after changes made to it written out in full. */
-export function withChanges(a: SparseVector, length: number, changes: (dense: Float64Array) => void): SparseVector {
+/** The vector after changes made to it written out in full. @param least entries up to this size are left out */
+export function withChanges(
+  a: SparseVector,
+  length: number,
+  changes: (dense: Float64Array) => void,
+  least = 0,
+): SparseVector {
   const dense = new Float64Array(length)
   a.indices.forEach((place, k) => (dense[place] = a.values[k]))
   changes(dense)
-  return sparse(dense)
+  return sparse(dense, least)
 }

@@ -1,6 +1,6 @@
-import { QueryTypes, type Transaction } from 'sequelize'
+import { Op, QueryTypes, type Transaction } from 'sequelize'
 import type { SheetFacts } from '../../../core/job'
-import { SheetRevision, type SheetFile } from '../../database/models'
+import { SheetPredictions, SheetRevision, type SheetFile } from '../../database/models'
 import { database } from '../../platform/database'
 
 export interface CurrentRevision {
@@ -52,4 +52,22 @@ export const outdatedRevisions = (version: number): Promise<{ hash: string; file
 
 export async function updateFacts(hash: string, facts: SheetFacts): Promise<void> {
   await SheetRevision.update({ facts }, { where: { hash } })
+}
+
+export const findPredictions = async (revision: string, engine: string): Promise<Buffer | undefined> =>
+  (await SheetPredictions.findOne({ attributes: ['bytes'], where: { revision, engine } }))?.bytes
+
+/** Revisions without predictions of this state of the engine, the newest first. */
+export const withoutPredictions = (engine: string): Promise<{ hash: string; files: SheetFile[] }[]> =>
+  database().query(
+    `SELECT hash, files FROM sheet_revisions r
+     WHERE NOT EXISTS (SELECT FROM sheet_predictions p WHERE p.revision = r.hash AND p.engine = $1)
+     ORDER BY published_at DESC, hash`,
+    { bind: [engine], type: QueryTypes.SELECT },
+  )
+
+/** Keeps the predictions of a revision in the place of those of other states of the engine. */
+export async function replacePredictions(revision: string, engine: string, bytes: Buffer): Promise<void> {
+  await SheetPredictions.bulkCreate([{ revision, engine, bytes }], { ignoreDuplicates: true })
+  await SheetPredictions.destroy({ where: { revision, engine: { [Op.ne]: engine } } })
 }

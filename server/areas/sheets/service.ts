@@ -8,11 +8,14 @@ import { gatherFiles, hashRevision, type FindSheet } from './gather'
 import {
   currentRevisions,
   findFacts,
+  findPredictions,
   findRevision,
   insertRevision,
   knownHashes,
   outdatedRevisions,
+  replacePredictions,
   updateFacts,
+  withoutPredictions,
 } from './repository'
 
 /** Revisions whose facts are held in memory. */
@@ -50,6 +53,38 @@ export async function readRevision(hash: string) {
   const row = await findRevision(hash)
   if (!row) throw notFound('state of a sheet')
   return { revision: row.hash, sheet: row.sheet, number: row.number, files: row.files }
+}
+
+/** What a device needs of a revision for its first advice, as this state of the engine computes it. */
+export async function readPredictions(hash: string, engine: string): Promise<Uint8Array<ArrayBuffer>> {
+  const bytes = await findPredictions(hash, engine)
+  // A device does without: it runs the machine itself.
+  if (!bytes) throw notFound('predictions of a sheet')
+  return new Uint8Array(bytes)
+}
+
+/**
+ * Makes the predictions of every revision that has none of this state of the engine, one after another. A revision that it cannot
+ * read goes without.
+ *
+ * @param engine names the state of the engine
+ * @returns how many were made
+ */
+export async function providePredictions(
+  engine: string,
+  predict: (hash: string, files: SheetFile[]) => Promise<Uint8Array>,
+  report: (message: string) => void,
+): Promise<number> {
+  let made = 0
+  for (const { hash, files } of await withoutPredictions(engine)) {
+    try {
+      await replacePredictions(hash, engine, Buffer.from(await predict(hash, files)))
+      made++
+    } catch (error) {
+      report(`predictions of ${hash}: ${error instanceof Error ? error.message : String(error)}`)
+    }
+  }
+  return made
 }
 
 /**

@@ -1,7 +1,14 @@
 import { describe, expect, it } from 'vitest'
 import { readJob } from '../../../server/areas/jobs/service'
 import { gatherFiles, hashRevision } from '../../../server/areas/sheets/gather'
-import { currentRevision, listSheets, publishLibrary, readRevision } from '../../../server/areas/sheets/service'
+import {
+  currentRevision,
+  listSheets,
+  providePredictions,
+  publishLibrary,
+  readPredictions,
+  readRevision,
+} from '../../../server/areas/sheets/service'
 import compileSheet from '../../../server/engine/compile-sheet'
 import { codes, entry, findSheet, open, SHEET, withHouse } from '../house'
 
@@ -39,6 +46,27 @@ describe('revisions of a sheet', () => {
     expect(hashRevision(kept.files)).toBe(house.revision)
     expect(compileSheet(kept.files).title).toContain('Orrisk')
     await expect(readRevision('0'.repeat(64))).rejects.toMatchObject({ statusCode: 404 })
+  })
+  it('predictions are made once for each revision and state of the engine, and those of another state go', async () => {
+    const asked: string[] = []
+    const predict = (hash: string, files: { id: string }[]) => {
+      asked.push(files[0]!.id)
+      return Promise.resolve(new TextEncoder().encode(`of ${hash}`))
+    }
+    const refused: string[] = []
+    const made = () => providePredictions('a1', predict, (message) => refused.push(message))
+    await expect(readPredictions(house.revision, 'a1')).rejects.toMatchObject({ statusCode: 404 })
+    const revisions = await made()
+    expect(revisions).toBe(asked.length)
+    expect(new Set(asked)).toEqual(new Set([SHEET]))
+    expect(new TextDecoder().decode(await readPredictions(house.revision, 'a1'))).toBe(`of ${house.revision}`)
+    expect(await made()).toBe(0)
+    expect(await providePredictions('b2', predict, () => undefined)).toBe(revisions)
+    await expect(readPredictions(house.revision, 'a1')).rejects.toMatchObject({ statusCode: 404 })
+    // A revision that cannot be run goes without, and the others have theirs.
+    const fails = () => Promise.reject(new Error('no'))
+    expect(await providePredictions('c3', fails, (message) => refused.push(message))).toBe(0)
+    expect(refused).toHaveLength(revisions)
   })
   it('a wrong sheet is refused with its mistakes', () => {
     expect(() => compileSheet([{ id: 'x', file: 'x.yaml', text: 'title: [' }])).toThrow('x.yaml')

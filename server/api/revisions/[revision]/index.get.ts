@@ -1,7 +1,7 @@
 import { setResponseHeader } from 'h3'
-import { readRevision as contract } from '../../../shared/contracts/sheets'
-import { readRevision } from '../../areas/sheets/service'
-import { route } from '../../platform/route'
+import { readRevision as contract } from '../../../../shared/contracts/sheets'
+import { readRevision } from '../../../areas/sheets/service'
+import { route } from '../../../platform/route'
 
 export default route(contract, async ({ event, params }) => {
   const revision = await readRevision(params.revision)
