@@ -1,6 +1,7 @@
 /**
  * Plays drawn calls in the real interface, over all machines of the demo world, on a laptop and a phone, in three looks,
- * and measures every turn: `npm run bench:visit` (`--sheets a,b`, `--calls 3`, `--seed 1`). Hours where all is asked.
+ * and measures every turn, and how long a job takes to its first advice: `npm run bench:visit` (`--sheets a,b`, `--calls 3`,
+ * `--seed 1`; `--calls 0`: the first advice alone). Hours where all is asked.
  */
 import { join } from 'node:path'
 import { chromium, type Browser, type Page } from '@playwright/test'
@@ -24,6 +25,8 @@ import {
 } from '../test/browser/measure'
 import { cause, MARA, openPlace, readings, settled, signIn, testCard, type Place } from '../test/browser/place'
 import { drawCall, type Call } from './draw'
+import { calibrate } from './timing'
+import { firstAdvice, type FirstAdvice } from './first-advice'
 import { printRows } from './table'
 
 const option = (name: string, otherwise: string): string => {
@@ -34,6 +37,8 @@ const CALLS = Number(option('calls', '3'))
 const SEED = Number(option('seed', '1'))
 const ONLY = option('sheets', '').split(',').filter(Boolean)
 const MOST_TURNS = 16
+/** Times of a run whose calibration differs by more than this share say little. */
+const BUSY_FROM = 0.2
 const SIZES = [
   { name: 'laptop', viewport: { width: 1280, height: 800 } },
   { name: 'phone', viewport: { width: 390, height: 844 } },
@@ -136,11 +141,16 @@ async function playCall(
   return out
 }
 
-function report(played: readonly Played[]): void {
+function report(
+  played: readonly Played[],
+  firsts: ReadonlyMap<string, FirstAdvice>,
+  calibrations: readonly number[],
+): void {
   const turns = played.flatMap((p) => p.turns)
   const share = (of: (t: TurnMeasure) => boolean) => (100 * turns.filter(of).length) / Math.max(1, turns.length)
   const total = (of: (t: TurnMeasure) => number) => turns.reduce((s, t) => s + of(t), 0)
   const stops = played.flatMap((p) => p.stops)
+  const spread = (Math.max(...calibrations) - Math.min(...calibrations)) / Math.min(...calibrations)
   printRows(`${played.length} calls, ${turns.length} turns, seed ${SEED}`, [
     { what: 'act and how at hand', figure: share((t) => t.atHand), unit: '%', least: 100, of: turns.length },
     { what: 'layout shift, worst turn', figure: Math.max(0, ...turns.map((t) => t.shift)), unit: '', most: 0.05 },
@@ -171,8 +181,14 @@ function report(played: readonly Played[]): void {
       unit: 'ms',
       most: 50,
     },
+    ...[...firsts].flatMap(([sheet, { begun, opened }]) => [
+      { what: `${sheet}: first advice from the call, slowed`, figure: begun, unit: 'ms', most: 3000 },
+      { what: `${sheet}: the same from nothing, slowed`, figure: opened, unit: 'ms', most: 3000 },
+    ]),
+    { what: 'spread of the calibration loop', figure: 100 * spread, unit: '%' },
     { what: 'calls played to their end', figure: played.filter((p) => p.ended).length, unit: '', of: played.length },
   ])
+  if (spread > BUSY_FROM) console.log('  machine busy: the times of this run say little')
   const said = new Set(
     played.flatMap((p) => [
       ...p.axe.map((a) => `${p.size} ${p.look}: axe ${a}`),
@@ -186,9 +202,13 @@ function report(played: readonly Played[]): void {
   for (const line of [...said].slice(0, 60)) console.log(`  ${line}`)
 }
 
-async function playSheet(browser: Browser, place: Place, sheet: string, unit: string): Promise<Played[]> {
-  const { text, file } = findShipped(sheet)!
-  const engine = createEngine(orThrow(readSheet(text, file, findShipped)))
+async function playSheet(
+  browser: Browser,
+  place: Place,
+  sheet: string,
+  engine: Engine,
+  unit: string,
+): Promise<Played[]> {
   const played: Played[] = []
   for (const [s, { name: size, viewport }] of SIZES.entries())
     for (let k = 0; k < CALLS; k++) {
@@ -226,11 +246,21 @@ const units = (await place.sql(
   title: string
 }[]
 const played: Played[] = []
+const calibrations: number[] = [calibrate()]
+const firsts = new Map<string, FirstAdvice>()
 for (const { sheet, title } of units) {
   if (ONLY.length && !ONLY.includes(sheet)) continue
-  played.push(...(await playSheet(browser, place, sheet, title)))
+  const { text, file } = findShipped(sheet)!
+  const engine = createEngine(orThrow(readSheet(text, file, findShipped)))
+  const first = await firstAdvice(browser, place, title, engine.machine.sheet.complaints[0]!.words)
+  firsts.set(sheet, first)
+  calibrations.push(calibrate())
+  console.log(
+    `${sheet}: first advice ${Math.round(first.begun)} ms from the call, ${Math.round(first.opened)} from nothing`,
+  )
+  played.push(...(await playSheet(browser, place, sheet, engine, title)))
 }
-report(played)
+report(played, firsts, calibrations)
 await browser.close()
 await place.close()
 process.exit(0)

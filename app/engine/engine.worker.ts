@@ -5,18 +5,19 @@ import {
   connectionsOf,
   createEngine,
   whyNot,
+  withHistory,
   type Advice,
   type Engine,
   type OrderCost,
   type TestCard,
 } from '../../core/advice'
 import { mayBeBridgedIn, parseProbe, permittedBy, type Procedure } from '../../core/diagnosis/catalogue'
-import { readCompiled, writeCompiled } from '../../core/diagnosis/predict'
+import { readCompiled, writeCompiled, type CompiledPredictions } from '../../core/diagnosis/predict'
 import { ladderOf, traceLines } from '../../core/diagram'
 import { drawPicture, layoutPicture, stripsOf } from '../../core/diagram/layout'
 import { InputError, orThrow } from '../../core/foundation/result'
 import { CIRCUMSTANCES, CIRCUMSTANCE_IDS, mayBeBridged } from '../../core/model/kinds'
-import { buildMachine, type Acceptance, type Machine } from '../../core/model/machine'
+import type { Acceptance, Machine } from '../../core/model/machine'
 import { readSheet, type Sheet } from '../../core/model/sheet'
 import { experienceFrom, type Experience, type ShopRecord } from '../../core/statistics'
 import { METERS } from '../../core/simulation/instrument'
@@ -25,14 +26,28 @@ import type { Answer, Contact, EngineApi, MachineDrawing, MachineFacts, Question
 
 /** Heavy computation, off the page's thread. */
 let sheet: Sheet | undefined
+/** Which sheet that is, word for word. */
+let text = ''
 let experience: Experience | undefined
+/** What was computed of the sheet before. */
+let compiled: CompiledPredictions | undefined
+/** The engine of the sheet as it stands, without what the shop has seen: kept as long as the sheet is. */
+let plain: Engine | undefined
 /** One engine for each opinion of what makes a winding good. */
 const engines = new Map<Acceptance, Engine>()
+
+const isMoved = (): boolean => Object.keys(experience?.knownGood ?? {}).length > 0
+const plainEngine = (own: Sheet): Engine => (plain ??= createEngine(own))
 
 function opened(acceptance: Acceptance = 'published'): Engine {
   if (!sheet) throw new Error('No sheet is open.')
   let own = engines.get(acceptance)
-  if (!own) engines.set(acceptance, (own = createEngine(sheet, { acceptance, ...experience })))
+  if (own) return own
+  const history = experience?.shopHistory
+  if (acceptance !== 'published' || isMoved()) own = createEngine(sheet, { acceptance, ...experience })
+  else own = history ? withHistory(plainEngine(sheet), history) : plainEngine(sheet)
+  if (compiled && acceptance === 'published') own.predictor.provide(compiled)
+  engines.set(acceptance, own)
   return own
 }
 
@@ -88,9 +103,8 @@ function canCustomer({ sheet }: Machine, { workMode, needs, meter, measurement }
 /** What a page must know of the machine. */
 function factsOf(own: Sheet, engine: Engine, record: ShopRecord | undefined): MachineFacts {
   const { machine, catalogue } = engine
-  const knownGood = Object.keys(experience?.knownGood ?? {}).length ? JSON.stringify(experience!.knownGood) : ''
   return {
-    basis: knownGood,
+    basis: isMoved() ? JSON.stringify(experience!.knownGood) : '',
     title: own.title,
     source: own.source,
     parts: machine.parts.map((p) => ({
@@ -156,23 +170,43 @@ const api: EngineApi = {
       preparing = undefined
       const [own] = sheets
       if (!own) throw new Error('A sheet is given first, then what it leads to.')
-      sheet = orThrow(readSheet(own.text, own.file, (id) => sheets.find((s) => s.id === id)))
-      experience = record && experienceFrom(buildMachine(sheet), record)
+      const given = JSON.stringify(sheets)
+      if (given !== text) {
+        plain = undefined
+        sheet = orThrow(readSheet(own.text, own.file, (id) => sheets.find((s) => s.id === id)))
+        text = given
+      }
+      compiled = undefined
+      experience = record && experienceFrom(plainEngine(sheet!).machine, record)
       opened()
     } catch (error) {
+      text = ''
       if (error instanceof InputError) throw new Error(error.problems.map((p) => describeProblem(p)).join(' '))
       throw error
     }
-    return factsOf(sheet, opened(), record)
+    return factsOf(sheet!, opened(), record)
   },
   async provide(bytes) {
-    const compiled = readCompiled(await through(bytes, new DecompressionStream('gzip')).text())
-    if (compiled) opened().predictor.provide(compiled)
-    return compiled !== undefined
+    const own = opened()
+    const read = readCompiled(await through(bytes, new DecompressionStream('gzip')).text())
+    if (!read || own !== opened()) return read !== undefined
+    compiled = read
+    own.predictor.provide(read)
+    return true
   },
   async computed() {
     const text = new TextEncoder().encode(writeCompiled(opened().predictor.compile()))
     return new Uint8Array(await through(text, new CompressionStream('gzip')).arrayBuffer())
+  },
+  rehearse(complaints) {
+    const engine = opened()
+    const advice = engine.advise(
+      complaints.map((complaint) => ({ type: 'complaint', complaint })),
+      'best',
+      0,
+    )
+    const [first] = engine.view(advice, false).next
+    if (first) engine.card(advice, first.id, undefined, 0)
   },
   drawing(): MachineDrawing {
     const { catalogue, machine } = opened()

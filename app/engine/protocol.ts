@@ -97,6 +97,8 @@ export interface EngineApi {
   provide(bytes: Uint8Array): Promise<boolean>
   /** What has been computed of the sheet so far, to be provided another time. */
   computed(): Promise<Uint8Array>
+  /** Computes ahead what will be asked first of a machine with these complaints. */
+  rehearse(complaints: string[]): void
   drawing(): MachineDrawing
   view(question: Question, quick: boolean): Answer
   card(question: Question, test: string, instrument: string | undefined, quick: boolean): TestCard | undefined

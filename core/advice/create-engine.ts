@@ -22,6 +22,14 @@ export interface EngineOptions {
   calibration?: Calibration
 }
 
+/** The same machine with another history in the shop: nothing but the rates of its faults is other. */
+export function withHistory({ predictor }: Engine, shopHistory: ShopHistory): Engine {
+  const { catalogue, calibration } = predictor
+  return new Engine(
+    new Predictor({ ...catalogue, machine: withShopHistory(catalogue.machine, shopHistory) }, calibration),
+  )
+}
+
 /** From a sheet to the engine that answers everything about it. Runs the healthy machine once per program. */
 export function createEngine(
   sheet: Sheet,

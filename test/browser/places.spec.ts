@@ -2,7 +2,20 @@ import { createServer, request as ask } from 'node:http'
 import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
 import { freePort } from '../../scripts/setup/cluster.mjs'
-import { choose, JOSS, makeSafe, openCall, openPlace, PIM, readings, settled, signIn, WENNA, type Place } from './place'
+import {
+  choose,
+  JOSS,
+  makeSafe,
+  openCall,
+  openPlace,
+  PIM,
+  readings,
+  settled,
+  signIn,
+  standing,
+  WENNA,
+  type Place,
+} from './place'
 
 let place: Place
 test.beforeAll(async () => {
@@ -49,6 +62,34 @@ test('a demo job opens where it was left and is carried on', async ({ page }) =>
   await settled(page)
   await expect(readings(page).first()).toContainText('Joss E.')
   await expect(page.getByRole('region', { name: /^Test: |The cause/ }).first()).toBeVisible()
+})
+
+test('what the server has computed of a machine is used, and missed by nobody: cut off or away, the advice is the same', async ({
+  browser,
+}) => {
+  const said: string[] = []
+  let job: string | undefined
+  for (const answer of ['whole', 'cut off', 'away'] as const) {
+    const context = await browser.newContext()
+    const page = await context.newPage()
+    const sizes: number[] = []
+    await page.route('**/api/revisions/*/predictions/*', async (route) => {
+      if (answer === 'away') return route.abort()
+      const response = await route.fetch()
+      const body = await response.body()
+      sizes.push(response.status() === 200 ? body.length : 0)
+      return route.fulfill({ response, body: answer === 'whole' ? body : body.subarray(0, body.length / 2) })
+    })
+    await signIn(page, place)
+    if (job) {
+      await page.goto(`${place.url}/jobs/${job}/find`)
+      await settled(page)
+    } else job = await openCall(page, place, 'It hums')
+    said.push(await standing(page))
+    if (answer !== 'away') expect(sizes[0]).toBeGreaterThan(10_000)
+    await context.close()
+  }
+  expect(new Set(said).size).toBe(1)
 })
 
 test('machines: found by any word, made, changed, retired, and taken from a file all or none', async ({ page }) => {

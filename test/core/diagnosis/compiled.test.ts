@@ -1,5 +1,5 @@
 import { afterEach, describe, expect, it, vi } from 'vitest'
-import { advise, compilePredictions, createEngine, type Advice, type Engine } from '../../../core/advice'
+import { advise, compilePredictions, createEngine, withHistory, type Advice, type Engine } from '../../../core/advice'
 import { readCompiled, writeCompiled } from '../../../core/diagnosis/predict'
 import { RunCache } from '../../../core/diagnosis/predict/run-cache'
 import type { Evidence } from '../../../core/evidence'
@@ -70,8 +70,8 @@ describe('what is compiled of a sheet', () => {
   it('moves with the shop’s history of faults as live runs do', () => {
     const shopHistory = { machineYears: 40, cases: { 'lid.stuck-open': 9 } }
     const live = createEngine(shippedSheet('orrisk-tl22'), { shopHistory })
-    const engine = createEngine(shippedSheet('orrisk-tl22'), { shopHistory })
-    provided(createEngine(shippedSheet('orrisk-tl22')), engine)
+    const plain = createEngine(shippedSheet('orrisk-tl22'))
+    const engine = provided(plain, withHistory(plain, shopHistory))
     const said: Evidence[] = [{ type: 'complaint', complaint: live.machine.sheet.complaints[0]!.id }]
     expectSame(advise(live.predictor, said), advise(engine.predictor, said), 'with a history')
   })

@@ -1,13 +1,15 @@
 <script setup lang="ts">
+import { preloadRouteComponents, useRuntimeConfig } from '#imports'
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import Textarea from 'primevue/textarea'
-import { computed, nextTick, onScopeDispose, ref, shallowRef, useTemplateRef } from 'vue'
+import { computed, nextTick, onScopeDispose, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
 import { fits, search, suggest } from '../../../../core/search'
 import { describeRefusal } from '../../../../core/words'
 import { listUnits, type Unit } from '../../../../shared/contracts/units'
 import { fetchOrKept } from '../../../data/fetched'
+import { predictionsOf } from '../../../data/predictions'
 import { sheetOf } from '../../../data/sheets'
 import { hear } from '../../../data/tabs'
 import { useEngine, type MachineFacts } from '../../../engine'
@@ -23,6 +25,7 @@ const session = useSession()
 const route = useRoute()
 const router = useRouter()
 const engine = useEngine()
+const state = useRuntimeConfig().public.engine
 const units = shallowRef<Findable[]>([])
 const unit = shallowRef<Findable>()
 const facts = shallowRef<MachineFacts>()
@@ -79,12 +82,21 @@ const choose = (m: Findable) =>
     picked.value = []
     before.value = []
     code.value = ''
+    void preloadRouteComponents('/jobs/new-one/call').catch(() => undefined)
+    const computed = predictionsOf({ revision: m.revision, engine: state })
     const opened = await engine.open(await sheetOf(m.revision))
     if (unit.value !== m) return
     facts.value = opened
+    // The job that follows finds the machine open, and what is likely there computed.
+    void computed.then((bytes) => bytes && unit.value === m && engine.provide(bytes)).catch(() => undefined)
     await nextTick()
     told.value?.scrollIntoView({ block: 'center' })
   })
+
+// What the job asks first is computed while the call is still being told.
+watch(picked, (ids) => {
+  if (ids.length && facts.value) void engine.rehearse([...ids]).catch(() => undefined)
+})
 
 const begin = () =>
   attempt(async () => {
