@@ -1,10 +1,12 @@
-import { expect, test } from '@playwright/test'
+import { expect, test, type Browser, type Page } from '@playwright/test'
 import { brokenMachine, callTo, testToTheEnd } from './machine'
 import {
   begin,
   answer,
   choose,
   history,
+  jobOf,
+  JOSS,
   makeSafe,
   openPlace,
   part,
@@ -12,6 +14,7 @@ import {
   remedies,
   settled,
   signIn,
+  testCard,
   type Place,
 } from './place'
 
@@ -23,32 +26,95 @@ test.afterAll(() => place.close())
 
 test.use({ actionTimeout: 20_000 })
 
-for (const { sheet, machine, asked, fault } of [
-  { sheet: 'ulldale-f9', machine: /F-9 flakes/, asked: 'uldale f9', fault: 'spout.stuck-open' },
-  { sheet: 'brindlow-s12', machine: /S-12 steamer/, asked: 'brindlow s12', fault: 'boiler-low.scaled' },
-  { sheet: 'ulldale-g6', machine: /G-6, six zones/, asked: 'maritime six', fault: 'common-b.broken' },
-  { sheet: 'brindlow-d6', machine: /D-6, kitchen/, asked: 'D6 dishwasher', fault: 'heater.open' },
+const LAPTOP = { width: 1280, height: 800 }
+const LOW_PHONE = { width: 844, height: 390 }
+
+/** A colleague on a device of their own, at the job that a page shows, before the test that stands there. */
+async function colleagueAt(browser: Browser, page: Page): Promise<Page> {
+  const other = await (await browser.newContext({ viewport: LAPTOP })).newPage()
+  await signIn(other, place, JOSS)
+  await other.goto(`${place.url}/jobs/${jobOf(page)}/find`)
+  await settled(other)
+  return other
+}
+
+for (const { sheet, machine, asked, fault, way, viewport } of [
+  {
+    sheet: 'ulldale-f9',
+    machine: /F-9 flakes/,
+    asked: 'uldale f9',
+    fault: 'spout.stuck-open',
+    way: 'by two people',
+    viewport: LAPTOP,
+  },
+  {
+    sheet: 'brindlow-s12',
+    machine: /S-12 steamer/,
+    asked: 'brindlow s12',
+    fault: 'boiler-low.scaled',
+    way: 'on a phone on its side',
+    viewport: LOW_PHONE,
+  },
+  {
+    sheet: 'ulldale-g6',
+    machine: /G-6, six zones/,
+    asked: 'maritime six',
+    fault: 'common-b.broken',
+    way: 'with the line dead half-way',
+    viewport: LAPTOP,
+  },
+  {
+    sheet: 'brindlow-d6',
+    machine: /D-6, kitchen/,
+    asked: 'D6 dishwasher',
+    fault: 'heater.open',
+    way: 'on a laptop',
+    viewport: LAPTOP,
+  },
 ])
-  test(`${sheet}: from the call to the cause, with what the machine shows`, async ({ page }) => {
+  test(`${sheet}: from the call to one thing to do, with what the machine shows, ${way}`, async ({ browser }) => {
     test.setTimeout(420_000)
     const { engine, truth, says, repairs } = brokenMachine(sheet, fault)
+    const context = await browser.newContext({ viewport, hasTouch: viewport === LOW_PHONE })
+    context.setDefaultTimeout(20_000)
+    const page = await context.newPage()
     await signIn(page, place)
     await callTo(page, place, asked, machine, says)
-    // The picture in its window and the one on the whole screen are the same: nothing is folded away.
-    await expect(page.getByRole('button', { name: 'Whole machine' })).toBeVisible()
-    const drawn = await page
-      .getByRole('group', { name: /^Water line/ })
-      .getByRole('button', { name: /: / })
-      .count()
-    await page.getByRole('button', { name: 'Whole machine' }).click()
-    const full = page.getByRole('dialog', { name: 'Whole machine' })
-    await expect(full.getByRole('button', { name: /: / })).toHaveCount(drawn)
-    await full.getByRole('button', { name: 'Close' }).click()
-    await testToTheEnd(page, { engine, truth })
+    if (viewport === LAPTOP) await seeWholeMachine(page)
+    let other: Page | undefined
+    await testToTheEnd(page, { engine, truth }, async (own, taken) => {
+      if (way === 'with the line dead half-way' && taken === 1) await context.setOffline(true)
+      if (way !== 'by two people' || taken % 2 === 0) return own
+      // Every other reading is a colleague's, who is shown the same question.
+      other ??= await colleagueAt(browser, page)
+      await expect(testCard(other)).toHaveAttribute('aria-label', (await testCard(own).getAttribute('aria-label'))!)
+      await settled(other)
+      return other
+    })
+    if (way === 'by two people') await expect(history(page)).toContainText('Joss E.')
     await expect(remedies(page).first()).toHaveAccessibleName(new RegExp(repairs[0].title))
     await page.getByRole('button', { name: /close the job/ }).click()
     await expect(page.getByLabel('Closed')).toContainText(repairs[0].title)
+    await context.setOffline(false)
+    // What was entered without a line is there for the others once there is one.
+    const closed = () => place.sql('SELECT closed_at FROM jobs WHERE id = $1', [jobOf(page)])
+    await expect.poll(async () => (await closed())[0]?.closed_at ?? null).not.toBeNull()
+    await other?.context().close()
+    await context.close()
   })
+
+/** The picture in its window and the one on the whole screen are the same: nothing is folded away. */
+async function seeWholeMachine(page: Page): Promise<void> {
+  await expect(page.getByRole('button', { name: 'Whole machine' })).toBeVisible()
+  const drawn = await page
+    .getByRole('group', { name: /^Water line/ })
+    .getByRole('button', { name: /: / })
+    .count()
+  await page.getByRole('button', { name: 'Whole machine' }).click()
+  const full = page.getByRole('dialog', { name: 'Whole machine' })
+  await expect(full.getByRole('button', { name: /: / })).toHaveCount(drawn)
+  await full.getByRole('button', { name: 'Close' }).click()
+}
 
 test('a test that bridges a switch leaves a bypass in the log until somebody says that it is out', async ({ page }) => {
   await signIn(page, place)

@@ -71,12 +71,16 @@ export async function callTo(page: Page, place: Place, asked: string, machine: R
   await settled(page)
 }
 
+/** What happens on the way to the cause: before each test, by how many have been taken. @returns who takes it */
+type Turn = (page: Page, taken: number) => Promise<Page>
+
 /** Follows the advice at the machine until the tests end. */
 export async function testToTheEnd(
   page: Page,
   { engine, truth }: { engine: Engine; truth: DrawnMachine },
+  turn: Turn = (own) => Promise.resolve(own),
 ): Promise<void> {
-  for (let k = 0; k < MOST_TESTS && !(await cause(page).count()); k++) {
+  for (let k = 0, taken = 0; k < MOST_TESTS && !(await cause(page).count()); k++) {
     // What is clear only on the second thought is offered, and does not push the question aside.
     const clear = page.getByRole('button', { name: /^Clear enough now/ })
     if (await clear.count()) {
@@ -86,7 +90,7 @@ export async function testToTheEnd(
     }
     await expectAtHand(page)
     const before = await readings(page).count()
-    await takeNext(page, engine, truth)
+    await takeNext(await turn(page, taken++), engine, truth)
     await expect(readings(page)).toHaveCount(before + 1)
     await settled(page)
   }

@@ -64,7 +64,8 @@ const isTip = (end: NamedEnd) => end.tool === 'first-tip' || end.tool === 'secon
 }
 .box {
   flex: 1 1 0;
-  min-width: 0;
+  /* A word is never broken. */
+  min-width: min-content;
   display: grid;
   justify-items: center;
   align-content: center;
@@ -73,7 +74,6 @@ const isTip = (end: NamedEnd) => end.tool === 'first-tip' || end.tool === 'secon
   border: 1.5px solid currentcolor;
   border-radius: 6px;
   text-align: center;
-  overflow-wrap: anywhere;
   background: var(--card);
 }
 .box.own {
@@ -100,7 +100,8 @@ const isTip = (end: NamedEnd) => end.tool === 'first-tip' || end.tool === 'secon
 }
 .joint {
   position: relative;
-  flex: 0 0 2.9rem;
+  flex: 0 1 2.9rem;
+  min-width: 2.2rem;
   align-self: stretch;
   min-height: 4.6rem;
 }
