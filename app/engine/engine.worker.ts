@@ -18,7 +18,7 @@ import { drawPicture, layoutPicture, stripsOf } from '../../core/diagram/layout'
 import { InputError, orThrow } from '../../core/foundation/result'
 import { CIRCUMSTANCES, CIRCUMSTANCE_IDS, mayBeBridged } from '../../core/model/kinds'
 import type { Acceptance, Machine } from '../../core/model/machine'
-import { readSheet, type Sheet } from '../../core/model/sheet'
+import { readSheet, type OwnOptions, type Sheet } from '../../core/model/sheet'
 import { experienceFrom, type Experience, type ShopRecord } from '../../core/statistics'
 import { METERS } from '../../core/simulation/instrument'
 import { describePosition, describeProblem, describeTiming, describeWhyNot } from '../../core/words'
@@ -28,6 +28,8 @@ import type { Answer, Contact, EngineApi, MachineDrawing, MachineFacts, Question
 let sheet: Sheet | undefined
 /** Which sheet that is, word for word. */
 let text = ''
+/** What of its options is otherwise than it says. */
+let fitted: OwnOptions = []
 let experience: Experience | undefined
 /** What was computed of the sheet before. */
 let compiled: CompiledPredictions | undefined
@@ -104,7 +106,7 @@ function canCustomer({ sheet }: Machine, { workMode, needs, meter, measurement }
 function factsOf(own: Sheet, engine: Engine, record: ShopRecord | undefined): MachineFacts {
   const { machine, catalogue } = engine
   return {
-    basis: isMoved() ? JSON.stringify(experience!.knownGood) : '',
+    basis: isMoved() || fitted.length ? JSON.stringify([experience?.knownGood, fitted]) : '',
     title: own.title,
     source: own.source,
     parts: machine.parts.map((p) => ({
@@ -129,6 +131,7 @@ function factsOf(own: Sheet, engine: Engine, record: ShopRecord | undefined): Ma
       dead: m.dimension === 'resistance',
     })),
     complaints: own.complaints.map(({ id, words }) => ({ id, words })),
+    options: own.options.map(({ id, title, fitted }) => ({ id, title, fitted })),
     circumstances: CIRCUMSTANCE_IDS.map((id) => ({ id, words: CIRCUMSTANCES[id].words })),
     makeSafe: own.makeSafe,
     tests: [
@@ -163,17 +166,18 @@ const through = (bytes: Uint8Array, stream: CompressionStream | DecompressionStr
   new Response(new Blob([bytes as BlobPart]).stream().pipeThrough(stream))
 
 const api: EngineApi = {
-  open(sheets, record) {
+  open(sheets, record, own = []) {
     try {
       newest.clear()
       engines.clear()
       preparing = undefined
-      const [own] = sheets
-      if (!own) throw new Error('A sheet is given first, then what it leads to.')
-      const given = JSON.stringify(sheets)
+      const [first] = sheets
+      if (!first) throw new Error('A sheet is given first, then what it leads to.')
+      const given = JSON.stringify([sheets, own])
       if (given !== text) {
         plain = undefined
-        sheet = orThrow(readSheet(own.text, own.file, (id) => sheets.find((s) => s.id === id)))
+        sheet = orThrow(readSheet(first.text, first.file, (id) => sheets.find((s) => s.id === id), own))
+        fitted = own
         text = given
       }
       compiled = undefined

@@ -5,13 +5,14 @@ import type { Acceptance, Strategy, Written } from './written'
 import type { ReadingShape } from '../../core/foundation/quantity'
 import type { SafetyNeed } from '../../core/job'
 import type { Kit, WorkMode } from '../../core/evidence'
+import type { OwnOptions, SheetOption } from '../../core/model/sheet'
 import type { ShopRecord } from '../../core/statistics'
 
 export type { Acceptance, Strategy, Written } from './written'
 
 /** What a page must know of a machine to show and ask. */
 export interface MachineFacts {
-  /** What moves the predictions of the revision: the shop's readings of good parts, as a text; empty where there are none. */
+  /** What moves the predictions of the revision: the shop's readings of good parts and what is fitted, as a text; empty where nothing does. */
   basis: string
   title: string
   source: string
@@ -30,6 +31,8 @@ export interface MachineFacts {
   moments: { id: string; title: string }[]
   meters: { id: string; title: string; dead: boolean }[]
   complaints: { id: string; words: string }[]
+  /** What such a machine may have or not, and whether this one has it. */
+  options: readonly SheetOption[]
   /** What may be said of the days before. */
   circumstances: { id: string; words: string }[]
   makeSafe: (SafetyNeed & { text: string })[]
@@ -91,8 +94,11 @@ export interface Contact {
 
 /** What the worker answers. */
 export interface EngineApi {
-  /** @param record what the shop has seen of such machines; `undefined` where nothing is known of it */
-  open(files: { id: string; file: string; text: string }[], record?: ShopRecord): MachineFacts
+  /**
+   * @param record what the shop has seen of such machines; `undefined` where nothing is known of it
+   * @param own what the machine has or has not, where it is otherwise than the sheet says
+   */
+  open(files: { id: string; file: string; text: string }[], record?: ShopRecord, own?: OwnOptions): MachineFacts
   /** What has been computed of the sheet before, so that it need not be again. @returns whether it could be read */
   provide(bytes: Uint8Array): Promise<boolean>
   /** What has been computed of the sheet so far, to be provided another time. */

@@ -22,6 +22,7 @@ export function factsOf(catalogue: TestCatalogue): SheetFacts {
     codes: sheet.alarms.map(({ code, title, means, lamps }) => ({ code, title, means, ...(lamps ? { lamps } : {}) })),
     complaints: sheet.complaints.map(({ id, words }) => ({ id, words })),
     circumstances: [...CIRCUMSTANCE_IDS],
+    options: sheet.options.map((o) => o.id),
     needs: sheet.makeSafe.map(({ id, title, before, does, again }) => ({
       id,
       title,

@@ -22,6 +22,8 @@ export interface JobStanding {
   complaints: string[]
   /** What was said of the days before; absent where nothing was. */
   circumstances?: string[]
+  /** What the machine has or has not, where it is otherwise than its sheet says; absent where it is as that says. */
+  options?: { id: string; fitted: boolean }[]
   /** Ids of the standing confirmations of each safety step. */
   safety: Record<string, string[]>
   /** Of them, those that the next live work takes back; absent where none is. */
@@ -175,10 +177,11 @@ const GOES_ON: ReadonlySet<Payload['type']> = new Set(['reading', 'action', 'clo
 const nothingSafe = (seq: number) => ({ safety: {}, untilLive: [], confirmed: {}, handsIn: {}, reopenedSeq: seq })
 
 /** What the customer told. */
-const toldIn = ({ words, complaints, circumstances }: Extract<Payload, { type: 'opened' | 'said' }>) => ({
+const toldIn = ({ words, complaints, circumstances, options }: Extract<Payload, { type: 'opened' | 'said' }>) => ({
   words,
   complaints: [...complaints],
   ...(circumstances?.length ? { circumstances: [...circumstances] } : {}),
+  ...(options?.length ? { options: [...options] } : {}),
 })
 
 /** How a job stands once it is closed. */
@@ -237,7 +240,7 @@ export function apply(s: JobStanding, e: SequencedEvent, find: Find): JobStandin
         ...toldIn(payload),
       }
     case 'said': {
-      const { circumstances: _, ...rest } = next
+      const { circumstances: _, options: __, ...rest } = next
       return { ...rest, ...toldIn(payload) }
     }
     case 'retracted':

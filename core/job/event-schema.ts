@@ -52,6 +52,8 @@ const value = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('times'), clean: z.int().min(0), of: z.int().min(1) }),
 ])
 
+const options = z.array(z.strictObject({ id: name, fitted: z.boolean() })).max(12)
+
 export const payloadSchema = z.discriminatedUnion('type', [
   /** The call: a unit, the revision of its sheet, and what the customer says. */
   z.strictObject({
@@ -61,6 +63,8 @@ export const payloadSchema = z.discriminatedUnion('type', [
     complaints: z.array(name).min(1).max(12),
     /** What was said of the days before. */
     circumstances: z.array(name).max(12).optional(),
+    /** What this machine has or has not, where it is otherwise than its sheet says. */
+    options: options.optional(),
     words,
   }),
   /** What the customer says, told anew: it takes the place of what was told before. */
@@ -68,6 +72,7 @@ export const payloadSchema = z.discriminatedUnion('type', [
     type: z.literal('said'),
     complaints: z.array(name).min(1).max(12),
     circumstances: z.array(name).max(12).optional(),
+    options: options.optional(),
     words,
   }),
   /** `again`: a step that is taken back once the machine has been live; `does`: what it brings about. As its sheet says, whatever was sent. */

@@ -119,6 +119,7 @@ function problemsOf({ payload }: JobEvent, facts: SheetFacts): { code: RefusalCo
       return asEvidence({ action: `${payload.action.verb} ${payload.action.target ?? ''}` }, 'unknown-name')
     case 'opened':
     case 'said':
+      if (payload.options?.some((o) => !(facts.options ?? []).includes(o.id))) return unless(false)
       return [
         ...payload.complaints.map((complaint) => ({ complaint })),
         ...(payload.circumstances ?? []).map((circumstance) => ({ circumstance })),

@@ -26,7 +26,7 @@ export interface SafetyNeed {
  * once when the revision is kept, so that no request runs a machine.
  */
 /** Form and content of facts: raised when the same sheet gives other tests or names than before. */
-export const FACTS_VERSION = 8
+export const FACTS_VERSION = 9
 
 export interface SheetFacts {
   /** Which version made them; absent in the first. */
@@ -38,6 +38,8 @@ export interface SheetFacts {
   complaints: { id: string; words: string }[]
   /** What may be said of the days before; absent in facts of before it was asked. */
   circumstances?: string[]
+  /** Ids of what a machine may have or not; absent in facts of before it was asked. */
+  options?: string[]
   needs: SafetyNeed[]
   repairs: { id: string; title: string }[]
   tests: Record<
@@ -106,3 +108,20 @@ export const vocabularyFrom = (facts: SheetFacts): Vocabulary => ({
         ),
   targets: facts.targets,
 })
+
+/**
+ * The facts of a sheet whose machines may have something or not: what its own facts name, and what those of the others name
+ * besides. A job may be about any of them.
+ */
+export function factsOfAll(own: SheetFacts, others: readonly SheetFacts[]): SheetFacts {
+  const all = [own, ...others]
+  const joined = (of: (f: SheetFacts) => readonly string[]) => [...new Set(all.flatMap(of))]
+  const verbs = joined((f) => Object.keys(f.targets)) as Action['verb'][]
+  return {
+    ...own,
+    tests: Object.assign({}, ...all.map((f) => f.tests).reverse()) as SheetFacts['tests'],
+    targets: Object.fromEntries(verbs.map((verb) => [verb, joined((f) => f.targets[verb] ?? [])])),
+    points: joined((f) => f.points),
+    moments: joined((f) => f.moments),
+  }
+}

@@ -1,9 +1,9 @@
 import { factsOf } from '../../core/advice'
 import { InputError, orThrow } from '../../core/foundation/result'
-import type { SheetFacts } from '../../core/job'
+import { factsOfAll, type SheetFacts } from '../../core/job'
 import { buildMachine } from '../../core/model/machine'
 import { buildCatalogue } from '../../core/diagnosis/catalogue'
-import { readSheet } from '../../core/model/sheet'
+import { readSheet, type OwnOptions, type Sheet } from '../../core/model/sheet'
 import { describeProblem } from '../../core/words'
 import type { SheetFile } from '../database/models'
 
@@ -18,8 +18,17 @@ export { predictionsOf } from './compile-predictions'
 export default function compileSheet(files: SheetFile[]): SheetFacts {
   try {
     const [own] = files
-    const sheet = orThrow(readSheet(own!.text, own!.file, (id) => files.find((f) => f.id === id)))
-    return factsOf(buildCatalogue(buildMachine(sheet)))
+    const read = (machine?: OwnOptions) =>
+      orThrow(readSheet(own!.text, own!.file, (id) => files.find((f) => f.id === id), machine))
+    const facts = (sheet: Sheet) => factsOf(buildCatalogue(buildMachine(sheet)))
+    const sheet = read()
+    const turned = sheet.options.map(({ id, fitted }) => ({ id, fitted: !fitted }))
+    // One by one, and all at once: what a machine can be asked for is what any of them can.
+    const others = [...turned.map((o) => [o]), ...(turned.length > 1 ? [turned] : [])]
+    return factsOfAll(
+      facts(sheet),
+      others.map((o) => facts(read(o))),
+    )
   } catch (error) {
     if (error instanceof InputError) throw new Error(error.problems.map((p) => describeProblem(p)).join('\n'))
     throw error

@@ -140,6 +140,41 @@ test('the call: words that mean a complaint, what stands there as found, without
   await expect(page.getByText('“cold since Tuesday”')).toBeVisible()
 })
 
+test('what this machine has besides is told at the call, and what tests it has the server takes', async ({ page }) => {
+  await signIn(page, place)
+  await page.goto(`${place.url}/jobs/new`)
+  await page.getByRole('button', { name: /S-8/ }).first().click()
+  await page
+    .getByRole('button', { name: /does not heat|no steam/i })
+    .first()
+    .click()
+  await page.getByRole('button', { name: 'Begin the job' }).click()
+  const fitted = page.getByRole('group', { name: 'Fitted on this machine' }).getByRole('button')
+  await expect(fitted).toHaveAttribute('aria-pressed', 'false')
+  await fitted.click()
+  await expect(fitted).toHaveAttribute('aria-pressed', 'true')
+  await page.getByRole('button', { name: 'Go on: find the cause' }).click()
+  await settled(page)
+  await page.getByRole('region', { name: 'All tests' }).getByLabel('Search tests').fill('float cut-off')
+  await page
+    .getByRole('region', { name: 'All tests' })
+    .getByRole('button', { name: /^Ohms|Ohms of the float/ })
+    .first()
+    .click()
+  await expect(testTitle(page)).toContainText('float cut-off')
+  await makeSafe(page)
+  await enter(page, 'OL')
+  await expect(readings(page).first()).toContainText('float cut-off')
+  await page.reload()
+  await settled(page)
+  await expect(readings(page).first()).toContainText('float cut-off')
+  await expect(page.getByText('Not taken by the server')).toHaveCount(0)
+  // As the sheet says again: the part carries no suspicion, and what was read of it is kept and judged no more.
+  await page.getByRole('link', { name: 'Call' }).click()
+  await fitted.click()
+  await expect(fitted).toHaveAttribute('aria-pressed', 'false')
+})
+
 test('safety is held, not clicked; the state says what was done; a reading that cannot be is said at the field', async ({
   page,
 }) => {

@@ -8,6 +8,7 @@ import { fits, search } from '../../core/search'
 import { orThrow } from '../../core/foundation/result'
 import { makeFaultedMachine } from '../../core/model/machine'
 import type { Predictor } from '../../core/diagnosis/predict'
+import compileSheet from '../../server/engine/compile-sheet'
 import { readSheet, flattenSheet } from '../../core/model/sheet'
 import { runPlain } from '../../core/truth'
 import { renameAll } from '../core/support/rename'
@@ -51,6 +52,27 @@ describe('the library as a whole', () => {
     },
     60_000,
   )
+  it('every option of every machine can be turned: what is not fitted carries no suspicion, and either way its tests are known', () => {
+    const optional = machines.filter((s) => !s.family && s.options.length)
+    expect(optional.length).toBeGreaterThan(5)
+    for (const { id, options } of optional)
+      for (const option of options) {
+        const { text, file } = findShipped(id)!
+        const turned = orThrow(readSheet(text, file, findShipped, [{ id: option.id, fitted: !option.fitted }]))
+        const [own, other] = [machines.find((s) => s.id === id)!, turned]
+        const [fitted, without] = option.fitted ? [own, other] : [other, own]
+        const gone = fitted.parts.filter((p) => !without.parts.some((q) => q.id === p.id)).map((p) => p.id)
+        expect(gone.length, `${id} without ${option.id}`).toBeGreaterThan(0)
+        expect(without.faults.filter((f) => gone.some((p) => f.id.startsWith(`${p}.`)))).toEqual([])
+      }
+    const { text, file } = findShipped('brindlow-s8')!
+    const cutoff = orThrow(readSheet(text, file, findShipped, [{ id: 'float-cutoff', fitted: true }]))
+    const { hypotheses, catalogue } = createEngine(cutoff).predictor
+    expect(hypotheses.some((h) => h.activeFaults.some((x) => x.fault.id.startsWith('cutoff.')))).toBe(true)
+    const files = ['brindlow-s8', ...shippedIds()].map((id) => ({ id, ...findShipped(id)! }))
+    const known = Object.keys(compileSheet(files).tests)
+    expect(catalogue.procedures.filter((p) => !known.includes(p.id)).map((p) => p.id)).toEqual([])
+  })
   const example = (name: string) => {
     const file = join(import.meta.dirname, '../../docs/examples', `${name}.yaml`)
     return createEngine(orThrow(readSheet(readFileSync(file, 'utf8'), file, findShipped))).predictor

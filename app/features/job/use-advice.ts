@@ -122,11 +122,12 @@ export function useAdvice(
   async function open(): Promise<void> {
     clearTimeout(again)
     if (!revision.value || facts.value) return
+    const own = (job.value.options ?? []).map(({ id, fitted }) => ({ id, fitted }))
     try {
       const known = { revision: revision.value, engine: state }
       const computed = predictionsOf(known)
       const [files, seen] = await Promise.all([sheetOf(revision.value), record()])
-      const opened = await engine.open(files, seen)
+      const opened = await engine.open(files, seen, own)
       const keep = await provide(known, opened.basis, computed)
       facts.value = opened
       broken.value = ''
@@ -141,6 +142,16 @@ export function useAdvice(
     }
   }
   watch(revision, open, { immediate: true })
+  // A machine that has something else fitted is another machine: what stood there was asked of the one before.
+  watch(
+    () => JSON.stringify(job.value.options ?? []),
+    () => {
+      if (!facts.value) return
+      facts.value = view.value = drawing.value = undefined
+      turn()
+      return open()
+    },
+  )
   const deaf = hear(({ type }) => {
     if (type === 'again') void open()
   })

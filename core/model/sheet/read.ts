@@ -5,7 +5,7 @@ import { resolveSheet } from './resolve/resolve-sheet'
 import { sheetSchema, type WrittenSheet } from './schema'
 import { schemaProblems } from './schema-problems'
 import { SourceMap } from './source-map'
-import type { Sheet } from './types'
+import type { OwnOptions, Sheet } from './types'
 
 /** A sheet as YAML without `extends` and sub-assemblies: everything that it comes to, in one piece. */
 export function flattenSheet(text: string, file: string, find: FindSheet): Result<string> {
@@ -28,21 +28,27 @@ export interface ReadSheet {
  * @param text YAML
  * @param file name used in places of problems
  * @param find gives the sheets that may be extended
+ * @param machine what the machine has or has not, where it is otherwise than the sheet says
  * @returns the resolved sheet, or every mistake at once, each with file, line and column
  */
-export function readSheetWithSource(text: string, file: string, find: FindSheet): Result<ReadSheet> {
+export function readSheetWithSource(
+  text: string,
+  file: string,
+  find: FindSheet,
+  machine: OwnOptions = [],
+): Result<ReadSheet> {
   const whole = mergeSheet(text, file, find)
   if (!whole.ok) return whole
   const { layers, own, merged } = whole.value
   const sourceMap = new SourceMap(layers, own)
   const parsed = sheetSchema.safeParse(merged)
   if (!parsed.success) return err(...sourceMap.locate(schemaProblems(parsed.error.issues, merged)))
-  const resolved = resolveSheet(parsed.data as WrittenSheet)
+  const resolved = resolveSheet(parsed.data as WrittenSheet, machine)
   return resolved.ok ? ok({ sheet: resolved.value, sourceMap }) : err(...sourceMap.locate(resolved.problems))
 }
 
 /** `readSheetWithSource` for who needs no places later. */
-export function readSheet(text: string, file: string, find: FindSheet): Result<Sheet> {
-  const read = readSheetWithSource(text, file, find)
+export function readSheet(text: string, file: string, find: FindSheet, machine: OwnOptions = []): Result<Sheet> {
+  const read = readSheetWithSource(text, file, find, machine)
   return read.ok ? ok(read.value.sheet) : read
 }

@@ -3,6 +3,15 @@ import type { Kind, SaidWith } from '../kinds'
 import type { Quantity } from '../../foundation/quantity'
 import type { Condition } from './condition'
 
+/** What a machine may have or not. */
+export interface SheetOption {
+  id: string
+  title: string
+  fitted: boolean
+}
+/** What one machine has or has not, where it is otherwise than its sheet says. */
+export type OwnOptions = readonly Pick<SheetOption, 'id' | 'fitted'>[]
+
 /** A sheet with every quantity read and every name found. Order is the order of writing. */
 export interface Sheet {
   id: string
@@ -12,7 +21,7 @@ export interface Sheet {
   maker: string | undefined
   model: string | undefined
   searchWords: string[]
-  options: { id: string; title: string; fitted: boolean }[]
+  options: SheetOption[]
   source: string
   /** How often such a machine fails in all, and who says so; `undefined` where the rates stand as written. */
   rates: { inAll: number; source: string } | undefined

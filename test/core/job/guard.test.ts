@@ -26,6 +26,25 @@ const close: Payload = { type: 'closed', repair: 'valve', text: '' }
 const jumper = event(4, { type: 'action', action: { verb: 'jumper', target: 'lid' } })
 
 describe('guard', () => {
+  it('what a machine has or has not is told by names of its sheet, and told anew as a whole', () => {
+    const told = (id: string): Payload => ({
+      type: 'said',
+      complaints: ['no-fill'],
+      words: '',
+      options: [{ id, fitted: false }],
+    })
+    const facts = { ...FACTS, options: ['rain'] }
+    const judged = (payload: Payload, own: typeof FACTS = facts) =>
+      refuses(foldJob([opened]), event(50, payload), own, 'technician', undefined)?.code
+    expect(judged(told('rain'))).toBeUndefined()
+    expect(judged(told('hail'))).toBe('unknown-name')
+    // Facts of before it was asked know of none.
+    expect(judged(told('rain'), FACTS)).toBe('unknown-name')
+    const dry = event(2, told('rain'))
+    expect(foldJob([opened, dry]).options).toEqual([{ id: 'rain', fitted: false }])
+    const again = event(3, { type: 'said', complaints: ['no-fill'], words: '' })
+    expect(foldJob([opened, dry, again]).options).toBeUndefined()
+  })
   it('no act of the hands before the steps that it needs', () => {
     expect(missingSteps(LIVE_ACTS, FACTS.needs, foldJob([opened]), opened.at).map((n) => n.id)).toEqual([
       'isolate',

@@ -61,12 +61,13 @@ function type(text: unknown) {
 }
 const complaints = computed(() => facts.value?.complaints ?? [])
 const changed = computed(() => words.value !== state.value.words)
-function tell(more: { complaints?: string[]; words?: string } = {}) {
-  const { circumstances } = state.value
+function tell(more: { complaints?: string[]; words?: string; options?: { id: string; fitted: boolean }[] } = {}) {
+  const { circumstances, options } = { ...state.value, ...more }
   void act({
     type: 'said',
     complaints: more.complaints ?? state.value.complaints,
     ...(circumstances ? { circumstances } : {}),
+    ...(options?.length ? { options } : {}),
     words: more.words ?? state.value.words,
   })
 }
@@ -79,6 +80,13 @@ function turn(complaint: string) {
   const { complaints: own } = state.value
   const next = own.includes(complaint) ? own.filter((c) => c !== complaint) : [...own, complaint]
   if (next.length) tell({ complaints: next })
+}
+
+/** What is as the sheet says again is not said any more. */
+function fit({ id: option, fitted }: { id: string; fitted: boolean }) {
+  const { options = [] } = state.value
+  const others = options.filter((o) => o.id !== option).map((o) => ({ ...o }))
+  tell({ options: others.length < options.length ? others : [...others, { id: option, fitted: !fitted }] })
 }
 
 const past = shallowRef<{ id: string; repair: string; said: string; when: string }[]>([])
@@ -125,6 +133,20 @@ watch(
           {{ c.words }}
         </button>
       </div>
+      <div v-if="facts.options.length" class="chips fitted" role="group" aria-label="Fitted on this machine">
+        <span class="soft small">Fitted here:</span>
+        <button
+          v-for="o in facts.options"
+          :key="o.id"
+          type="button"
+          class="chip"
+          :disabled="locked"
+          :aria-pressed="o.fitted"
+          @click="fit(o)"
+        >
+          {{ o.title }}
+        </button>
+      </div>
       <label
         >In their own words
         <Textarea :model-value="words" rows="2" fluid :disabled="locked" @update:model-value="type" />
@@ -165,6 +187,9 @@ watch(
   grid-template-columns: minmax(0, 1fr);
   gap: 0.8rem;
   align-content: start;
+}
+.fitted {
+  align-items: center;
 }
 .told {
   display: grid;

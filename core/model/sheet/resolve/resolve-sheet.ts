@@ -1,6 +1,6 @@
 import { ok, err, type Result } from '../../../foundation/result'
 import type { WrittenSheet } from '../schema'
-import type { Sheet } from '../types'
+import type { OwnOptions, Sheet } from '../types'
 import { resolveChains, resolveColours } from './chains'
 import { resolveAlarms, resolveCondition, resolveControl, resolvePhases, resolvePrograms } from './control'
 import { ProblemCollector, entries } from './problem-collector'
@@ -12,15 +12,23 @@ import { scopeOf } from './scope'
 import { resolveMoments, resolveTests } from './tests'
 import { WORK } from './work'
 
-/** Resolves a sheet whose shape is right. Every mistake is reported with its path; nothing is thrown. */
-export function resolveSheet(written: WrittenSheet): Result<Sheet> {
+/**
+ * Resolves a sheet whose shape is right. Every mistake is reported with its path; nothing is thrown.
+ *
+ * @param own what the machine has or has not, where it is otherwise than the sheet says; what the sheet does not know is left out
+ */
+export function resolveSheet(written: WrittenSheet, own: OwnOptions = []): Result<Sheet> {
   const collector = new ProblemCollector()
   const panels = entries(written.panels).map(([id, p]) => ({
     id,
     title: p.title,
     minutes: collector.quantity(p.minutes, 'time', ['panels', id, 'minutes']).value / 60,
   }))
-  const options = entries(written.options).map(([id, o]) => ({ id, ...o }))
+  const options = entries(written.options).map(([id, o]) => ({
+    id,
+    ...o,
+    fitted: own.find((x) => x.id === id)?.fitted ?? o.fitted,
+  }))
   const { parts, absent } = resolveParts(collector, written, new Set(panels.map((p) => p.id)), options)
   const scope = scopeOf(collector, written, parts, absent)
   checkReferences(scope)
