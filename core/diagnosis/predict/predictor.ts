@@ -5,9 +5,10 @@ import type { OperatingPoint } from '../../simulation/simulate'
 import { STANDARD, type Calibration } from '../calibration'
 import type { Procedure, TestCatalogue } from '../catalogue'
 import { HypothesisSpace, type Hypothesis } from '../hypotheses'
-import { CompiledAnswers, packPredictions, type CompiledPredictions } from './compiled'
+import { CompiledAnswers, type CompiledPredictions } from './compiled'
 import { CustomersView } from './customers-view'
 import { interventionsKey } from './interventions-key'
+import { PredictionStore } from './prediction-store'
 import { ReadingModel } from './reading-model'
 import { RunCache } from './run-cache'
 import { withSeveritySpread } from './severity-spread'
@@ -15,15 +16,6 @@ import { SharedParams } from './shared-params'
 import { StateSensitivity } from './state-sensitivity'
 import { isTimed, isTimedObservation, TimedReadings } from './timed-readings'
 import type { Course, Prediction, RunRecord } from './types'
-
-/** Predictions of one hypothesis, by test, meter and what hands have done. */
-interface Predictions {
-  /** At the hypothesis's own severity, without the width of its node. */
-  atNode: Map<string, Prediction>
-  whole: Map<string, Prediction>
-  /** Quick ones, of tests whose readings move with the states. */
-  coarse: Map<string, Prediction>
-}
 
 /**
  * Predictions of tests for the hypotheses of a machine, computed when asked for and kept. Two faults are run as two faults
@@ -37,8 +29,7 @@ export class Predictor {
   private readonly model: ReadingModel
   private readonly timed: TimedReadings
   private readonly customer: CustomersView
-  private readonly predictions = new Map<number, Predictions>()
-  private readonly courses = new Map<string, Course>()
+  private readonly store = new PredictionStore()
   private compiled: CompiledAnswers | undefined
 
   constructor(
@@ -66,7 +57,7 @@ export class Predictor {
         this.compiled?.branches(hypothesis) ?? this.customer.thresholdBranches(hypothesis),
       forget: (hypothesis: Hypothesis) => {
         this.runs.forget(hypothesis)
-        this.predictions.delete(hypothesis.index)
+        this.store.forget(hypothesis)
       },
     }
     this.space = new HypothesisSpace(machine, oracle, calibration.hypotheses)
@@ -103,15 +94,14 @@ export class Predictor {
   }
   /** When that run comes to what. */
   course(hypothesis: Hypothesis, run: number, interventions: readonly Intervention[] = []): Course {
-    const key = `${hypothesis.index}|${run}|${interventionsKey(interventions)}`
-    let course = this.courses.get(key)
-    if (!course) {
-      course =
+    return this.store.course(
+      hypothesis,
+      run,
+      interventions,
+      () =>
         (interventions.length ? undefined : this.compiled?.course(hypothesis, run)) ??
-        this.courseRun(hypothesis, run, interventions)
-      this.courses.set(key, course)
-    }
-    return course
+        this.courseRun(hypothesis, run, interventions),
+    )
   }
   private courseRun(hypothesis: Hypothesis, run: number, interventions: readonly Intervention[]): Course {
     const { phases, snapshots, watched } = this.run(hypothesis, run, interventions)
@@ -135,12 +125,6 @@ export class Predictor {
     return this.customer.showsComplaint(acting, complaint, interventions)
   }
 
-  private of(hypothesis: Hypothesis): Predictions {
-    let own = this.predictions.get(hypothesis.index)
-    if (!own) this.predictions.set(hypothesis.index, (own = { atNode: new Map(), whole: new Map(), coarse: new Map() }))
-    return own
-  }
-
   /**
    * What a test gives under a hypothesis.
    *
@@ -154,7 +138,7 @@ export class Predictor {
     interventions: readonly Intervention[] = [],
   ): Prediction {
     const key = `${procedure.key}|${meterId ?? ''}|${interventionsKey(interventions)}`
-    const { whole } = this.of(hypothesis)
+    const { whole } = this.store.of(hypothesis)
     const known = whole.get(key) ?? this.ready(hypothesis, procedure, 'whole', meterId, interventions)
     if (known) return known
     const own = this.atNode(hypothesis, procedure, meterId, interventions)
@@ -196,7 +180,7 @@ export class Predictor {
     const ready = this.ready(hypothesis, procedure, 'coarse', procedure.meter, interventions)
     if (ready) return ready
     const { measurement } = procedure
-    const { coarse } = this.of(hypothesis)
+    const { coarse } = this.store.of(hypothesis)
     const key = `${procedure.key}|${interventionsKey(interventions)}`
     let p = coarse.get(key)
     if (p) return p
@@ -240,7 +224,7 @@ export class Predictor {
     interventions: readonly Intervention[],
   ): Prediction {
     const key = `${procedure.key}|${meterId ?? ''}|${interventionsKey(interventions)}`
-    const { atNode } = this.of(hypothesis)
+    const { atNode } = this.store.of(hypothesis)
     const known = atNode.get(key)
     if (known) return known
     let p = this.compute(hypothesis, procedure, meterId, interventions)
@@ -311,26 +295,7 @@ export class Predictor {
 
   /** What has been asked so far of single faults and the healthy machine with nothing changed by hand, to be kept with the sheet. */
   compile(): CompiledPredictions {
-    const { procedures, machine, runs } = this.catalogue
-    const complaints = machine.sheet.complaints.map((_, k) => k)
-    return packPredictions(
-      procedures.map((p) => p.id),
-      this.hypotheses.map((m) => {
-        const { whole, coarse } = this.of(m)
-        const isNode = m.neighbours.length > 0 && !m.shifts.length
-        const acts = m.activeFaults.length > 0 && m.activeFaults.every((f) => f.missProbability === undefined)
-        return [
-          m,
-          {
-            signature: isNode ? this.customer.outcomeSignature(m) : undefined,
-            branches: acts && !m.shifts.length ? this.customer.thresholdBranches(m) : undefined,
-            complaints: complaints.map((k) => this.showsComplaint(m, k)),
-            coarse: procedures.map((p) => coarse.get(`${p.key}|`)),
-            whole: procedures.map((p) => whole.get(`${p.key}|${p.meter ?? ''}|`)),
-            courses: runs.map((r) => this.courses.get(`${m.index}|${r.index}|`)),
-          },
-        ] as const
-      }),
-    )
+    const { catalogue, hypotheses, customer, store } = this
+    return store.compile(catalogue, hypotheses, customer, (m, k) => this.showsComplaint(m, k))
   }
 }

@@ -22,7 +22,7 @@ const carry = computed(() => props.view.groups.filter((g) => g.price > 0 && g.p 
     <div>
       <h3>Likely</h3>
       <ul>
-        <li v-for="g in likely" :key="g.title"><ChanceBar :p="g.p" class="chance" />{{ g.title }}</li>
+        <li v-for="g in likely" :key="g.title" class="likely"><ChanceBar :p="g.p" />{{ g.title }}</li>
       </ul>
     </div>
     <div>
@@ -61,7 +61,11 @@ ul {
   padding: 0.1rem 0;
   font-size: 0.92rem;
 }
-.chance {
-  margin-right: 0.5rem;
+/* A second line stands below the first, not below the bar. */
+.likely {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  align-items: baseline;
+  gap: 0.5rem;
 }
 </style>

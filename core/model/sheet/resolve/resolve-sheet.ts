@@ -1,6 +1,6 @@
 import { ok, err, type Result } from '../../../foundation/result'
 import type { WrittenSheet } from '../schema'
-import type { OwnOptions, Sheet } from '../types'
+import type { OwnOptions, Sheet, SheetOption } from '../types'
 import { resolveChains, resolveColours } from './chains'
 import { resolveAlarms, resolveCondition, resolveControl, resolvePhases, resolvePrograms } from './control'
 import { ProblemCollector, entries } from './problem-collector'
@@ -11,6 +11,10 @@ import { resolveRepairs } from './repairs'
 import { scopeOf } from './scope'
 import { resolveMoments, resolveTests } from './tests'
 import { WORK } from './work'
+
+/** What machines of a sheet may have, as one of them has it. */
+const optionsOf = (written: WrittenSheet, own: OwnOptions): SheetOption[] =>
+  entries(written.options).map(([id, o]) => ({ id, ...o, fitted: own.find((x) => x.id === id)?.fitted ?? o.fitted }))
 
 /**
  * Resolves a sheet whose shape is right. Every mistake is reported with its path; nothing is thrown.
@@ -24,11 +28,7 @@ export function resolveSheet(written: WrittenSheet, own: OwnOptions = []): Resul
     title: p.title,
     minutes: collector.quantity(p.minutes, 'time', ['panels', id, 'minutes']).value / 60,
   }))
-  const options = entries(written.options).map(([id, o]) => ({
-    id,
-    ...o,
-    fitted: own.find((x) => x.id === id)?.fitted ?? o.fitted,
-  }))
+  const options = optionsOf(written, own)
   const { parts, absent } = resolveParts(collector, written, new Set(panels.map((p) => p.id)), options)
   const scope = scopeOf(collector, written, parts, absent)
   checkReferences(scope)
