@@ -13,23 +13,27 @@ interface Predictions {
   whole: Map<string, Prediction>
   /** Quick ones, of tests whose readings move with the states. */
   coarse: Map<string, Prediction>
+  /** By run and what hands have done. */
+  courses: Map<string, Course>
 }
 
 /** What has been predicted so far, by hypothesis. */
 export class PredictionStore {
   private readonly predictions = new Map<number, Predictions>()
-  private readonly courses = new Map<string, Course>()
 
   of({ index }: Hypothesis): Predictions {
     let own = this.predictions.get(index)
-    if (!own) this.predictions.set(index, (own = { atNode: new Map(), whole: new Map(), coarse: new Map() }))
+    if (own) return own
+    own = { atNode: new Map(), whole: new Map(), coarse: new Map(), courses: new Map() }
+    this.predictions.set(index, own)
     return own
   }
   /** The course of a run, found when it is first asked for. */
-  course({ index }: Hypothesis, run: number, interventions: readonly Intervention[], find: () => Course): Course {
-    const key = `${index}|${run}|${interventionsKey(interventions)}`
-    let course = this.courses.get(key)
-    if (!course) this.courses.set(key, (course = find()))
+  course(hypothesis: Hypothesis, run: number, interventions: readonly Intervention[], find: () => Course): Course {
+    const { courses } = this.of(hypothesis)
+    const key = `${run}|${interventionsKey(interventions)}`
+    let course = courses.get(key)
+    if (!course) courses.set(key, (course = find()))
     return course
   }
   forget({ index }: Hypothesis): void {
@@ -50,7 +54,7 @@ export class PredictionStore {
     return packPredictions(
       procedures.map((p) => p.id),
       hypotheses.map((m) => {
-        const { whole, coarse } = this.of(m)
+        const { whole, coarse, courses } = this.of(m)
         const isNode = m.neighbours.length > 0 && !m.shifts.length
         const acts = m.activeFaults.length > 0 && m.activeFaults.every((f) => f.missProbability === undefined)
         return [
@@ -61,7 +65,7 @@ export class PredictionStore {
             complaints: machine.sheet.complaints.map((_, k) => shows(m, k)),
             coarse: procedures.map((p) => coarse.get(`${p.key}|`)),
             whole: procedures.map((p) => whole.get(`${p.key}|${p.meter ?? ''}|`)),
-            courses: runs.map((r) => this.courses.get(`${m.index}|${r.index}|`)),
+            courses: runs.map((r) => courses.get(`${r.index}|`)),
           },
         ] as const
       }),

@@ -192,17 +192,15 @@ export class Predictor {
     }
     const read = this.stateReading(procedure)
     if (!read) return this.predict(hypothesis, procedure, undefined, interventions)
-    if (!p) {
-      p = this.compute(hypothesis, procedure, procedure.meter, interventions)
-      if (p.type === 'value') {
-        const point = this.pointAt(hypothesis, procedure, interventions)!
-        const start = read(point.withStates(this.catalogue.machine.states.slice()))
-        const { coarseSpread } = this.calibration.predict
-        if (Number.isFinite(start))
-          p = { ...p, reproducibility: Math.hypot(p.reproducibility, coarseSpread * (p.mean - start)) }
-      }
-      coarse.set(key, p)
+    p = this.compute(hypothesis, procedure, procedure.meter, interventions)
+    if (p.type === 'value') {
+      const point = this.pointAt(hypothesis, procedure, interventions)!
+      const start = read(point.withStates(this.catalogue.machine.states.slice()))
+      const { coarseSpread } = this.calibration.predict
+      if (Number.isFinite(start))
+        p = { ...p, reproducibility: Math.hypot(p.reproducibility, coarseSpread * (p.mean - start)) }
     }
+    coarse.set(key, p)
     return p
   }
   /** The machine as a hypothesis has it at the moment of a test; `undefined` when it never comes to that. */
