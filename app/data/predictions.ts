@@ -2,8 +2,6 @@ import { readPredictions } from '../../shared/contracts/sheets'
 import { deviceDatabase } from './database'
 import { call } from './http'
 
-/** Longest that advice waits for what the server has computed, ms: the device computes it itself meanwhile. */
-const PATIENCE = 4000
 /** Sets of predictions that a device keeps; the oldest goes. */
 const MOST_KEPT = 40
 
@@ -42,7 +40,7 @@ export async function predictionsOf(key: Omit<PredictionsKey, 'basis'>): Promise
   const kept = await keptPredictions(own)
   if (kept) return kept
   try {
-    const bytes = await call(readPredictions, { params: key, patience: PATIENCE })
+    const bytes = await call(readPredictions, { params: key })
     await keepPredictions(own, bytes)
     return bytes
   } catch {

@@ -168,6 +168,10 @@ test('what this machine has besides is told at the call, and what tests it has t
   await page.reload()
   await settled(page)
   await expect(readings(page).first()).toContainText('float cut-off')
+  await page.getByRole('region', { name: 'All tests' }).getByLabel('Search tests').fill('float cut-off')
+  await expect(page.getByRole('region', { name: 'All tests' }).getByRole('button').first()).toContainText(
+    'float cut-off',
+  )
   await expect(page.getByText('Not taken by the server')).toHaveCount(0)
   // As the sheet says again: the part carries no suspicion, and what was read of it is kept and judged no more.
   await page.getByRole('link', { name: 'Call' }).click()

@@ -48,6 +48,8 @@ const questionOf = (job: Job, barred: WorkMode[], kit: Kit): Question => ({
   ],
 })
 
+/** What was computed of a machine elsewhere is waited for so long; then the machine is run here, ms. */
+const WAITS = 1500
 /** The settled answer is waited for so long before the quick one is shown as a question, ms. */
 const PATIENCE = 700
 /** An answer belongs to a question that has stood there for so long, ms. */
@@ -115,14 +117,22 @@ export function useAdvice(
     plain: Promise<Uint8Array | undefined>,
   ): Promise<() => Promise<void>> {
     const own = { ...known, basis: JSON.stringify([basis, job.value.complaints]) }
-    const bytes = (basis ? undefined : await plain) ?? (await keptPredictions(own))
+    const late = new Promise<undefined>((go) => setTimeout(() => go(undefined), WAITS))
+    const bytes = (basis ? undefined : await Promise.race([plain, late])) ?? (await keptPredictions(own))
     if (bytes && (await engine.provide(bytes).catch(() => false))) return () => Promise.resolve()
-    return async () => keepPredictions(own, await engine.computed())
+    // A page that is left meanwhile keeps nothing.
+    return () =>
+      engine.computed().then(
+        (now) => keepPredictions(own, now),
+        () => undefined,
+      )
   }
-  async function open(): Promise<void> {
+  const fitted = () => (job.value.options ?? []).map(({ id, fitted }) => ({ id, fitted }))
+  /** @param anew though one is open: the machine is otherwise than it was said to be */
+  async function open(anew = false): Promise<void> {
     clearTimeout(again)
-    if (!revision.value || facts.value) return
-    const own = (job.value.options ?? []).map(({ id, fitted }) => ({ id, fitted }))
+    if (!revision.value || (facts.value && !anew)) return
+    const own = fitted()
     try {
       const known = { revision: revision.value, engine: state }
       const computed = predictionsOf(known)
@@ -131,6 +141,8 @@ export function useAdvice(
       const keep = await provide(known, opened.basis, computed)
       facts.value = opened
       broken.value = ''
+      // It was told while the sheet was read.
+      if (JSON.stringify(own) !== JSON.stringify(fitted())) return await open(true)
       await think()
       void keep()
       // What is to be done comes first.
@@ -141,15 +153,14 @@ export function useAdvice(
       if (error instanceof ApiError && error.transient) again = setTimeout(() => void open(), AGAIN_AFTER)
     }
   }
-  watch(revision, open, { immediate: true })
+  watch(revision, () => open(), { immediate: true })
   // A machine that has something else fitted is another machine: what stood there was asked of the one before.
   watch(
-    () => JSON.stringify(job.value.options ?? []),
+    () => JSON.stringify(fitted()),
     () => {
       if (!facts.value) return
-      facts.value = view.value = drawing.value = undefined
       turn()
-      return open()
+      return open(true)
     },
   )
   const deaf = hear(({ type }) => {

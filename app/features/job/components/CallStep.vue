@@ -59,7 +59,6 @@ function type(text: unknown) {
   touched.value = true
   draft.value = String(text ?? '')
 }
-const complaints = computed(() => facts.value?.complaints ?? [])
 const changed = computed(() => words.value !== state.value.words)
 function tell(more: { complaints?: string[]; words?: string; options?: { id: string; fitted: boolean }[] } = {}) {
   const { circumstances, options } = { ...state.value, ...more }
@@ -88,6 +87,27 @@ function fit({ id: option, fitted }: { id: string; fitted: boolean }) {
   const others = options.filter((o) => o.id !== option).map((o) => ({ ...o }))
   tell({ options: others.length < options.length ? others : [...others, { id: option, fitted: !fitted }] })
 }
+
+/** What can be told by a tap. */
+const told = computed(() =>
+  [
+    {
+      name: 'Complaints',
+      lead: '',
+      chips: (facts.value?.complaints ?? []).map((c) => ({
+        id: c.id,
+        title: c.words,
+        on: state.value.complaints.includes(c.id),
+        turn: () => turn(c.id),
+      })),
+    },
+    {
+      name: 'Fitted on this machine',
+      lead: 'Fitted here:',
+      chips: (facts.value?.options ?? []).map((o) => ({ id: o.id, title: o.title, on: o.fitted, turn: () => fit(o) })),
+    },
+  ].filter((group) => group.chips.length),
+)
 
 const past = shallowRef<{ id: string; repair: string; said: string; when: string }[]>([])
 const visits = computed(() =>
@@ -120,31 +140,18 @@ watch(
   <section v-if="facts && view" class="step call" aria-label="Call">
     <section class="card told" aria-label="What the customer says">
       <h2>What the customer says</h2>
-      <div class="chips">
+      <div v-for="group in told" :key="group.name" class="chips" role="group" :aria-label="group.name">
+        <span v-if="group.lead" class="soft small lead">{{ group.lead }}</span>
         <button
-          v-for="c in complaints"
+          v-for="c in group.chips"
           :key="c.id"
           type="button"
           class="chip"
           :disabled="locked"
-          :aria-pressed="state.complaints.includes(c.id)"
-          @click="turn(c.id)"
+          :aria-pressed="c.on"
+          @click="c.turn()"
         >
-          {{ c.words }}
-        </button>
-      </div>
-      <div v-if="facts.options.length" class="chips fitted" role="group" aria-label="Fitted on this machine">
-        <span class="soft small">Fitted here:</span>
-        <button
-          v-for="o in facts.options"
-          :key="o.id"
-          type="button"
-          class="chip"
-          :disabled="locked"
-          :aria-pressed="o.fitted"
-          @click="fit(o)"
-        >
-          {{ o.title }}
+          {{ c.title }}
         </button>
       </div>
       <label
@@ -188,8 +195,8 @@ watch(
   gap: 0.8rem;
   align-content: start;
 }
-.fitted {
-  align-items: center;
+.lead {
+  align-self: center;
 }
 .told {
   display: grid;
