@@ -45,6 +45,7 @@ const marasParams = (contract: Contract, job: string, revision: string): Record<
         : UNIT,
   revision,
   hash: PHOTO,
+  engine: '0a1b',
 })
 /** Half a surrogate as the bytes that a careless client sends for it; what begins with a % goes as it is. */
 const inAddress = (text: string) =>
