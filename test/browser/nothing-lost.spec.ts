@@ -281,7 +281,7 @@ test('signing out with entries waiting says whose they are, keeps them and erase
     for (const name of db.objectStoreNames) out[name] = await count(name)
     return out
   })
-  expect(left).toEqual({ drafts: 0, events: 0, jobs: 0, lists: 0, outbox: 1, photos: 0, sheets: 0 })
+  expect(left).toEqual({ drafts: 0, events: 0, jobs: 0, lists: 0, outbox: 1, photos: 0, predictions: 0, sheets: 0 })
   await page.unroute('**/events')
   await signIn(page, place)
   await expect.poll(() => kept(job), { timeout: 20_000 }).toHaveLength(1)
