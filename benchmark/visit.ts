@@ -27,7 +27,7 @@ import { cause, MARA, openPlace, readings, settled, signIn, testCard, type Place
 import { drawCall, type Call } from './draw'
 import { calibrate } from './timing'
 import { firstAdvice, type FirstAdvice } from './first-advice'
-import { printRows } from './table'
+import { printRows, type Row } from './table'
 
 const option = (name: string, otherwise: string): string => {
   const at = process.argv.indexOf(`--${name}`)
@@ -141,17 +141,14 @@ async function playCall(
   return out
 }
 
-function report(
-  played: readonly Played[],
-  firsts: ReadonlyMap<string, FirstAdvice>,
-  calibrations: readonly number[],
-): void {
+/** What the turns of the calls played come to; nothing where none was played. */
+function turnRows(played: readonly Played[]): Row[] {
+  if (!played.length) return []
   const turns = played.flatMap((p) => p.turns)
   const share = (of: (t: TurnMeasure) => boolean) => (100 * turns.filter(of).length) / Math.max(1, turns.length)
   const total = (of: (t: TurnMeasure) => number) => turns.reduce((s, t) => s + of(t), 0)
   const stops = played.flatMap((p) => p.stops)
-  const spread = (Math.max(...calibrations) - Math.min(...calibrations)) / Math.min(...calibrations)
-  printRows(`${played.length} calls, ${turns.length} turns, seed ${SEED}`, [
+  return [
     { what: 'act and how at hand', figure: share((t) => t.atHand), unit: '%', least: 100, of: turns.length },
     { what: 'layout shift, worst turn', figure: Math.max(0, ...turns.map((t) => t.shift)), unit: '', most: 0.05 },
     {
@@ -166,7 +163,12 @@ function report(
     { what: 'labels cut or overlapping', figure: total((t) => t.labels.length), unit: '', most: 0 },
     { what: 'lines behind foreign boxes', figure: total((t) => t.lines), unit: '', most: 0 },
     { what: 'axe violations', figure: played.reduce((s, p) => s + p.axe.length, 0), unit: '', most: 0 },
-    { what: 'least contrast of a line', figure: Math.min(21, ...played.map((p) => p.contrast)), unit: '', least: 3 },
+    {
+      what: 'least contrast of a line',
+      figure: Math.min(21, ...played.map((p) => p.contrast)),
+      unit: '',
+      least: 3,
+    },
     { what: 'most Tab stops before the act', figure: Math.max(0, ...stops), unit: '', most: 5, of: stops.length },
     {
       what: 'answers entered by a second tap',
@@ -181,6 +183,18 @@ function report(
       unit: 'ms',
       most: 50,
     },
+  ]
+}
+
+function report(
+  played: readonly Played[],
+  firsts: ReadonlyMap<string, FirstAdvice>,
+  calibrations: readonly number[],
+): void {
+  const turns = played.flatMap((p) => p.turns)
+  const spread = (Math.max(...calibrations) - Math.min(...calibrations)) / Math.min(...calibrations)
+  printRows(`${played.length} calls, ${turns.length} turns, seed ${SEED}`, [
+    ...turnRows(played),
     ...[...firsts].flatMap(([sheet, { begun, opened }]) => [
       { what: `${sheet}: first advice from the call, slowed`, figure: begun, unit: 'ms', most: 3000 },
       { what: `${sheet}: the same from nothing, slowed`, figure: opened, unit: 'ms', most: 3000 },

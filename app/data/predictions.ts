@@ -34,6 +34,12 @@ export async function keepPredictions(key: PredictionsKey, bytes: Uint8Array): P
     .catch(() => undefined)
 }
 
+/** Lets predictions go that could not be read. */
+export const dropPredictions = (key: PredictionsKey): Promise<void> =>
+  deviceDatabase()
+    .predictions.delete(nameOf(key))
+    .catch(() => undefined)
+
 /** Predictions of a revision as it stands: from this device, else from the server; `undefined` where neither has them. */
 export async function predictionsOf(key: Omit<PredictionsKey, 'basis'>): Promise<Uint8Array | undefined> {
   const own = { ...key, basis: '' }

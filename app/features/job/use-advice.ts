@@ -3,7 +3,7 @@ import type { TestCard, View } from '../../../core/advice'
 import type { Kit, WorkMode } from '../../../core/evidence'
 import type { Job } from '../../../core/job'
 import type { ShopRecord } from '../../../core/statistics'
-import { keepPredictions, keptPredictions, predictionsOf } from '../../data/predictions'
+import { predictionsOf } from '../../data/predictions'
 import { sheetOf } from '../../data/sheets'
 import { ApiError } from '../../data/http'
 import { hear } from '../../data/tabs'
@@ -17,6 +17,7 @@ import {
   type Question,
   type Strategy,
 } from '../../engine'
+import { provideComputed } from './provide-computed'
 import { nextFace, offerBeside, type Face } from './turn'
 
 /** A sheet that could not be fetched is asked for again after this time, ms. */
@@ -48,8 +49,6 @@ const questionOf = (job: Job, barred: WorkMode[], kit: Kit): Question => ({
   ],
 })
 
-/** What was computed of a machine elsewhere is waited for so long; then the machine is run here, ms. */
-const WAITS = 1500
 /** The settled answer is waited for so long before the quick one is shown as a question, ms. */
 const PATIENCE = 700
 /** An answer belongs to a question that has stood there for so long, ms. */
@@ -106,27 +105,6 @@ export function useAdvice(
     due.value = false
   }
 
-  /**
-   * Gives the engine what was computed before of the same sheet with the same readings of good parts.
-   *
-   * @returns what keeps what had to be computed now
-   */
-  async function provide(
-    known: { revision: string; engine: string },
-    basis: string,
-    plain: Promise<Uint8Array | undefined>,
-  ): Promise<() => Promise<void>> {
-    const own = { ...known, basis: JSON.stringify([basis, job.value.complaints]) }
-    const late = new Promise<undefined>((go) => setTimeout(() => go(undefined), WAITS))
-    const bytes = (basis ? undefined : await Promise.race([plain, late])) ?? (await keptPredictions(own))
-    if (bytes && (await engine.provide(bytes).catch(() => false))) return () => Promise.resolve()
-    // A page that is left meanwhile keeps nothing.
-    return () =>
-      engine.computed().then(
-        (now) => keepPredictions(own, now),
-        () => undefined,
-      )
-  }
   const fitted = () => (job.value.options ?? []).map(({ id, fitted }) => ({ id, fitted }))
   /** @param anew though one is open: the machine is otherwise than it was said to be */
   async function open(anew = false): Promise<void> {
@@ -138,7 +116,8 @@ export function useAdvice(
       const computed = predictionsOf(known)
       const [files, seen] = await Promise.all([sheetOf(revision.value), record()])
       const opened = await engine.open(files, seen, own)
-      const keep = await provide(known, opened.basis, computed)
+      const { complaints } = job.value
+      const keep = await provideComputed(engine, { known, basis: opened.basis, complaints, plain: computed })
       facts.value = opened
       broken.value = ''
       // It was told while the sheet was read.

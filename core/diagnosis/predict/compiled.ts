@@ -4,19 +4,19 @@ import type { Hypothesis, ThresholdBranch } from '../hypotheses'
 import type { Course, Prediction } from './types'
 
 /** A prediction as it is kept; a number that JSON does not know by its name. */
-type Kept = number | string
+type JsonNumber = number | string
 type PackedPrediction =
-  | ['value', Kept, Kept, Kept, number[], Kept[]]
+  | ['value', JsonNumber, JsonNumber, JsonNumber, number[], JsonNumber[]]
   | ['open']
   | ['never', number | null]
-  | ['never-ended', Kept]
-  | ['sense', Kept, Sense | null, boolean | null]
+  | ['never-ended', JsonNumber]
+  | ['sense', JsonNumber, Sense | null, boolean | null]
   | ['word', string]
-  | ['times', Kept]
+  | ['times', JsonNumber]
 interface PackedCourse {
-  phases: [Kept, Kept][]
-  arrivals: (Kept | null)[]
-  on: (Kept | null)[]
+  phases: [JsonNumber, JsonNumber][]
+  arrivals: (JsonNumber | null)[]
+  on: (JsonNumber | null)[]
 }
 type Places = (number | null)[]
 interface PackedHypothesis {
