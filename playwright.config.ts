@@ -2,6 +2,7 @@ import { defineConfig } from '@playwright/test'
 
 export default defineConfig({
   testDir: 'test/browser',
+  globalSetup: './test/browser/prepared.ts',
   // Each file has a place of its own: what waits in one leaves the core to the other.
   workers: 2,
   // A whole visit on a slow machine with its other core busy: what hangs is found by `expect`.

@@ -47,10 +47,11 @@ function homeOf(root, name) {
 /**
  * A private PostgreSQL cluster on loopback, never the system's, never run as root.
  *
+ * @param options `fresh`: from nothing; `copyOf`: from nothing but the name of another one that is stopped
  * @returns its address and `stop`, which ends it only if this call started it
  */
 // eslint-disable-next-line max-lines-per-function -- one sequence of commands
-export async function startCluster(root, name, { fresh = false } = {}) {
+export async function startCluster(root, name, { fresh = false, copyOf = '' } = {}) {
   const bin = postgresBin()
   const home = homeOf(root, name)
   const data = join(home, 'data')
@@ -67,6 +68,12 @@ export async function startCluster(root, name, { fresh = false } = {}) {
     if (status()) asOwner(bin, 'pg_ctl', ['-D', data, '-m', 'fast', '-w', 'stop'])
     rmSync(data, { recursive: true, force: true })
     rmSync(secret, { force: true })
+  }
+  if (copyOf && !existsSync(join(data, 'PG_VERSION'))) {
+    rmSync(data, { recursive: true, force: true })
+    const from = homeOf(root, copyOf)
+    const copied = ask('cp', ['-a', join(from, 'data'), join(from, 'password'), home])
+    if (copied.status !== 0) stop(`The database could not be copied to ${home}:\n${copied.stderr}`)
   }
   if (!existsSync(join(data, 'PG_VERSION'))) {
     rmSync(data, { recursive: true, force: true })

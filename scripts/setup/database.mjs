@@ -1,5 +1,5 @@
 import { randomBytes } from 'node:crypto'
-import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { existsSync, linkSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { run } from './run.mjs'
 
@@ -10,7 +10,16 @@ function appPassword(root) {
   const file = join(root, '.data', 'app-password')
   if (!existsSync(file)) {
     mkdirSync(join(root, '.data'), { recursive: true })
-    writeFileSync(file, randomBytes(24).toString('base64url'), { mode: 0o600 })
+    const made = `${file}.${process.pid}`
+    writeFileSync(made, randomBytes(24).toString('base64url'), { mode: 0o600 })
+    try {
+      // Whole or not at all, and the first of two processes has it.
+      linkSync(made, file)
+    } catch (error) {
+      if (error.code !== 'EEXIST') throw error
+    } finally {
+      rmSync(made)
+    }
   }
   return readFileSync(file, 'utf8').trim()
 }

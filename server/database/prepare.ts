@@ -17,7 +17,7 @@ import { loadDemoWorld } from './seeds/demo-world'
  */
 const url = process.env.DATABASE_URL
 if (!url) throw new Error('DATABASE_URL is not set.')
-const owner = connect(url)
+const owner = connect(url, { patient: true })
 useDatabase(owner)
 const library = join(import.meta.dirname, '..', '..', 'library')
 const sheets = new Map(

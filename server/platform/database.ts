@@ -7,14 +7,18 @@ import { databaseError } from './errors'
 const CONNECTIONS = 10
 const LONGEST_WAIT = 8000
 
-/** Opens a pool. Connections that fail are given up after four seconds, so that a missing database is noticed. */
-export const connect = (url: string): Sequelize =>
+/**
+ * Opens a pool. Connections that fail are given up after four seconds, so that a missing database is noticed.
+ *
+ * @param options `patient`: a command that nobody waits for in a request, on a machine that may be busy with it
+ */
+export const connect = (url: string, { patient = false } = {}): Sequelize =>
   new Sequelize(url, {
     dialect: 'postgres',
     dialectModule: pg,
     logging: false,
-    pool: { max: CONNECTIONS, acquire: LONGEST_WAIT },
-    dialectOptions: { connectionTimeoutMillis: 4000, keepAlive: true },
+    pool: { max: CONNECTIONS, acquire: patient ? 60_000 : LONGEST_WAIT },
+    dialectOptions: { connectionTimeoutMillis: patient ? 60_000 : 4000, keepAlive: true },
   })
 
 let sequelize: Sequelize | undefined

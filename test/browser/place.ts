@@ -3,9 +3,9 @@ import { expect, type Locator, type Page } from '@playwright/test'
 import { v7 as uuidv7 } from 'uuid'
 import { EVENT_VERSION } from '../../core/job'
 import pg from 'pg'
-import { freePort, startCluster } from '../../scripts/setup/cluster.mjs'
-import { prepareDatabase } from '../../scripts/setup/database.mjs'
+import { freePort } from '../../scripts/setup/cluster.mjs'
 import { serve } from '../../scripts/setup/serve.mjs'
+import { preparedCluster } from './prepared'
 
 const root = join(import.meta.dirname, '../..')
 
@@ -35,9 +35,7 @@ export interface Place {
 
 /** @param bare without the demo world's jobs */
 export async function openPlace(name: string, { bare = true } = {}): Promise<Place> {
-  const cluster = await startCluster(root, `browser-${name}`, { fresh: true })
-  const databaseUrl = await prepareDatabase(root, cluster.url, { bare })
-  if (!databaseUrl) throw new Error('The database could not be prepared.')
+  const { cluster, databaseUrl } = await preparedCluster(`browser-${name}`, { bare })
   const port = await freePort()
   const start = () => serve(root, { port, databaseUrl })
   let server = await start()
@@ -117,7 +115,7 @@ export async function openCall(page: Page, place: Place, ...complaints: string[]
 
 /** Waits until the advice answers what was asked last. */
 export const settled = (page: Page) =>
-  expect(page.getByRole('region', { name: 'Advice' })).toHaveAttribute('aria-busy', 'false', { timeout: 30_000 })
+  expect(page.getByRole('region', { name: 'Advice' })).toHaveAttribute('aria-busy', 'false', { timeout: 90_000 })
 
 /** The job that a page shows. */
 export const jobOf = (page: Page): string => /\/jobs\/([0-9a-f-]{36})/.exec(page.url())![1]!

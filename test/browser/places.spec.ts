@@ -24,6 +24,18 @@ test.beforeAll(async () => {
 test.afterAll(() => place.close())
 test.use({ actionTimeout: 20_000 })
 
+/** Drafts that this device keeps. Run in the page. */
+const halfTyped = () =>
+  new Promise<number>((resolve) => {
+    const open = indexedDB.open('duckweed')
+    open.onsuccess = () => {
+      const asked = open.result.transaction('drafts').objectStore('drafts').count()
+      asked.onsuccess = () => {
+        open.result.close()
+        resolve(asked.result)
+      }
+    }
+  })
 const jobs = (page: Page) => page.getByRole('list', { name: 'Jobs' }).getByRole('listitem')
 
 test('the list of jobs: every state, sifted, searched by any word, and fresh when somebody else works', async ({
@@ -289,7 +301,7 @@ test('a newer program waits while something is half typed, and is loaded when no
   await settled(page)
   await choose(page, 'Ohms of the cold valve')
   await page.getByLabel('Reading', { exact: true }).fill('')
-  await page.waitForTimeout(300)
+  await expect.poll(() => page.evaluate(halfTyped)).toBe(0)
   await page.getByRole('link', { name: 'All jobs' }).click()
   await expect
     .poll(() => page.evaluate(() => 'loadedOnce' in window).catch(() => true), { timeout: 20_000 })

@@ -102,12 +102,10 @@ export async function publishLibrary(
   const revisions = gathered.map((files) => ({ files, sheet: files[0]!.id, hash: hashRevision(files) }))
   const there = await knownHashes(revisions.map((r) => r.hash))
   const fresh = revisions.filter((r) => !there.has(r.hash))
-  await Promise.all(
-    fresh.map(async ({ hash, sheet, files }) => {
-      const facts = await compile(files)
-      await insertRevision({ hash, sheet, language: SHEET_LANGUAGE, title: facts.title, files, facts })
-    }),
-  )
+  // All are compiled before any is kept: a compiler that keeps the process busy leaves no connection waiting.
+  const compiled = await Promise.all(fresh.map(async (own) => ({ ...own, facts: await compile(own.files) })))
+  for (const { hash, sheet, files, facts } of compiled)
+    await insertRevision({ hash, sheet, language: SHEET_LANGUAGE, title: facts.title, files, facts })
   return fresh.length
 }
 
