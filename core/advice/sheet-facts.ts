@@ -1,4 +1,5 @@
 import { CIRCUMSTANCE_IDS } from '../model/kinds'
+import { provingPairs } from '../model/machine'
 import { METERS } from '../simulation/instrument'
 import { FACTS_VERSION, type SheetFacts } from '../job'
 import { handActsOf, type TestCatalogue } from '../diagnosis/catalogue'
@@ -23,11 +24,12 @@ export function factsOf(catalogue: TestCatalogue): SheetFacts {
     complaints: sheet.complaints.map(({ id, words }) => ({ id, words })),
     circumstances: [...CIRCUMSTANCE_IDS],
     options: sheet.options.map((o) => o.id),
-    needs: sheet.makeSafe.map(({ id, title, before, does, again }) => ({
+    needs: sheet.makeSafe.map(({ id, title, before, does, at, again }) => ({
       id,
       title,
       before,
       ...(does ? { does } : {}),
+      ...(does === 'proves-dead' ? { ...(at ? { at } : {}), between: provingPairs(machine) } : {}),
       ...(again ? { again } : {}),
     })),
     repairs: sheet.repairs.map(({ id, title }) => ({ id, title })),

@@ -1,4 +1,4 @@
-import type { WorkMode } from '../evidence'
+import type { HandAct, WorkMode } from '../evidence'
 import type { Finding, LinkStatus } from '../diagnosis/belief'
 import { dimensionOf, type Procedure } from '../diagnosis/catalogue'
 import type { PlanState } from '../diagnosis/plan'
@@ -15,6 +15,7 @@ import {
 } from '../words'
 import type { Advice } from './advise'
 import { doubtThresholds } from './doubted-readings'
+import { repairActsOf } from './repair-acts'
 import { workGroups, type WorkGroup } from './work-groups'
 
 /** Advice as plain data with its words, for a screen. Crosses from the worker as it is. */
@@ -45,6 +46,8 @@ export interface View {
     licensed: string | undefined
     /** What bites at it, or what to warn of before it is begun. */
     caution: string | undefined
+    /** What hands do for it. */
+    acts: HandAct[]
   }[]
   /** Once the tests end: what is not on the sheet and not ruled out, with the test that would tell. */
   unlistedCandidates: {
@@ -88,12 +91,14 @@ const FITS: Record<Finding, View['readings'][number]['fits']> = {
   'not-taken': 'none',
 }
 
-function remediesOf({ sheet, faults }: Machine, { plan }: Advice): View['remedies'] {
+function remediesOf(machine: Machine, { plan }: Advice): View['remedies'] {
+  const { sheet, faults } = machine
   const titles = (list: readonly number[]) => list.map((f) => faults[f].title)
   return plan.remedies.map((r) => {
     const { id, title, licensed, caution } = sheet.repairs[r.repair]
     const [unproven, rootCauses] = [titles(r.unproven), titles(r.rootCauses)]
-    return { id, title, p: r.p, minutes: r.minutes, price: r.price, unproven, rootCauses, licensed, caution }
+    const acts = repairActsOf(machine, r.repair)
+    return { id, title, p: r.p, minutes: r.minutes, price: r.price, unproven, rootCauses, licensed, caution, acts }
   })
 }
 

@@ -34,6 +34,8 @@ export interface JobStanding {
   handsIn?: Record<string, number>
   /** When and by whom it was last worked on with its power on. */
   live?: { at: string; by: string }
+  /** Whether somebody shut its water or opened it again; absent where nobody did, or where it is in doubt. */
+  water?: { shut: boolean; at: string; by: string; seq: number }
   /** Parts with a jumper still in. */
   bypasses: string[]
   strategy: string
@@ -140,6 +142,12 @@ function confirm(s: JobStanding, e: SequencedEvent, does: Confirmation['does']):
   const { id, seq, at, by } = e
   const own: Confirmation = { by, at, seq, ...(does ? { does } : {}) }
   const next = { ...s, confirmed: { ...s.confirmed, [id]: own } }
+  // Of shutting and opening, the one makes the other due again.
+  if (does === 'shuts-water' || does === 'opens-water') {
+    const other = does === 'shuts-water' ? 'opens-water' : 'shuts-water'
+    const holds = (event: string) => next.confirmed[event]?.does !== other
+    return { ...without(next, holds), water: { shut: does === 'shuts-water', at, by, seq } }
+  }
   if (does === 'isolates' || does === 'proves-dead') return handsWentIn(next, e)
   if (does !== 'gives-back') return next
   const handsIn = Object.fromEntries(Object.entries(s.handsIn ?? {}).filter(([who]) => who !== by))
@@ -151,7 +159,12 @@ function unconfirm(s: JobStanding, seq: number): JobStanding {
   const { confirmed = {} } = s
   const undone = Object.values(confirmed).find((c) => c.seq === seq)
   const handsIn = undone?.does === 'gives-back' ? { ...s.handsIn, [undone.by]: seq } : s.handsIn
-  return { ...without(s, (id) => (confirmed[id]?.seq ?? 0) < seq), ...(handsIn ? { handsIn } : {}) }
+  const { water, ...rest } = s
+  return {
+    ...without(rest, (id) => (confirmed[id]?.seq ?? 0) < seq),
+    ...(water && water.seq < seq ? { water } : {}),
+    ...(handsIn ? { handsIn } : {}),
+  }
 }
 
 /** Takes an entry back, or brings back what a retraction had taken. */
@@ -174,7 +187,14 @@ function retract(s: JobStanding, seq: number, target: ReturnType<Find>, find: Fi
 const GOES_ON: ReadonlySet<Payload['type']> = new Set(['reading', 'action', 'closed', 'reopened'])
 
 /** Who comes back to a machine makes it safe anew. */
-const nothingSafe = (seq: number) => ({ safety: {}, untilLive: [], confirmed: {}, handsIn: {}, reopenedSeq: seq })
+const nothingSafe = (seq: number) => ({
+  safety: {},
+  untilLive: [],
+  confirmed: {},
+  handsIn: {},
+  water: undefined,
+  reopenedSeq: seq,
+})
 
 /** What the customer told. */
 const toldIn = ({ words, complaints, circumstances, options }: Extract<Payload, { type: 'opened' | 'said' }>) => ({

@@ -47,8 +47,10 @@ const DUE: Record<SafetyEffect, readonly HandAct[]> = {
   'proves-meter': ['open', 'terminals', 'reach'],
   isolates: ['open', 'terminals', 'reach', 'hose'],
   'proves-dead': ['open', 'terminals', 'reach'],
+  'shuts-water': ['hose'],
   'lets-go': ['open', 'terminals', 'reach', 'hose', 'water'],
   'gives-back': ['power'],
+  'opens-water': ['fill'],
   readies: ['live'],
 }
 /** Steps that each person does for themselves. */
@@ -78,14 +80,17 @@ export function missingSteps(
 
 /**
  * What hands do for a test as the job stands: power that comes back to a machine in which one's hands were is given back,
- * whatever the test.
+ * and so is the water that was shut, whatever the test.
  */
-export const actsNow = (
+export function actsNow(
   { acts, powered }: { acts: readonly HandAct[]; powered: boolean },
-  { handsIn = {} }: Pick<JobStanding, 'handsIn'>,
+  { handsIn = {}, water }: Pick<JobStanding, 'handsIn' | 'water'>,
   by: string | undefined,
-): readonly HandAct[] =>
-  powered && !acts.includes('power') && by !== undefined && by in handsIn ? [...acts, 'power'] : acts
+): readonly HandAct[] {
+  if (!powered) return acts
+  const power = !acts.includes('power') && by !== undefined && by in handsIn
+  return [...acts, ...(power ? (['power'] as const) : []), ...(water?.shut ? (['fill'] as const) : [])]
+}
 
 /** Who else has hands in the machine: it gets no power before each has said that they are out. */
 export function othersIn(

@@ -16,7 +16,7 @@ export {
 export { DEAD_ACTS, handsGoIn, LIVE_ACTS, type HandAct } from '../evidence'
 export { foldJob, type Entry, type Job } from './fold-job'
 export { actsNow, barredFor, missingSteps, othersIn, refuses, type Refusal, type RefusalCode, type Role } from './guard'
-export { powerState, type PowerState } from './power-state'
+export { powerState, waterState, type PowerState, type WaterState } from './power-state'
 export { FACTS_VERSION, factsOfAll, type SafetyNeed, type SheetFacts } from './sheet-facts'
 export { stamped } from './stamp'
 export { upcast, type WrittenEvent } from './upcast'

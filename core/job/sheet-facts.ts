@@ -17,6 +17,9 @@ export interface SafetyNeed {
   before: 'anything' | 'isolated' | 'energised'
   /** What it brings about; absent where the sheet does not say. */
   does?: SafetyEffect
+  /** Where it is proved dead, with its preposition, and between which conductors. */
+  at?: string
+  between?: (readonly [string, string])[]
   /** It is asked again once the machine has been live. */
   again?: boolean
 }
@@ -26,7 +29,7 @@ export interface SafetyNeed {
  * once when the revision is kept, so that no request runs a machine.
  */
 /** Form and content of facts: raised when the same sheet gives other tests or names than before. */
-export const FACTS_VERSION = 9
+export const FACTS_VERSION = 10
 
 export interface SheetFacts {
   /** Which version made them; absent in the first. */

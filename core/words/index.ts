@@ -4,6 +4,7 @@ export { describeAwaited, describeEnding } from './describe-ending'
 export { describeImpossible } from './describe-impossible'
 export { describeLacking, describeSilentBeeper } from './describe-meter'
 export { describeProblem } from './describe-problem'
+export { describeProof } from './describe-proof'
 export { describeRefusal } from './describe-refusal'
 export {
   describeCautions,

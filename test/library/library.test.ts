@@ -3,10 +3,11 @@ import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { findShipped, shippedIds } from '../../cli/library'
 import { lookThrough, meet } from '../../benchmark/self-check'
-import { advise, createEngine } from '../../core/advice'
+import { advise, createEngine, factsOf, repairActsOf } from '../../core/advice'
+import { buildCatalogue } from '../../core/diagnosis/catalogue'
 import { fits, search } from '../../core/search'
 import { orThrow } from '../../core/foundation/result'
-import { makeFaultedMachine } from '../../core/model/machine'
+import { buildMachine, makeFaultedMachine } from '../../core/model/machine'
 import type { Predictor } from '../../core/diagnosis/predict'
 import compileSheet from '../../server/engine/compile-sheet'
 import { readSheet, flattenSheet } from '../../core/model/sheet'
@@ -26,6 +27,33 @@ describe('the library as a whole', () => {
     const parts = sheets.filter((s) => s.assembly)
     expect(parts.length).toBeGreaterThanOrEqual(5)
     for (const s of parts) expect(s.faults.length, s.id).toBeGreaterThanOrEqual(6)
+  })
+  it('every machine says where it is proved dead, between what, and which water is shut before a hose comes off', () => {
+    for (const sheet of machines) {
+      const { needs } = factsOf(buildCatalogue(buildMachine(sheet)))
+      const proof = needs.filter((n) => n.does === 'proves-dead')
+      expect(proof, sheet.id).toHaveLength(1)
+      expect(proof[0]!.at, sheet.id).toMatch(/^at the /)
+      const conductors = new Set(proof[0]!.between!.flat())
+      expect(conductors, sheet.id).toContain('earth')
+      expect(proof[0]!.between, sheet.id).toHaveLength((conductors.size * (conductors.size - 1)) / 2)
+      const done = needs.map((n) => n.does)
+      expect(done.indexOf('shuts-water'), sheet.id).toBeGreaterThan(done.indexOf('proves-dead'))
+      expect(done, sheet.id).toContain('opens-water')
+    }
+  })
+  it('a repair asks for what its place asks: a tap for nothing, a hose for its water, a part behind a panel to be dead', () => {
+    const machine = buildMachine(shipped('orrisk-tl40'))
+    const actsOf = (id: string) =>
+      repairActsOf(
+        machine,
+        machine.sheet.repairs.findIndex((r) => r.id === id),
+      ).sort()
+    const of = (part: string) => machine.sheet.faults.find((f) => f.part === part)!.repair
+    expect(actsOf(of('cold-stop'))).toEqual([])
+    expect(actsOf(of('cold-hose'))).toEqual(['hose'])
+    expect(actsOf(of('board'))).toEqual(['open', 'terminals'])
+    expect(actsOf(of('cold-valve'))).toEqual(['hose', 'open', 'terminals'])
   })
   it.each([
     ['orrisk-tl40', 'orrisk-tl22'],

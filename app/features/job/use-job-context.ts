@@ -10,6 +10,7 @@ import {
   missingSteps,
   othersIn,
   powerState,
+  waterState,
   type Payload,
 } from '../../../core/job'
 import { describeRefusal } from '../../../core/words'
@@ -72,6 +73,7 @@ function createJobContext(id: string) {
   /** Steps still to be done before parts come off. */
   const repairSteps = computed(() => stepsFor(DEAD_ACTS))
   const power = computed(() => powerState(state.value, facts.value?.makeSafe ?? [], now.value))
+  const water = computed(() => waterState(state.value, now.value))
   /** Why this person may not take the test on the card. */
   const barred = computed(() => {
     if (!card.value) return ''
@@ -167,7 +169,9 @@ function createJobContext(id: string) {
     said,
     missing,
     repairSteps,
+    stepsFor,
     power,
+    water,
     barred,
     rows,
     stands,

@@ -78,6 +78,8 @@ export interface KindInterface {
    * the trade's word for it. `of`: the supply of the machine, or a circuit of its own behind it.
    */
   returns?: { terminal: string; word: string; of: 'supply' | 'circuit' }
+  /** A supply's conductors by the trade's word, each by its terminal: what is proved dead, to each other and to earth. */
+  conductors?: Readonly<Record<string, string>>
   /** Groups of terminals that nothing in the part ever joins to each other; left out where all can be joined. */
   insulated?: readonly (readonly string[])[]
   /** Where its supply can be cut for making safe. */

@@ -1,4 +1,4 @@
-import type { Sheet } from '../sheet'
+import type { SafetyStep, Sheet } from '../sheet'
 import { indexControl } from './index-control'
 import { indexFault } from './index-fault'
 import { indexParts } from './index-parts'
@@ -8,9 +8,10 @@ import type { Machine } from './types'
 /** Minutes that go by with a switch alone, where a sheet names no safety steps. */
 const NO_STEPS = 1
 
-/** Minutes of the safety steps before work of a sort. */
+/** Minutes of the safety steps before work of a sort. Shutting and opening the water belongs to the minutes of the hose. */
 function minutesOf({ makeSafe }: Sheet, work: 'isolated' | 'energised'): number {
-  const steps = makeSafe.filter(({ before }) => before === work || before === 'anything')
+  const ofWater = ({ does }: SafetyStep) => does === 'shuts-water' || does === 'opens-water'
+  const steps = makeSafe.filter((s) => (s.before === work || s.before === 'anything') && !ofWater(s))
   return steps.length ? steps.reduce((sum, { minutes }) => sum + minutes, 0) : NO_STEPS
 }
 

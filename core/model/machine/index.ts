@@ -1,4 +1,5 @@
 export { buildMachine } from './build-machine'
+export { provingPairs } from './proving-pairs'
 export { ACCEPTANCES, withAcceptance, type Acceptance, type KnownGood } from './with-acceptance'
 export { withShopHistory, type ShopHistory } from './with-shop-history'
 export { holdsMode } from './holds-mode'

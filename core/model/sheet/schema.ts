@@ -203,8 +203,9 @@ export const sheetSchema = z.strictObject({
           .enum(SAFETY_EFFECTS)
           .optional()
           .describe(
-            'what it brings about: the meter is proved, every supply is off, it is proved dead, pressure and heat are let go, an opened machine may have its power back, a person is ready for live work',
+            'what it brings about: the meter is proved, every supply is off, it is proved dead, the water is shut (asked before a hose comes off), pressure and heat are let go, an opened machine may have its power back, the water is on again (asked once it was shut), a person is ready for live work',
           ),
+        at: z.string().optional().describe('where it is proved dead, as "at the terminal box"'),
         again: z.boolean().optional().describe('true: asked again once the machine has been live'),
         minutes: quantity.optional().describe('how long it takes; 0.4 min where it does not say'),
       }),

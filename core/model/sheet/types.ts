@@ -69,6 +69,8 @@ export interface SafetyStep {
   before: 'anything' | 'isolated' | 'energised'
   /** What it brings about. */
   does?: SafetyEffect
+  /** Where it is proved dead, with its preposition. */
+  at?: string
   /** It is asked again once the machine has been live. */
   again?: boolean
   /** How long it takes. */

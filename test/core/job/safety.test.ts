@@ -6,6 +6,7 @@ import {
   othersIn,
   powerState,
   refuses,
+  waterState,
   type HandAct,
   type Payload,
   type SafetyNeed,
@@ -16,9 +17,11 @@ import { event, FACTS, opened, retracted } from './events'
 const needs: SafetyNeed[] = [
   { id: 'meter', title: '', before: 'isolated', does: 'proves-meter' },
   { id: 'off', title: '', before: 'isolated', does: 'isolates', again: true },
-  { id: 'dead', title: '', before: 'isolated', does: 'proves-dead', again: true },
+  { id: 'dead', title: '', before: 'isolated', does: 'proves-dead', at: 'at the box', again: true },
+  { id: 'shut', title: '', before: 'isolated', does: 'shuts-water' },
   { id: 'pressure', title: '', before: 'isolated' },
   { id: 'back', title: '', before: 'energised', does: 'gives-back' },
+  { id: 'water', title: '', before: 'energised', does: 'opens-water' },
   { id: 'trained', title: '', before: 'energised', does: 'readies' },
 ]
 const facts = { ...FACTS, needs }
@@ -35,10 +38,10 @@ const state = (...events: SequencedEvent[]) => powerState(foldJob([opened, ...ev
 
 describe('safety follows what hands do', () => {
   it('each act has its own steps', () => {
-    const all = needs.map((n) => n.id)
+    const all = needs.map((n) => n.id).filter((id) => id !== 'shut' && id !== 'water')
     expect(missing([], [])).toEqual([])
     expect(missing([], ['open'])).toEqual(['meter', 'off', 'dead', 'pressure'])
-    expect(missing([], ['hose'])).toEqual(['off', 'pressure'])
+    expect(missing([], ['hose'])).toEqual(['off', 'shut', 'pressure'])
     // What must stay on for a bucket is not switched off for it.
     expect(missing([], ['water'])).toEqual(['pressure'])
     expect(missing([], ['open', 'power'])).toEqual(['meter', 'off', 'dead', 'pressure', 'back'])
@@ -87,11 +90,40 @@ describe('safety follows what hands do', () => {
   it('the state says what was done, by whom and when; in doubt nothing is dead', () => {
     expect(state()).toEqual({ state: 'unknown' })
     expect(state(...isolated.slice(0, 2))).toMatchObject({ state: 'isolated', by: 'Mara E.', step: 'off' })
-    expect(state(...isolated)).toMatchObject({ state: 'dead', by: 'Mara E.', step: 'dead' })
+    expect(state(...isolated)).toMatchObject({
+      state: 'dead',
+      by: 'Mara E.',
+      step: 'dead',
+      where: 'at the box',
+    })
     expect(state(...isolated, retracted(6, 3))).toEqual({ state: 'unknown' })
     expect(state(...isolated, live)).toEqual({ state: 'live', at: live.at, by: 'Mara E.' })
     expect(state(...isolated, live, step(9, 'off'))).toMatchObject({ state: 'isolated' })
     const nextDay = new Date(Date.parse(opened.at) + 9 * 3600e3).toISOString()
     expect(powerState(foldJob([opened, ...isolated]), needs, nextDay)).toEqual({ state: 'unknown' })
+  })
+  it('water that somebody shut is opened again before the machine is run; in doubt it is under pressure', () => {
+    const water = (...events: SequencedEvent[]) => waterState(foldJob([opened, ...events]), opened.at)
+    const glance = { acts: [], powered: true }
+    const due = (...events: SequencedEvent[]) => {
+      const job = foldJob([opened, ...events])
+      return missingSteps(actsNow(glance, job, 'Joss E.'), needs, job, opened.at, 'Joss E.').map((s) => s.id)
+    }
+    expect(water()).toBeUndefined()
+    expect(due()).toEqual([])
+    const shut = [step(2, 'shut')]
+    expect(water(...shut)).toMatchObject({ state: 'shut', by: 'Mara E.' })
+    expect(due(...shut)).toEqual(['water'])
+    expect(missing(shut, ['hose'])).toEqual(['off', 'pressure'])
+    const open = [...shut, step(3, 'water', 'Joss E.')]
+    expect(water(...open)).toMatchObject({ state: 'on', by: 'Joss E.' })
+    expect(due(...open)).toEqual([])
+    // The one makes the other due again.
+    expect(missing(open, ['hose'])).toEqual(['off', 'shut', 'pressure'])
+    expect(due(...open, step(4, 'shut'))).toEqual(['water'])
+    expect(water(...shut, retracted(4, 2))).toBeUndefined()
+    expect(missing([...open, retracted(4, 3)], ['hose'])).toEqual(['off', 'shut', 'pressure'])
+    const nextDay = new Date(Date.parse(opened.at) + 9 * 3600e3).toISOString()
+    expect(waterState(foldJob([opened, ...shut]), nextDay)).toBeUndefined()
   })
 })

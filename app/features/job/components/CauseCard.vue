@@ -3,6 +3,7 @@ import InputText from 'primevue/inputtext'
 import Button from 'primevue/button'
 import { computed, ref, watch } from 'vue'
 import { AppIcon } from '../../../ui'
+import type { HandAct } from '../../../../core/evidence'
 import type { View } from '../../../../core/advice'
 import type { MachineFacts } from '../../../engine'
 import { formatChance } from '../../../../core/words'
@@ -13,8 +14,8 @@ import RecordFirst from './RecordFirst.vue'
 const props = defineProps<{
   view: View
   jumpers: string[]
-  /** Safety steps still to be done before parts come off. */
-  steps: MachineFacts['makeSafe']
+  /** Safety steps still to be done before these acts of the hands. */
+  stepsFor: (acts: readonly HandAct[]) => MachineFacts['makeSafe']
   /** What is disconnected and not back. */
   off: readonly string[]
   /** Nothing says yet what goes where. */
@@ -67,6 +68,7 @@ const looking = { tag: 'Looking for what else would explain it …', text: '' }
 const says = computed(() => (props.view.settled ? SAY[props.view.state] : looking))
 const stands = computed(() => props.view.settled && props.view.state === 'cause-stands')
 const own = computed(() => props.view.remedies.find((r) => r.id === repair.value))
+const steps = computed(() => (own.value ? props.stepsFor(own.value.acts) : []))
 const repair = computed(() => choice.value || props.view.remedies[0]?.id || '')
 </script>
 

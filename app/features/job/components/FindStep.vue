@@ -20,7 +20,7 @@ import WaysOfWorking from './WaysOfWorking.vue'
 
 const context = useJobContext()
 const router = useRouter()
-const { person, job, advice, text, locked, missing, barred, rows, stands, parted, handsOn, repairSteps } = context
+const { person, job, advice, text, locked, missing, barred, rows, stands, parted, handsOn } = context
 const { state } = job
 const { facts, drawing, view, card, chosen, offer, unbound, thinking } = advice
 const remark = useDraft(person.id, `${context.id}:remark`)
@@ -110,7 +110,7 @@ useKeys({
         v-if="showsCause"
         :view="view"
         :jumpers="state.bypasses"
-        :steps="repairSteps"
+        :steps-for="context.stepsFor"
         :off="(state.disconnected ?? []).map((d) => d.name)"
         :unrecorded="unrecorded"
         :unbound="unbound"

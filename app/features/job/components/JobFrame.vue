@@ -14,7 +14,9 @@ import StepStrip from './StepStrip.vue'
 
 /** What stands above every step of a job. */
 const props = defineProps<{ id: string }>()
-const { job, advice, person, closed, mayWrite, locked, said, bypasses, power, enter, act } = provideJobContext(props.id)
+const { job, advice, person, closed, mayWrite, locked, said, bypasses, power, water, enter, act } = provideJobContext(
+  props.id,
+)
 const ended = computed(() => {
   const { repair, as } = state.value.closed ?? {}
   return as ? describeEnding(as) : (facts.value?.repairs.find((r) => r.id === repair)?.title ?? repair)
@@ -41,6 +43,7 @@ watchEffect(() => {
         :said="said"
         :words="state.words"
         :power="state.closed ? undefined : power"
+        :water="water"
         :texts="texts"
         :time-zone="person.timeZone"
         @safe="router.replace(`/jobs/${id}/safe`)"

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import type { PowerState } from '../../../../core/job'
+import type { PowerState, WaterState } from '../../../../core/job'
 import { NuxtLink } from '#components'
 import StatePill from './StatePill.vue'
 
@@ -12,6 +12,7 @@ defineProps<{
   /** The customer's own words. */
   words: string
   power: PowerState | undefined
+  water: WaterState | undefined
   texts: ReadonlyMap<string, string>
   timeZone: string
 }>()
@@ -27,7 +28,7 @@ const open = ref(false)
         {{ unit ? `${unit.customer}, ${unit.place}` : '' }}<template v-if="said"> · {{ said }}</template>
       </button>
     </div>
-    <StatePill v-if="power" :power="power" :texts="texts" :time-zone="timeZone" @open="emit('safe')" />
+    <StatePill v-if="power" :power="power" :water="water" :texts="texts" :time-zone="timeZone" @open="emit('safe')" />
     <p v-if="open" class="words small">
       {{ words ? `In their own words: “${words}”` : 'The customer’s own words were not written down.' }}
       <NuxtLink :to="`/jobs/${id}/call`">To the call</NuxtLink>

@@ -7,7 +7,7 @@ import type { MachineFacts } from '../../../engine'
 const props = defineProps<{
   steps: Pick<MachineFacts['makeSafe'][number], 'id' | 'title' | 'text' | 'does'>[]
   before: string
-  /** What is still off or in: said where power is about to go back. */
+  /** What is still off or in: said where power or water is about to go back. */
   left?: readonly string[]
 }>()
 const emit = defineEmits<{ done: [step: string] }>()
@@ -26,7 +26,12 @@ defineExpose({ press: () => button.value?.press(), release: () => button.value?.
       <p class="text">
         <strong>{{ first.title }}.</strong> {{ first.text }}
       </p>
-      <p v-if="left?.length && first.does === 'gives-back'" class="small" role="note" aria-label="Still off or in">
+      <p
+        v-if="left?.length && (first.does === 'gives-back' || first.does === 'opens-water')"
+        class="small"
+        role="note"
+        aria-label="Still off or in"
+      >
         <strong>Still off or in:</strong> {{ left.join('; ') }}.
       </p>
       <HoldButton :key="first.id" ref="button" class="do" @held="emit('done', first.id)"

@@ -4,7 +4,7 @@ import { AppIcon, formatTime, HoldButton } from '../../../ui'
 import { useJobContext } from '../use-job-context'
 
 /** Everything that makes this machine safe, step by step: what is done, by whom and when, and what is not. */
-const { person, job, advice, locked, power, safety, enter, left } = useJobContext()
+const { person, job, advice, locked, power, water, safety, enter, left } = useJobContext()
 const { state } = job
 const { facts } = advice
 const steps = computed(() =>
@@ -35,6 +35,12 @@ const SAYS = {
       <h2>{{ SAYS[power.state] }}</h2>
       <p v-if="power.state !== 'unknown'" class="small">
         {{ formatTime(power.at, person.timeZone) }}, {{ power.by }}<template v-if="how">: {{ how }}</template>
+      </p>
+      <p class="small">
+        <template v-if="water"
+          >Water {{ water.state === 'shut' ? 'shut' : 'on again' }}: {{ formatTime(water.at, person.timeZone) }},
+          {{ water.by }}.</template
+        ><template v-else>Nobody has shut the water: treat its lines as under pressure.</template>
       </p>
       <p v-if="others.length" class="small">
         Hands in the machine: {{ others.join(', ') }}. It gets no power before each has said that they are out.

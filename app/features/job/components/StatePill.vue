@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { PowerState } from '../../../../core/job'
+import type { PowerState, WaterState } from '../../../../core/job'
 import { formatTime } from '../../../ui'
 
 /** How the machine stands, by what somebody did: never what somebody meant to do. */
 const props = defineProps<{
   power: PowerState
+  /** Absent where nobody has touched it. */
+  water: WaterState | undefined
   timeZone: string
   /** What proving dead is, by step. */ texts: ReadonlyMap<string, string>
 }>()
@@ -14,7 +16,7 @@ const said = computed(() => {
   const { power } = props
   switch (power.state) {
     case 'dead':
-      return { head: 'Proved dead', tail: `${formatTime(power.at, props.timeZone)}, ${power.by}` }
+      return { head: `Proved dead ${power.where ?? ''}`, tail: `${formatTime(power.at, props.timeZone)}, ${power.by}` }
     case 'isolated':
       return {
         head: 'Isolated, not proved: treat as live',
@@ -26,12 +28,19 @@ const said = computed(() => {
       return { head: 'Treat as live', tail: 'nobody has made it dead' }
   }
 })
+const waterSaid = computed(() => {
+  const { water } = props
+  return water && `Water ${water.state === 'shut' ? 'shut' : 'on since'} ${formatTime(water.at, props.timeZone)}`
+})
 const how = computed(() => ('step' in props.power ? props.texts.get(props.power.step) : undefined))
 </script>
 
 <template>
   <button type="button" class="pill" :class="power.state" :title="how" @click="emit('open')">
-    <strong>{{ said.head }}</strong> <span class="small">{{ said.tail }}</span>
+    <strong>{{ said.head }}</strong>
+    <span class="small"
+      >{{ said.tail }}<template v-if="waterSaid"> · {{ waterSaid }}</template></span
+    >
   </button>
 </template>
 

@@ -7,6 +7,7 @@ export const kindInterface: KindInterface = {
   // The earth is the third conductor; a chain that passes through goes from L to N.
   terminals: ['L', 'N', 'E'],
   returns: { terminal: 'N', word: 'neutral', of: 'supply' },
+  conductors: { L: 'live', N: 'neutral', E: 'earth' },
   ports: [],
   params: {
     volts: { dimension: 'voltage', min: 1, max: 1000 },

@@ -6,6 +6,7 @@ export const kindInterface: KindInterface = {
   line: 'power',
   terminals: ['plus', 'minus'],
   returns: { terminal: 'minus', word: 'minus', of: 'supply' },
+  conductors: { plus: 'plus', minus: 'minus' },
   ports: [],
   params: {
     volts: { dimension: 'voltage', min: 0.1, max: 1000 },
