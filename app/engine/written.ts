@@ -10,4 +10,4 @@ export type Written =
   | { circumstance: string }
   | { event: string; action: string }
   /** `value`: as it was understood where it was typed; absent in entries of before, whose text is read again. */
-  | { event: string; test: string; reading: string; value?: ReadingValue; instrument?: string }
+  | { event: string; test: string; reading: string; value?: ReadingValue; instrument?: string; accuracy?: number }

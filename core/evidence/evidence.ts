@@ -6,7 +6,14 @@ export type Evidence =
   /** What was said of the days before: moved lately, helps when tapped. */
   | { type: 'circumstance'; circumstance: string }
   | { type: 'action'; action: Action }
-  | { type: 'reading'; test: string; value: ReadingValue; instrument: string | undefined }
+  /** `accuracy`: limit of error of the instrument as its papers give it, share of the reading; absent for the usual one. */
+  | {
+      type: 'reading'
+      test: string
+      value: ReadingValue
+      instrument: string | undefined
+      accuracy?: number | undefined
+    }
 
 /** What hands did. `target` is a part, a panel, a program or a repair, by id. */
 export interface Action {

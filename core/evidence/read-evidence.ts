@@ -1,6 +1,7 @@
 import { problem, type Problem } from '../foundation/issues'
 import { ok, err, type Result } from '../foundation/result'
-import { parseReading, type ReadingShape } from '../foundation/quantity'
+import { parseQuantity, parseReading, type ReadingShape } from '../foundation/quantity'
+import { ACCURACY } from './kit'
 import { VERBS, type Action, type Evidence } from './evidence'
 
 /** What names a machine knows; given by the caller, so that this room needs no sheet. */
@@ -22,9 +23,16 @@ const some = (names: Iterable<string>): string => {
   return `one of ${all.slice(0, 12).join(', ')}${all.length > 12 ? ', …' : ''}`
 }
 
+/** A limit of error as written, `1.5 %` or 0.015; `null` where it is none. */
+function accuracyOf(written: unknown): number | undefined | null {
+  if (written === undefined) return undefined
+  const read = typeof written === 'number' ? ok({ value: written }) : parseQuantity(String(written), 'ratio')
+  return read.ok && read.value.value >= ACCURACY.least && read.value.value <= ACCURACY.most ? read.value.value : null
+}
+
 /**
  * Reads a list of evidence as written in a file: `{complaint}`, `{circumstance}`, `{action: "unplug cold-plug"}`,
- * `{test, reading, instrument?}` or `{probe: "lid.2 to mains.N at fill-cold", reading, instrument?}`, in the order done.
+ * `{test, reading, instrument?, accuracy?}` or `{probe: "lid.2 to mains.N at fill-cold", reading, instrument?}`, in the order done.
  *
  * @param written the parsed YAML or JSON
  * @returns the evidence, or every mistake with its path
@@ -70,7 +78,11 @@ export function readEvidence(written: unknown, words: Vocabulary): Result<Eviden
       const reading = parseReading(String(entry.reading ?? ''), shape)
       if (!reading.ok)
         return void problems.push(...reading.problems.map((p) => ({ ...p, place: { path: [i, 'reading'] } })))
-      out.push({ type: 'reading', test: id, value: reading.value, instrument })
+      const accuracy = accuracyOf(entry.accuracy)
+      if (accuracy === null)
+        return void say('bad-quantity', 'accuracy', entry.accuracy, 'a share between 0.05 % and 30 %')
+      const exact = accuracy === undefined ? {} : { accuracy }
+      out.push({ type: 'reading', test: id, value: reading.value, instrument, ...exact })
     } else
       problems.push(
         problem('wrong-shape', [i], {

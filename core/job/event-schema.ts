@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { SAFETY_EFFECTS, TEST_STRATEGIES, VERBS } from '../evidence'
+import { ACCURACY, SAFETY_EFFECTS, TEST_STRATEGIES, VERBS } from '../evidence'
 
 /**
  * What happened on a job, as data. An event is written once and never changed: a newer form of the language gets a
@@ -89,6 +89,8 @@ export const payloadSchema = z.discriminatedUnion('type', [
     /** Absent in events of before it was kept; the text is read again then. */
     value: value.optional(),
     instrument: name.optional(),
+    /** Limit of error of the instrument, share of the reading; absent for the usual one. */
+    accuracy: z.number().min(ACCURACY.least).max(ACCURACY.most).optional(),
     /** It was taken on a powered machine: as the facts of the test say, whatever was sent. */
     live: z.literal(true).optional(),
     /** Hands were in the machine for it: as the facts of the test say, whatever was sent. */

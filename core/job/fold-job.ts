@@ -15,7 +15,14 @@ export type Entry = {
   /** Whose work on the machine lay between what the device had seen and this entry; empty where none did. */
   overlaps: string[]
 } & (
-  | { type: 'reading'; test: string; text: string; value: ReadingValue | undefined; instrument: string | undefined }
+  | {
+      type: 'reading'
+      test: string
+      text: string
+      value: ReadingValue | undefined
+      instrument: string | undefined
+      accuracy?: number | undefined
+    }
   | { type: 'action'; action: Action }
 )
 
@@ -67,8 +74,8 @@ export function foldJob(events: readonly SequencedEvent[]): Job {
     const { payload, seq, at, by } = e
     const common = { event: e.id, seq, at, by, late: late.has(e.id) }
     if (payload.type === 'reading') {
-      const { test, text, value, instrument } = payload
-      log.push({ ...common, overlaps: overlapsOf(e, actions), type: 'reading', test, text, value, instrument })
+      const { type, test, text, value, instrument, accuracy } = payload
+      log.push({ ...common, overlaps: overlapsOf(e, actions), type, test, text, value, instrument, accuracy })
     } else if (payload.type === 'action') log.push({ ...common, overlaps: [], type: 'action', action: payload.action })
     else if (payload.type === 'note') remarks.push({ event: e.id, at, by, text: payload.text, to: payload.to ?? 'us' })
     else if (payload.type === 'photo') {

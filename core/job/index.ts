@@ -13,7 +13,7 @@ export {
   type Payload,
   type SequencedEvent,
 } from './event-schema'
-export { DEAD_ACTS, handsGoIn, LIVE_ACTS, type HandAct } from '../evidence'
+export { ACCURACY, DEAD_ACTS, handsGoIn, LIVE_ACTS, type HandAct } from '../evidence'
 export { foldJob, type Entry, type Job } from './fold-job'
 export { actsNow, barredFor, missingSteps, othersIn, refuses, type Refusal, type RefusalCode, type Role } from './guard'
 export { powerState, waterState, type PowerState, type WaterState } from './power-state'

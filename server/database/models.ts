@@ -25,7 +25,11 @@ export class User extends Model<Row<User>, New<User>> {
   declare name: string
   declare role: CreationOptional<Role>
   declare passwordHash: string
-  declare kit: CreationOptional<{ lacking: string[]; beepsBelow?: number | undefined } | null>
+  declare kit: CreationOptional<{
+    lacking: string[]
+    beepsBelow?: number | undefined
+    accuracy?: Record<string, number> | undefined
+  } | null>
 }
 
 export class Session extends Model<Row<Session>, New<Session>> {

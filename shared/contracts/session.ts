@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { text } from '../../core/job'
+import { ACCURACY, text } from '../../core/job'
 import { contract, EVERYBODY } from './contract'
 
 /** What somebody has to measure with. */
@@ -8,6 +8,8 @@ export const kit = z.strictObject({
   lacking: z.array(text(40, 1)).max(40),
   /** Ohms below which the continuity beeper sounds. */
   beepsBelow: z.number().min(1).max(2000).optional(),
+  /** Limits of error, shares of the reading, by instrument. */
+  accuracy: z.record(text(40, 1), z.number().min(ACCURACY.least).max(ACCURACY.most)).optional(),
 })
 
 export const person = z.object({

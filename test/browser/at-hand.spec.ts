@@ -144,6 +144,10 @@ test('what is not with you is not asked for, and what takes its place is taken d
   await kit.getByRole('button', { name: 'Keep my instruments' }).click()
   await expect(kit.getByRole('alert')).toContainText('Give ohms')
   await kit.getByLabel(/The beeper sounds below/).fill('60')
+  await kit.getByLabel('Low-impedance volts, ± %').fill('40')
+  await kit.getByRole('button', { name: 'Keep my instruments' }).click()
+  await expect(kit.getByRole('alert')).toContainText('between 0.05 and 30 %')
+  await kit.getByLabel('Low-impedance volts, ± %').fill('2,5')
   await kit.getByRole('button', { name: 'Keep my instruments' }).click()
   await expect(kit.getByRole('status')).toHaveText('Kept.')
   expect(await axeViolations(page)).toEqual([])
@@ -165,8 +169,9 @@ test('what is not with you is not asked for, and what takes its place is taken d
   await page.getByLabel('Reading', { exact: true }).press('Enter')
   await expect(readings(page)).toHaveCount(1)
   const kept = () =>
-    place.sql("SELECT payload->>'instrument' AS i FROM job_events WHERE job_id = $1 AND payload->>'type' = 'reading'", [
-      job,
-    ])
-  await expect.poll(kept).toEqual([{ i: 'volts-lowz' }])
+    place.sql(
+      "SELECT payload->>'instrument' AS i, payload->>'accuracy' AS a FROM job_events WHERE job_id = $1 AND payload->>'type' = 'reading'",
+      [job],
+    )
+  await expect.poll(kept).toEqual([{ i: 'volts-lowz', a: '0.025' }])
 })

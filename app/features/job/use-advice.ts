@@ -43,6 +43,7 @@ const questionOf = (job: Job, barred: WorkMode[], kit: Kit): Question => ({
             reading: l.text,
             ...(l.value === undefined ? {} : { value: inOneOrder(l.value) }),
             ...(l.instrument === undefined ? {} : { instrument: l.instrument }),
+            ...(l.accuracy === undefined ? {} : { accuracy: l.accuracy }),
           }
         : { event: l.event, action: `${l.action.verb} ${l.action.target ?? ''}`.trim() },
     ),

@@ -116,6 +116,11 @@ function createJobContext(id: string) {
     if (!advice.thinking.value) advice.best()
   }
   const enter = (payload: Payload) => void job.enter(payload)
+  /** How exact this person's own instrument is, where they said so. */
+  function accuracyOf(meter: string | undefined) {
+    const own = meter === undefined ? undefined : person.kit?.accuracy?.[meter]
+    return own === undefined ? {} : { accuracy: own }
+  }
   async function take(answer: string, value: ReadingValue): Promise<void> {
     if (!card.value || advice.unbound.value || missing.value.length || locked.value || barred.value) return
     const other = card.value.meter !== card.value.meters[0]?.id || card.value.id.includes(' to ')
@@ -130,6 +135,7 @@ function createJobContext(id: string) {
       text: answer,
       value,
       ...(instrument === undefined ? {} : { instrument }),
+      ...accuracyOf(card.value.meter),
       ...(powered ? { live: true as const } : {}),
       ...(handsGoIn(acts) ? { hands: true as const } : {}),
     })

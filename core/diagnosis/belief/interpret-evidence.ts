@@ -39,7 +39,7 @@ export function interpretEvidence(catalogue: TestCatalogue, evidence: readonly E
       if (!procedure) continue
       // What the customer's run left behind knows nothing of what hands did later.
       const interventions = procedure.needs.asFound ? [] : visit.interventions()
-      readings.push({ procedure, value: e.value, meter: e.instrument, interventions })
+      readings.push({ procedure, value: e.value, meter: e.instrument, accuracy: e.accuracy, interventions })
       visit.read(procedure)
     } else visit.act(e.action)
   }

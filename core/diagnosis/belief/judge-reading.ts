@@ -2,6 +2,7 @@ import type { ReadingValue } from '../../foundation/quantity'
 import { dimensionOf } from '../catalogue'
 import { varianceOf, type Prediction, type Predictor, type ValuePrediction } from '../predict'
 import { predictiveGiven, unconditioned, withValue, type Conditioning } from './conditioning'
+import { predictReading } from './predict-reading'
 import { readingKey } from './reading-key'
 import type { ContextualReading } from './types'
 
@@ -28,9 +29,9 @@ const plain = (finding: Finding): Judgement => ({
 function supplyRead(predictor: Predictor, readings: readonly ContextualReading[]): Conditioning {
   const { healthySupply } = predictor.calibration.belief
   return readings.reduce((known, reading) => {
-    const { procedure, value, meter, interventions } = reading
+    const { procedure, value } = reading
     if (value.type !== 'value' || dimensionOf(procedure) !== 'voltage') return known
-    const p = predictor.predict(predictor.healthy, procedure, meter, interventions)
+    const p = predictReading(predictor, predictor.healthy, reading)
     if (p.type !== 'value' || Math.abs(value.si - p.mean) > healthySupply * Math.sqrt(varianceOf(p))) return known
     return withValue(known, p, value.si, readingKey(reading))
   }, unconditioned)
@@ -67,14 +68,11 @@ function isRight(healthy: Exclude<Prediction, { type: 'value' }>, value: Reading
   return healthy.type === value.type
 }
 
-function judge(
-  predictor: Predictor,
-  { procedure, value, meter, interventions }: ContextualReading,
-  others: readonly ContextualReading[],
-): Judgement {
+function judge(predictor: Predictor, reading: ContextualReading, others: readonly ContextualReading[]): Judgement {
+  const { procedure, value } = reading
   if (value.type === 'could-not') return { ...plain('good'), finding: 'not-taken' }
   if (value.type === 'times') return plain(value.clean === value.of ? 'good' : 'wrong')
-  const healthy = predictor.predict(predictor.healthy, procedure, meter, interventions)
+  const healthy = predictReading(predictor, predictor.healthy, reading)
   if (healthy.type === 'value') {
     const isCurrent = dimensionOf(procedure) === 'current'
     return judgeValue(predictor, healthy, value, isCurrent ? supplyRead(predictor, others) : undefined)

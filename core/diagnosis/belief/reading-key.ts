@@ -14,7 +14,7 @@ export function resolutionOf({ procedure, meter }: ContextualReading): number {
 
 /** Readings in an order that does not depend on when they were taken; what could not be taken is left out. */
 export function canonicalOrder(readings: readonly ContextualReading[]): ContextualReading[] {
-  const key = (r: ContextualReading) => `${readingKey(r)}|${JSON.stringify(r.value)}`
+  const key = (r: ContextualReading) => `${readingKey(r)}|${JSON.stringify(r.value)}|${r.accuracy ?? ''}`
   const sorted = [...readings].filter((r) => r.value.type !== 'could-not').sort((a, b) => (key(a) < key(b) ? -1 : 1))
   // The same sense asked twice about the same thing is one witness.
   const sensed = (r: ContextualReading) => r.value.type === 'yes' || r.value.type === 'no'

@@ -5,6 +5,7 @@ import { chanceSaid } from './circumstances'
 import { unconditioned, withValue, type Conditioning } from './conditioning'
 import { likelihood, type Fit } from './likelihood'
 import { LEAST_LIKELIHOOD } from './normal'
+import { predictReading } from './predict-reading'
 import { readingKey, resolutionOf } from './reading-key'
 import { repeatedLikelihood } from './repeated-likelihood'
 import { withAnswer } from './senses'
@@ -67,7 +68,7 @@ export function scoreHypothesis(
   const readingLikelihoods: number[] = []
   const fits: Fit[] = []
   readings.forEach((r, k) => {
-    const p = predictor.predict(hypothesis, r.procedure, r.meter, r.interventions)
+    const p = predictReading(predictor, hypothesis, r)
     const dimension = dimensionOf(r.procedure)
     const key = readingKey(r)
     const fit = likelihood(p, r.value, dimension, conditioning, calibration.belief, key)

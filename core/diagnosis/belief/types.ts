@@ -11,6 +11,8 @@ export interface ContextualReading {
   value: ReadingValue
   /** Instrument used; `undefined` for the usual one. */
   meter: string | undefined
+  /** Limit of error of that instrument, share of the reading; absent for one of the usual accuracy. */
+  accuracy?: number | undefined
   interventions: readonly Intervention[]
 }
 

@@ -1,5 +1,6 @@
 export { readCompiled, writeCompiled, type CompiledPredictions } from './compiled'
 export { interventionsKey } from './interventions-key'
 export { Predictor } from './predictor'
+export { withAccuracy } from './with-accuracy'
 export { warmUp } from './warm-up'
 export { varianceOf, type Prediction, type ValuePrediction } from './types'

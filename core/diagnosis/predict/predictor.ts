@@ -23,7 +23,7 @@ import type { Course, Prediction, RunRecord } from './types'
  */
 export class Predictor {
   private readonly space: HypothesisSpace
-  private readonly shared: SharedParams
+  readonly shared: SharedParams
   private readonly runs: RunCache
   private readonly states: StateSensitivity
   private readonly model: ReadingModel

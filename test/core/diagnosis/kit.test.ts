@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest'
 import { findShipped } from '../../../cli/library'
 import { advise, Engine } from '../../../core/advice'
 import type { Evidence } from '../../../core/evidence'
-import { METERS } from '../../../core/simulation/instrument'
+import { orThrow } from '../../../core/foundation/result'
+import { findMeter, METERS } from '../../../core/simulation/instrument'
 import { DrawnMachine, random } from '../../../core/truth'
 import { TOOLS } from '../../../core/words'
 import { careful } from '../support/play'
@@ -73,5 +74,37 @@ describe('advice with what is at hand', () => {
       ['ohms', false],
       ['beeper', true],
     ])
+  })
+  it('a reading speaks as clearly as its instrument is exact', () => {
+    const usual = findMeter('ohms')!.gain * 2
+    const written = (accuracy?: string | number) => [
+      { complaint: 'no-fill' },
+      { test: 'cold-valve.ohms', reading: '905', ...(accuracy === undefined ? {} : { accuracy }) },
+    ]
+    const engine = new Engine(predictor)
+    const told = (accuracy?: string | number) => {
+      const evidence = orThrow(engine.read(written(accuracy)))
+      const { belief, verdicts } = advise(predictor, evidence)
+      const valve = belief.hypotheses.reduce(
+        (sum, { activeFaults }, i) =>
+          sum +
+          (activeFaults.some(({ fault }) => machine.sheet.faults[fault.index]!.part === 'cold-valve')
+            ? belief.posterior[i]!
+            : 0),
+        0,
+      )
+      return { valve, distance: verdicts[0]!.distance }
+    }
+    // As exact as usual is as if nothing had been said.
+    expect(told(usual).valve).toBeCloseTo(told().valve, 12)
+    const [exact, coarse, rough] = [told('0.5 %'), told('5 %'), told('20 %')]
+    // The less exact, the nearer to what a good coil may show.
+    expect(exact.distance).toBeGreaterThan(coarse.distance)
+    expect(coarse.distance).toBeGreaterThan(rough.distance)
+    expect(Math.abs(rough.valve - told().valve)).toBeGreaterThan(1e-6)
+    for (const odd of ['40 %', '0', 'good', -0.1, '5 V']) {
+      const read = engine.read(written(odd))
+      expect(read.ok ? [] : read.problems[0]!.place.path, String(odd)).toEqual([1, 'accuracy'])
+    }
   })
 })

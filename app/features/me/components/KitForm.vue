@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { computed, ref } from 'vue'
+import { ACCURACY } from '../../../../core/job'
 import { TOOLS } from '../../../../core/words'
 import { useSession } from '../../session'
 
@@ -17,11 +18,40 @@ function turn(tool: (typeof TOOLS)[number]) {
   kept.value = false
 }
 const limit = computed(() => Number(beeps.value.replace(',', '.').replace(/\s*(Ω|ohms?)$/i, '')))
+/** What is carried and has a limit of error, with what is written there for it, per cent. */
+const exact = computed(() => TOOLS.filter(has).flatMap((tool) => tool.exact ?? []))
+const limits = ref<Record<string, string>>(
+  Object.fromEntries(
+    TOOLS.flatMap((tool) => tool.exact ?? []).map(({ title, instruments }) => {
+      const own = session.person?.kit?.accuracy?.[instruments[0]!]
+      return [title, own === undefined ? '' : String(Number((own * 100).toPrecision(6)))]
+    }),
+  ),
+)
+const shareOf = (written: string): number => Number(written.replace(',', '.').replace(/[±%\s]/g, '')) / 100
+const inexact = computed(() =>
+  exact.value.some(({ title }) => {
+    const written = limits.value[title]!.trim()
+    const share = shareOf(written)
+    return written !== '' && !(share >= ACCURACY.least && share <= ACCURACY.most)
+  }),
+)
+const accuracy = computed(() =>
+  Object.fromEntries(
+    exact.value.flatMap(({ title, instruments }) =>
+      limits.value[title]!.trim() ? instruments.map((i) => [i, shareOf(limits.value[title]!)] as const) : [],
+    ),
+  ),
+)
 const wrong = computed(() => beeps.value.trim() !== '' && !(limit.value >= 1 && limit.value <= 2000))
 async function keep() {
-  if (wrong.value) return
+  if (wrong.value || inexact.value) return
   try {
-    await session.equip({ lacking: lacking.value, ...(beeps.value.trim() ? { beepsBelow: limit.value } : {}) })
+    await session.equip({
+      lacking: lacking.value,
+      ...(beeps.value.trim() ? { beepsBelow: limit.value } : {}),
+      ...(Object.keys(accuracy.value).length ? { accuracy: accuracy.value } : {}),
+    })
     trouble.value = ''
     kept.value = true
   } catch (error) {
@@ -52,6 +82,16 @@ async function keep() {
           @input="kept = false"
         />
       </label>
+      <fieldset v-if="exact.length">
+        <legend class="small soft">
+          Limit of error, ± % of the reading, as the papers of yours give it. Empty: a usual one.
+        </legend>
+        <label v-for="e in exact" :key="e.title"
+          >{{ e.title }}, ± %
+          <input v-model="limits[e.title]" inputmode="decimal" class="number" @input="kept = false" />
+        </label>
+      </fieldset>
+      <p v-if="inexact" role="alert" class="small">Give a limit of error between 0.05 and 30 %, or leave it empty.</p>
       <p v-if="wrong" role="alert" class="small">Give ohms between 1 and 2000, or leave it empty.</p>
       <p v-if="trouble" role="alert" class="small">{{ trouble }}</p>
       <div class="row">
@@ -76,5 +116,16 @@ input {
   border: 1.5px solid var(--soft);
   border-radius: 10px;
   background: none;
+}
+fieldset {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(11rem, 1fr));
+  gap: 0.6rem;
+  margin: 0;
+  padding: 0;
+  border: 0;
+}
+legend {
+  padding: 0 0 0.4rem;
 }
 </style>
