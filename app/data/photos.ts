@@ -7,6 +7,9 @@ const PATIENCE = 120_000
 /** Room that must be left on the device beside a photo, bytes: readings come first. */
 const ROOM_LEFT = 2_000_000
 
+/** Photos that the server has and this device keeps too; those of another job go first. */
+const MOST_FETCHED = 150
+
 /** There is no room on the device for a photo and what comes after it. */
 export class NoRoomError extends Error {}
 
@@ -43,6 +46,20 @@ export async function sendPhoto(person: string, hash: string): Promise<void> {
   await photos.update([person, hash], { sent: 1 })
 }
 
+/** Lets photos of other jobs go that the server has, where this device keeps too many. */
+async function dropOthers(job: string): Promise<void> {
+  const { photos } = deviceDatabase()
+  const over = (await photos.where('sent').equals(1).count()) - MOST_FETCHED
+  if (over <= 0) return
+  const others = await photos
+    .where('sent')
+    .equals(1)
+    .and((p) => p.job !== job)
+    .limit(over)
+    .primaryKeys()
+  await photos.bulkDelete(others)
+}
+
 /** A photo, from this device where it is here, else from the server: it never changes. */
 export async function photoOf(person: string, job: string, hash: string): Promise<Blob> {
   const { photos } = deviceDatabase()
@@ -51,6 +68,7 @@ export async function photoOf(person: string, job: string, hash: string): Promis
   const bytes = await call(readPhoto, { params: { hash }, patience: PATIENCE })
   const photo = new Blob([bytes as BlobPart], { type: readPhoto.file!.type })
   await photos.put({ person, hash, job, photo, sent: 1 }).catch(() => undefined)
+  await dropOthers(job).catch(() => undefined)
   return photo
 }
 

@@ -1,4 +1,4 @@
-import { CIRCUMSTANCE_IDS } from '../model/kinds'
+import { CIRCUMSTANCE_IDS, mayBeBridged } from '../model/kinds'
 import { provingPairs } from '../model/machine'
 import { METERS } from '../simulation/instrument'
 import { FACTS_VERSION, type SheetFacts } from '../job'
@@ -48,6 +48,9 @@ export function factsOf(catalogue: TestCatalogue): SheetFacts {
     meters: Object.fromEntries(METERS.map((m) => [m.id, { dimension: m.dimension, yesNo: m.threshold !== undefined }])),
     targets: Object.fromEntries(
       Object.entries(vocabularyOf(catalogue).targets).map(([verb, targets]) => [verb, [...(targets ?? [])]]),
+    ),
+    bridged: Object.fromEntries(
+      parts.filter((p) => mayBeBridged(kinds[p.index], p.choice)).map((p) => [p.id, p.title]),
     ),
     points: parts.flatMap((p) => kinds[p.index].terminals.filter((t) => t in p.nodes).map((t) => `${p.id}.${t}`)),
     moments: unique(readingMoments.map((s) => s.id)),

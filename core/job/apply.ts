@@ -38,6 +38,8 @@ export interface JobStanding {
   water?: { shut: boolean; at: string; by: string; seq: number }
   /** Parts with a jumper still in. */
   bypasses: string[]
+  /** What they are called, by id, where their sheet says. */
+  bypassTitles?: Record<string, string>
   strategy: string
   acceptance: string
   readings: number
@@ -223,7 +225,11 @@ function connect(s: JobStanding, payload: Extract<Payload, { type: 'disconnected
 function act(s: JobStanding, e: SequencedEvent, payload: Extract<Payload, { type: 'action' }>): JobStanding {
   const { verb, target } = payload.action
   if (verb === 'jumper' && target !== undefined && !s.bypasses.includes(target))
-    return { ...s, bypasses: [...s.bypasses, target] }
+    return {
+      ...s,
+      bypasses: [...s.bypasses, target],
+      ...(payload.title === undefined ? {} : { bypassTitles: { ...s.bypassTitles, [target]: payload.title } }),
+    }
   if (verb === 'unjumper') return { ...s, bypasses: s.bypasses.filter((p) => p !== target) }
   const counted = count(s, e.id, payload, 1)
   return verb === 'restore' || verb === 'start' ? goneLive(counted, e) : counted

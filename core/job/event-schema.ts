@@ -99,6 +99,8 @@ export const payloadSchema = z.discriminatedUnion('type', [
   z.strictObject({
     type: z.literal('action'),
     action: z.strictObject({ verb: z.enum(VERBS), target: name.optional() }),
+    /** What a bridged part is called: as its sheet says, whatever was sent. */
+    title: text(120).optional(),
   }),
   z.strictObject({ type: z.literal('retracted'), event: z.uuid() }),
   z.strictObject({

@@ -59,6 +59,8 @@ export interface SheetFacts {
   >
   meters: Record<string, { dimension: Dimension; yesNo: boolean }>
   targets: Partial<Record<Action['verb'], string[]>>
+  /** What parts that may be bridged are called, by id; absent in facts of before it was kept. */
+  bridged?: Record<string, string>
   /** Ends of a free probe, and moments it may be taken at. */
   points: string[]
   moments: string[]
@@ -124,6 +126,7 @@ export function factsOfAll(own: SheetFacts, others: readonly SheetFacts[]): Shee
     ...own,
     tests: Object.assign({}, ...all.map((f) => f.tests).reverse()) as SheetFacts['tests'],
     targets: Object.fromEntries(verbs.map((verb) => [verb, joined((f) => f.targets[verb] ?? [])])),
+    bridged: Object.assign({}, ...all.map((f) => f.bridged).reverse()) as Record<string, string>,
     points: joined((f) => f.points),
     moments: joined((f) => f.moments),
   }

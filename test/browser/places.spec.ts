@@ -48,7 +48,7 @@ test('the list of jobs: every state, sifted, searched by any word, and fresh whe
   await expect(jobs(page).first()).toContainText('Top-load washer')
   await page.getByRole('radio', { name: 'Jumper in' }).click()
   await expect(jobs(page)).toHaveCount(1)
-  await expect(jobs(page)).toContainText('Jumper in: lid')
+  await expect(jobs(page)).toContainText('Jumper in: lid switch')
   await page.getByRole('radio', { name: 'Closed' }).click()
   await expect(jobs(page)).toHaveCount(4)
   await page.getByRole('radio', { name: 'All' }).click()

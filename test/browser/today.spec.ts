@@ -35,7 +35,7 @@ test('Today says what must not be forgotten: jumpers, what is not sent, what is 
   await expect(page.getByRole('region', { name: 'Bypasses' })).toContainText('lid switch')
   await today(page)
   await expect(section(page, 'Mine, open').getByRole('listitem')).toHaveCount(1)
-  await expect(section(page, 'Jumpers left in')).toContainText('lid')
+  await expect(section(page, 'Jumpers left in')).toContainText('lid switch')
   expect(await axeViolations(page)).toEqual([])
 
   // Without a connection it is known here that the jumper is out, and that nobody else has heard of it.

@@ -104,13 +104,19 @@ function createJobContext(id: string) {
     ...(state.value.disconnected ?? []).map((d) => `${d.name} is off`),
     ...parted.value.map((p) => `${facts.value?.parts.find((x) => x.id === p)?.title ?? p} is off or shut by hand`),
   ])
+  /** A bridged part is called by its name wherever nobody has the sheet at hand. */
+  function withTitle(payload: Payload): Payload {
+    if (payload.type !== 'action' || payload.action.verb !== 'jumper') return payload
+    const title = facts.value?.parts.find((p) => p.id === payload.action.target)?.title
+    return title ? { ...payload, title } : payload
+  }
   const photos = usePhotos(person.id, id, job.enter)
   const handsOn = computed(() => !locked.value && !!facts.value && !stepsFor(LIVE_ACTS).length)
 
   /** An entry after which something else may be asked than before: what stands there makes room. */
   async function act(payload: Payload): Promise<void> {
     advice.turn()
-    await job.enter(payload)
+    await job.enter(withTitle(payload))
     await nextTick()
     // What could not be kept, or asks nothing new, starts no thinking of its own.
     if (!advice.thinking.value) advice.best()
@@ -128,7 +134,7 @@ function createJobContext(id: string) {
     const { id: test, jumper, powered, acts, strip } = card.value
     // What is bridged for a test stands in the log before its reading, and stays a bypass until it is out.
     if (jumper !== undefined && !state.value.bypasses.includes(jumper))
-      if (!(await job.enter({ type: 'action', action: { verb: 'jumper', target: jumper } }))) return
+      if (!(await job.enter(withTitle({ type: 'action', action: { verb: 'jumper', target: jumper } })))) return
     const kept = await job.enter({
       type: 'reading',
       test,

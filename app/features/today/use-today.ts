@@ -42,7 +42,7 @@ async function unsentOf(person: string, name: string): Promise<Unsent[]> {
     [...byJob].map(async ([job, own]) => {
       const [kept, events] = await Promise.all([db.jobs.get([person, job]), keptEvents(person, job)])
       const waiting = own.filter((e) => e.state === 'waiting')
-      const { bypasses } = foldJob(
+      const { bypasses, bypassTitles } = foldJob(
         layBehind(
           events,
           waiting.map((e) => e.event),
@@ -56,7 +56,7 @@ async function unsentOf(person: string, name: string): Promise<Unsent[]> {
         waiting: waiting.length,
         refused: own.length - waiting.length,
         photos: photos.filter((p) => p.person === person && p.job === job).length,
-        bypasses,
+        bypasses: bypasses.map((part) => bypassTitles?.[part] ?? part),
       }
     }),
   )

@@ -2,7 +2,7 @@ import type { JobRow } from '../../../shared/contracts/jobs'
 import type { ListedJob } from './list-repository'
 
 export function toJobRow({ id, unit, listed, standing, created_at, touched_at }: ListedJob): JobRow {
-  const { words, readings, repairs, bypasses, disconnected = [], awaits, closed, by } = standing
+  const { words, readings, repairs, bypasses, bypassTitles, disconnected = [], awaits, closed, by } = standing
   return {
     id,
     unit,
@@ -10,7 +10,7 @@ export function toJobRow({ id, unit, listed, standing, created_at, touched_at }:
     words,
     readings,
     repairs,
-    bypasses,
+    bypasses: bypasses.map((part) => bypassTitles?.[part] ?? part),
     disconnected: disconnected.map((d) => d.name),
     awaits: awaits && !closed ? { what: awaits.what, text: awaits.text } : null,
     closed: closed ? { repair: closed.text || closed.repair, by: closed.by, at: closed.at } : null,

@@ -5,18 +5,21 @@ import type { Offer } from '../turn'
 /** What would serve better than what stands there; it stays until somebody takes it. */
 const props = defineProps<{ offer: Offer | undefined }>()
 const emit = defineEmits<{ take: [] }>()
-const said = computed(() => {
+const less = computed(() => {
   const { offer } = props
-  if (!offer) return ''
-  if (offer.type === 'cause') return 'Clear enough now: see what to do'
-  const less = offer.saves === undefined ? '' : ` (${Math.max(1, Math.round(offer.saves))} min less)`
-  return `Better now${less}: ${offer.title}`
+  return offer?.type === 'test' && offer.saves !== undefined
+    ? ` (${Math.max(1, Math.round(offer.saves))} min less)`
+    : ''
 })
 </script>
 
 <template>
   <button v-if="offer" type="button" class="offer" @click="emit('take')">
-    <span>{{ said }}</span>
+    <template v-if="offer.type === 'cause'">Clear enough now: see what to do</template>
+    <template v-else
+      >Better now{{ less }}<span class="wide">: {{ offer.title }}</span
+      ><span class="narrow">: see it</span></template
+    >
   </button>
 </template>
 
@@ -32,13 +35,16 @@ const said = computed(() => {
   text-align: left;
   cursor: pointer;
 }
-/* The whole name stands on the card that it opens. */
+/* Where there is no room for the name, it stands whole on the card that this opens. */
+.narrow {
+  display: none;
+}
 @media (max-width: 900px) {
-  .offer > span {
-    display: -webkit-box;
-    -webkit-box-orient: vertical;
-    -webkit-line-clamp: 2;
-    overflow: hidden;
+  .wide {
+    display: none;
+  }
+  .narrow {
+    display: inline;
   }
 }
 </style>

@@ -88,19 +88,21 @@ function fit({ id: option, fitted }: { id: string; fitted: boolean }) {
   tell({ options: others.length < options.length ? others : [...others, { id: option, fitted: !fitted }] })
 }
 
+/** Complaints that nobody has made stand here only when asked for: what is asked next comes before them. */
+const showsOthers = ref(false)
+const complaints = computed(() => {
+  const all = (facts.value?.complaints ?? []).map((c) => ({
+    id: c.id,
+    title: c.words,
+    on: state.value.complaints.includes(c.id),
+    turn: () => turn(c.id),
+  }))
+  return { all, shown: showsOthers.value ? all : all.filter((c) => c.on) }
+})
 /** What can be told by a tap. */
 const told = computed(() =>
   [
-    {
-      name: 'Complaints',
-      lead: '',
-      chips: (facts.value?.complaints ?? []).map((c) => ({
-        id: c.id,
-        title: c.words,
-        on: state.value.complaints.includes(c.id),
-        turn: () => turn(c.id),
-      })),
-    },
+    { name: 'Complaints', lead: '', chips: complaints.value.shown },
     {
       name: 'Fitted on this machine',
       lead: 'Fitted here:',
@@ -152,6 +154,15 @@ watch(
           @click="c.turn()"
         >
           {{ c.title }}
+        </button>
+        <button
+          v-if="group.name === 'Complaints' && !locked && complaints.all.some((c) => !c.on)"
+          type="button"
+          class="chip"
+          :aria-expanded="showsOthers"
+          @click="showsOthers = !showsOthers"
+        >
+          {{ showsOthers ? 'No more' : 'And what else?' }}
         </button>
       </div>
       <label

@@ -95,8 +95,8 @@ watch(
 useKeys({
   h: () => (busy.value = !busy.value),
   r: () => busy.value || cardBox.value?.focus(),
-  y: () => void (busy.value && held.value ? undefined : answer('yes')),
-  x: () => void (busy.value && held.value ? undefined : answer('no')),
+  y: () => busy.value || answer('yes'),
+  x: () => busy.value || answer('no'),
   s: { down: () => busy.value || cardBox.value?.hold(), up: () => cardBox.value?.release() },
   u: () => rows.value[0] && !locked.value && context.undo(rows.value[0].event),
   escape: () => (document.activeElement as HTMLElement | null)?.blur(),

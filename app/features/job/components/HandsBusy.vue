@@ -99,6 +99,8 @@ const typing = Object.fromEntries(
 useKeys({
   ...typing,
   backspace: () => press('⌫'),
+  y: () => isYesNo.value && take('yes'),
+  x: () => isYesNo.value && take('no'),
   enter: () => isYesNo.value || take(),
   pagedown: forward,
   pageup: back,
