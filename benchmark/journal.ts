@@ -28,8 +28,14 @@ export class Journal<T> {
     const known = this.known.get(key)
     if (known !== undefined) return known
     const result = find()
+    this.keep(key, result)
+    return result
+  }
+  has(key: string): boolean {
+    return this.known.has(key)
+  }
+  keep(key: string, result: T): void {
     this.known.set(key, result)
     if (this.file !== undefined) appendFileSync(this.file, `${JSON.stringify({ key, result })}\n`)
-    return result
   }
 }
