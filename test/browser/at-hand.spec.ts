@@ -85,7 +85,7 @@ test('with no hand free: spoken danger first, answered by finger, pedal or voice
   expect(size).toBe('96px')
   await touch(page, 'Enter', 90)
   await expect(readings(page)).toHaveCount(1)
-  await expect.poll(() => spoken(page), { timeout: 20_000 }).toMatch(/814 Ω/)
+  await expect.poll(() => spoken(page)).toMatch(/814 Ω/)
 
   // A number that is heard is read back, and entered on a yes alone.
   await page.keyboard.press('Escape')

@@ -24,8 +24,6 @@ test.beforeAll(async () => {
 })
 test.afterAll(() => place.close())
 
-test.use({ actionTimeout: 20_000 })
-
 const LAPTOP = { width: 1280, height: 800 }
 const LOW_PHONE = { width: 844, height: 390 }
 
@@ -73,10 +71,8 @@ for (const { sheet, machine, asked, fault, way, viewport } of [
   },
 ])
   test(`${sheet}: from the call to one thing to do, with what the machine shows, ${way}`, async ({ browser }) => {
-    test.setTimeout(420_000)
     const { engine, truth, says, repairs } = brokenMachine(sheet, fault)
     const context = await browser.newContext({ viewport, hasTouch: viewport === LOW_PHONE })
-    context.setDefaultTimeout(20_000)
     const page = await context.newPage()
     await signIn(page, place)
     await callTo(page, place, asked, machine, says)

@@ -238,7 +238,6 @@ for (const [title, seed] of [
   ['a fresh seed', Math.floor(Date.now() % 1e9)],
 ] as const)
   test(`a thousand drawn requests of ${title} get one shape of 4xx, never a stack or a 5xx`, async ({ playwright }) => {
-    test.setTimeout(120_000)
     process.stdout.write(`drawn requests: seed ${seed}\n`)
     const request = await signedIn(playwright, MARA)
     const job = await newJob(request)

@@ -8,12 +8,9 @@ test.beforeAll(async () => {
 })
 test.afterAll(() => place.close())
 
-test.use({ actionTimeout: 20_000 })
-
 test('two faults at once: the first repair is right and does not do, the tests go on, the second ends it', async ({
   page,
 }) => {
-  test.setTimeout(420_000)
   await page.setViewportSize({ width: 390, height: 844 })
   const machine = brokenMachine('orrisk-tl40', 'cold-valve.coil-open', 'cold-screen.blocked')
   const { engine, truth, says, repairs } = machine
@@ -44,7 +41,6 @@ test('two faults at once: the first repair is right and does not do, the tests g
 })
 
 test('where licensed work begins the tool stops and hands over', async ({ page }) => {
-  test.setTimeout(300_000)
   const machine = brokenMachine('ulldale-g6', 'mains.dead')
   await signIn(page, place)
   await callTo(page, place, 'maritime six', /G-6, six zones/, machine.says)

@@ -27,7 +27,6 @@ async function tabTo(page: Page, name: RegExp): Promise<void> {
 }
 
 test('from the doorstep to one thing to do without a hand leaving the keys', async ({ page }) => {
-  test.setTimeout(300_000)
   const { engine, truth, says, repairs } = brokenMachine('brindlow-d6', 'fill-valve.coil-open')
   await signIn(page, place)
   await page.keyboard.press('n')

@@ -22,7 +22,6 @@ test.beforeAll(async () => {
   place = await openPlace('places', { bare: false })
 })
 test.afterAll(() => place.close())
-test.use({ actionTimeout: 20_000 })
 
 /** Drafts that this device keeps. Run in the page. */
 const halfTyped = () =>
@@ -62,7 +61,7 @@ test('the list of jobs: every state, sifted, searched by any word, and fresh whe
   const other = await (await browser.newContext()).newPage()
   await signIn(other, place, JOSS)
   await openCall(other, place, 'It hums')
-  await expect(jobs(page)).toHaveCount(13, { timeout: 5000 })
+  await expect(jobs(page)).toHaveCount(13, { timeout: 15_000 })
   await expect(jobs(page).first()).toContainText('Joss E.')
   await other.context().close()
 })
@@ -213,7 +212,6 @@ test('keys act once however long they are held, and not at all when they are swi
 test('every place has a title of its own, passes the accessibility check and fits a phone; what is not there says so', async ({
   browser,
 }) => {
-  test.setTimeout(120_000)
   const page = await (await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true })).newPage()
   await signIn(page, place)
   const titles = new Set<string>()
@@ -245,7 +243,6 @@ test('every place has a title of its own, passes the accessibility check and fit
 })
 
 test('a newer program waits while something is half typed, and is loaded when nothing is', async ({ browser }) => {
-  test.setTimeout(120_000)
   // Before the application stands a door that hands out a newer worker when told to.
   let newer = false
   const door = createServer((asked, answer) => {
@@ -291,7 +288,7 @@ test('a newer program waits while something is half typed, and is loaded when no
       .then(() => undefined),
   )
   const notice = page.getByRole('region', { name: 'Notices' })
-  await expect(notice).toContainText('A newer Duckweed is ready', { timeout: 30_000 })
+  await expect(notice).toContainText('A newer Duckweed is ready')
   await page.evaluate(() => Object.assign(window, { loadedOnce: true }))
   await page.getByRole('link', { name: 'All jobs' }).click()
   await expect(page.getByRole('heading', { name: 'Jobs' })).toBeVisible()
@@ -303,9 +300,7 @@ test('a newer program waits while something is half typed, and is loaded when no
   await page.getByLabel('Reading', { exact: true }).fill('')
   await expect.poll(() => page.evaluate(halfTyped)).toBe(0)
   await page.getByRole('link', { name: 'All jobs' }).click()
-  await expect
-    .poll(() => page.evaluate(() => 'loadedOnce' in window).catch(() => true), { timeout: 20_000 })
-    .toBe(false)
+  await expect.poll(() => page.evaluate(() => 'loadedOnce' in window).catch(() => true)).toBe(false)
   await expect(page.getByRole('heading', { name: 'Jobs' })).toBeVisible()
   await page.context().close()
   door.close()

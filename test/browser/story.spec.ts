@@ -206,7 +206,7 @@ test('with the database gone the page says so, keeps what was typed, and carries
   await expect(readings(page)).toContainText('815')
   await expect(readings(page)).toContainText('waits to be sent')
   place.databaseBack()
-  await expect(trouble(page)).toHaveCount(0, { timeout: 30_000 })
+  await expect(trouble(page)).toHaveCount(0)
   await expect(readings(page)).not.toContainText('waits to be sent')
   await page.reload()
   await settled(page)

@@ -53,7 +53,7 @@ test('Today says what must not be forgotten: jumpers, what is not sent, what is 
   expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0)
   expect(await axeViolations(page)).toEqual([])
   await place.serverBack()
-  await expect(section(page, 'Not sent yet')).toHaveCount(0, { timeout: 45_000 })
+  await expect(section(page, 'Not sent yet')).toHaveCount(0)
 
   expect(await post({ type: 'awaits', what: 'part', text: 'lid switch on order' })).toEqual(['accepted'])
   await expect(section(page, 'Waiting')).toContainText('lid switch on order')

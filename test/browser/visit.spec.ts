@@ -37,7 +37,6 @@ for (const { sheet, machine, asked, fault, size, look } of [
   test(`${sheet}, ${size}, ${look}: at every turn the act is at hand, nothing moves that was read, a second tap enters nothing`, async ({
     browser,
   }) => {
-    test.setTimeout(300_000)
     const viewport = {
       laptop: { width: 1280, height: 800 },
       phone: { width: 390, height: 844 },
@@ -117,7 +116,7 @@ test('the call: words that mean a complaint, what stands there as found, without
   await page.getByRole('button', { name: /dishes come out cold/ }).click()
   await page.getByRole('button', { name: 'Begin the job' }).click()
   const found = page.getByRole('region', { name: 'As found' })
-  await expect(found.getByRole('listitem').first()).toBeVisible({ timeout: 30_000 })
+  await expect(found.getByRole('listitem').first()).toBeVisible()
   await expect(page.getByRole('region', { name: 'At once' })).toContainText('To carry')
   await expect(page.getByRole('region', { name: 'On the phone' })).toContainText('Open no panel')
   // The connection is gone: what is looked at is kept all the same.
@@ -223,7 +222,6 @@ test('two people: a question stays while the other works, is not asked twice, an
   page,
   browser,
 }) => {
-  test.setTimeout(150_000)
   await signIn(page, place)
   const job = await openCall(page, place, 'No water comes in')
   const other = await (await browser.newContext()).newPage()

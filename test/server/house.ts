@@ -54,7 +54,7 @@ export function withHouse(name: string): House {
     ])
     house.people = Object.fromEntries(await Promise.all(own)) as House['people']
     house.revision = (await currentRevision(SHEET))!
-  }, 60_000)
+  })
   afterAll(() => house.db?.close())
   return house
 }

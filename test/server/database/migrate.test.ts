@@ -53,7 +53,7 @@ describe('a database of before', () => {
     await migrate(db)
     await publishLibrary([SHEET], findSheet, compileSheet)
     expect(await refoldJobs()).toBe(Object.keys(BEFORE).length)
-  }, 60_000)
+  })
   afterAll(() => db?.close())
 
   it('every event row is as it was written', async () => {

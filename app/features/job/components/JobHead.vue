@@ -23,7 +23,11 @@ const open = ref(false)
 <template>
   <div class="head">
     <div class="what">
-      <h1>{{ unit?.title ?? 'Job' }}</h1>
+      <h1>
+        <template v-for="(word, i) in (unit?.title ?? 'Job').split(' ')" :key="i"
+          >{{ i ? ' ' : '' }}<span class="whole">{{ word }}</span></template
+        >
+      </h1>
       <button type="button" class="said small" :aria-expanded="open" @click="open = !open">
         {{ unit ? `${unit.customer}, ${unit.place}` : '' }}<template v-if="said"> · {{ said }}</template>
       </button>
@@ -37,6 +41,11 @@ const open = ref(false)
 </template>
 
 <style scoped>
+/* A model is not broken at its hyphen. */
+.whole {
+  display: inline-block;
+  max-width: 100%;
+}
 .head {
   display: grid;
   grid-template-columns: minmax(0, 1fr) auto;

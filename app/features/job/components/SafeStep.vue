@@ -39,11 +39,11 @@ const SAYS = {
       <p class="small">
         <template v-if="water"
           >Water {{ water.state === 'shut' ? 'shut' : 'on again' }}: {{ formatTime(water.at, person.timeZone) }},
-          {{ water.by }}.</template
+          {{ water.by }}</template
         ><template v-else>Nobody has shut the water: treat its lines as under pressure.</template>
       </p>
       <p v-if="others.length" class="small">
-        Hands in the machine: {{ others.join(', ') }}. It gets no power before each has said that they are out.
+        It gets no power before everybody with hands in it has said that they are out: {{ others.join(', ') }}
       </p>
       <p v-if="left.length" class="small"><strong>Still off or in:</strong> {{ left.join('; ') }}.</p>
     </section>

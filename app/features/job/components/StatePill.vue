@@ -16,7 +16,7 @@ const said = computed(() => {
   const { power } = props
   switch (power.state) {
     case 'dead':
-      return { head: `Proved dead ${power.where ?? ''}`, tail: `${formatTime(power.at, props.timeZone)}, ${power.by}` }
+      return { head: 'Proved dead', where: power.where, tail: `${formatTime(power.at, props.timeZone)}, ${power.by}` }
     case 'isolated':
       return {
         head: 'Isolated, not proved: treat as live',
@@ -37,10 +37,11 @@ const how = computed(() => ('step' in props.power ? props.texts.get(props.power.
 
 <template>
   <button type="button" class="pill" :class="power.state" :title="how" @click="emit('open')">
-    <strong>{{ said.head }}</strong>
-    <span class="small"
-      >{{ said.tail }}<template v-if="waterSaid"> · {{ waterSaid }}</template></span
+    <strong
+      >{{ said.head }}<span v-if="said.where" class="where">{{ ' ' + said.where }}</span></strong
     >
+    <span class="small">{{ said.tail }}</span>
+    <span v-if="waterSaid" class="small water">{{ waterSaid }}</span>
   </button>
 </template>
 
@@ -49,15 +50,35 @@ const how = computed(() => ('step' in props.power ? props.texts.get(props.power.
   min-height: 44px;
   padding: 0.15rem 0.8rem;
   border: 2px solid var(--danger);
-  border-radius: 99px;
+  border-radius: var(--radius);
   background: var(--card);
   color: var(--danger);
   text-align: left;
   line-height: 1.15;
   cursor: pointer;
 }
-.pill > * {
+.pill > strong {
   display: block;
+}
+.water::before {
+  content: '· ';
+}
+/* On a phone it is as high in every state: nothing below moves when one follows another. Where, stands on its own page. */
+@media (max-width: 900px) and (orientation: portrait) {
+  .pill {
+    width: 100%;
+    height: 4rem;
+    font-size: 0.94rem;
+  }
+  .where {
+    display: none;
+  }
+  .small {
+    display: block;
+  }
+  .water::before {
+    content: '';
+  }
 }
 .dead {
   border: 2px solid var(--ink);

@@ -162,12 +162,12 @@ const turned = (list: string[], id: string) => (list.includes(id) ? list.filter(
       </section>
       <section>
         <h2>What of this is it?</h2>
-        <div class="says">
+        <div class="chips">
           <button
             v-for="c in complaints"
             :key="c.id"
             type="button"
-            class="say"
+            class="chip"
             :class="{ meant: suggested.includes(c.id) }"
             :aria-pressed="picked.includes(c.id)"
             @click="picked = turned(picked, c.id)"
@@ -178,12 +178,12 @@ const turned = (list: string[], id: string) => (list.includes(id) ? list.filter(
       </section>
       <section v-if="unit?.codes.length">
         <h2>Does it show a code or a pattern of lamps?</h2>
-        <div class="says">
+        <div class="chips">
           <button
             v-for="c in unit.codes"
             :key="c.code"
             type="button"
-            class="say"
+            class="chip"
             :aria-pressed="code === c.code"
             :title="c.means"
             @click="code = code === c.code ? '' : c.code"
@@ -197,12 +197,12 @@ const turned = (list: string[], id: string) => (list.includes(id) ? list.filter(
       </section>
       <section>
         <h2>What was done or noticed lately?</h2>
-        <div class="says">
+        <div class="chips">
           <button
             v-for="c in facts.circumstances"
             :key="c.id"
             type="button"
-            class="say"
+            class="chip"
             :aria-pressed="before.includes(c.id)"
             @click="before = turned(before, c.id)"
           >
@@ -211,10 +211,10 @@ const turned = (list: string[], id: string) => (list.includes(id) ? list.filter(
         </div>
       </section>
       <div class="bar">
+        <span v-if="!picked.length" class="soft small">Pick at least one complaint.</span>
         <Button :disabled="!picked.length || session.person?.role === 'read-only'" :loading="busy" @click="begin"
           >Begin the job</Button
         >
-        <span v-if="!picked.length" class="soft small">Pick at least one complaint.</span>
       </div>
     </template>
   </main>
@@ -248,29 +248,12 @@ section {
   cursor: pointer;
   min-height: 64px;
 }
-.choice[aria-pressed='true'],
-.say[aria-pressed='true'] {
-  border: 3px solid var(--good);
-  background: color-mix(in srgb, var(--good) 12%, var(--card));
-}
-.says {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 0.5rem;
-}
-.say {
-  border: 2px solid var(--line);
-  background: var(--card);
-  border-radius: 99px;
-  padding: 0 1.1rem;
-  min-height: 48px;
-  cursor: pointer;
+.choice[aria-pressed='true'] {
+  border: 3px solid var(--ink);
+  background: var(--shade);
 }
 .meant {
   border: 2px dashed var(--ink);
-}
-.say[aria-pressed='true']::before {
-  content: '✓ ';
 }
 .words {
   display: grid;
@@ -282,6 +265,7 @@ section {
   background: var(--paper);
   padding: 0.7rem 0;
   display: flex;
+  justify-content: flex-end;
   gap: 1rem;
   align-items: center;
 }
