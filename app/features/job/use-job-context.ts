@@ -46,8 +46,8 @@ function createJobContext(id: string) {
     () => shopRecordOf(person.id, id),
     useRuntimeConfig().public.engine,
     barredFor(person.role),
-    // As plain data: it goes to the worker.
-    { ...person.kit, lacking: [...(person.kit?.lacking ?? [])] },
+    // As plain data: it goes to the worker. How exact an instrument is, each reading says itself.
+    { lacking: [...(person.kit?.lacking ?? [])], beepsBelow: person.kit?.beepsBelow },
   )
   const { facts, view, verdicts, card, face, thinking } = advice
   const text = useDraft(person.id, `${id}:reading`)
