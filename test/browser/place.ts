@@ -113,9 +113,9 @@ export async function openCall(page: Page, place: Place, ...complaints: string[]
   return jobOf(page)
 }
 
-/** Waits until the advice answers what was asked last. */
+/** Waits until the advice answers what was asked last, as long outside of a test. */
 export const settled = (page: Page) =>
-  expect(page.getByRole('region', { name: 'Advice' })).toHaveAttribute('aria-busy', 'false')
+  expect(page.getByRole('region', { name: 'Advice' })).toHaveAttribute('aria-busy', 'false', { timeout: 90_000 })
 
 /** The job that a page shows. */
 export const jobOf = (page: Page): string => /\/jobs\/([0-9a-f-]{36})/.exec(page.url())![1]!
