@@ -67,7 +67,7 @@ const how = computed(() => ('step' in props.power ? props.texts.get(props.power.
 @media (max-width: 900px) and (orientation: portrait) {
   .pill {
     width: 100%;
-    height: 4rem;
+    height: 4.75rem;
     font-size: 0.94rem;
   }
   .where {
