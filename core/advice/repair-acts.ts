@@ -3,9 +3,8 @@ import type { Machine } from '../model/machine'
 
 /**
  * What hands do for a repair, from where its parts sit and what hangs on them: behind a panel it is opened; terminals are
- * touched where it has any; a joint comes off where water goes through it and
- * does not run out freely. What is worked by hand from outside, as a tap or a plug, asks
- * for nothing.
+ * touched where it has any; a joint comes off where water goes through it and does not run out freely. What is worked by hand
+ * from outside, as a tap or a plug, asks for nothing.
  *
  * @param repair index of the repair
  */
