@@ -4,6 +4,7 @@ import {
   compareOrders,
   connectionsOf,
   createEngine,
+  needsOf,
   whyNot,
   withHistory,
   type Advice,
@@ -17,7 +18,7 @@ import { ladderOf, traceLines } from '../../core/diagram'
 import { drawPicture, layoutPicture, stripsOf } from '../../core/diagram/layout'
 import { InputError, orThrow } from '../../core/foundation/result'
 import { CIRCUMSTANCES, CIRCUMSTANCE_IDS, mayBeBridged } from '../../core/model/kinds'
-import { provingPairs, type Acceptance, type Machine } from '../../core/model/machine'
+import type { Acceptance, Machine } from '../../core/model/machine'
 import { readSheet, type OwnOptions, type Sheet } from '../../core/model/sheet'
 import { experienceFrom, type Experience, type ShopRecord } from '../../core/statistics'
 import { METERS } from '../../core/simulation/instrument'
@@ -133,10 +134,10 @@ function factsOf(own: Sheet, engine: Engine, record: ShopRecord | undefined): Ma
     complaints: own.complaints.map(({ id, words }) => ({ id, words })),
     options: own.options.map(({ id, title, fitted }) => ({ id, title, fitted })),
     circumstances: CIRCUMSTANCE_IDS.map((id) => ({ id, words: CIRCUMSTANCES[id].words })),
-    makeSafe: own.makeSafe.map(({ text, minutes: _, ...need }) => {
-      const proof = need.does === 'proves-dead' ? { between: provingPairs(machine) } : {}
-      return { ...need, ...proof, text: [describeProof({ ...need, ...proof }), text].filter(Boolean).join('. ') }
-    }),
+    makeSafe: needsOf(machine).map((need, i) => ({
+      ...need,
+      text: [describeProof(need), own.makeSafe[i]!.text].filter(Boolean).join('. '),
+    })),
     tests: [
       ...catalogue.procedures.map((p) => ({ id: p.id, title: engine.titleOf(p), p })),
       ...catalogue.strips.map((s) => ({ id: s.id, title: engine.titleOfStrip(s), p: s.rows[0]! })),

@@ -1,9 +1,20 @@
 import { CIRCUMSTANCE_IDS, mayBeBridged } from '../model/kinds'
-import { provingPairs } from '../model/machine'
+import { provingPairs, type Machine } from '../model/machine'
 import { METERS } from '../simulation/instrument'
-import { FACTS_VERSION, type SheetFacts } from '../job'
+import { FACTS_VERSION, type SafetyNeed, type SheetFacts } from '../job'
 import { handActsOf, type TestCatalogue } from '../diagnosis/catalogue'
 import { vocabularyOf } from './vocabulary'
+
+/** The safety steps of a machine, in the order of its sheet. */
+export const needsOf = (machine: Machine): SafetyNeed[] =>
+  machine.sheet.makeSafe.map(({ id, title, before, does, at, again }) => ({
+    id,
+    title,
+    before,
+    ...(does ? { does } : {}),
+    ...(does === 'proves-dead' ? { ...(at ? { at } : {}), between: provingPairs(machine) } : {}),
+    ...(again ? { again } : {}),
+  }))
 
 /** What a job's guard and the lists must know of a machine, as plain data. */
 export function factsOf(catalogue: TestCatalogue): SheetFacts {
@@ -24,14 +35,7 @@ export function factsOf(catalogue: TestCatalogue): SheetFacts {
     complaints: sheet.complaints.map(({ id, words }) => ({ id, words })),
     circumstances: [...CIRCUMSTANCE_IDS],
     options: sheet.options.map((o) => o.id),
-    needs: sheet.makeSafe.map(({ id, title, before, does, at, again }) => ({
-      id,
-      title,
-      before,
-      ...(does ? { does } : {}),
-      ...(does === 'proves-dead' ? { ...(at ? { at } : {}), between: provingPairs(machine) } : {}),
-      ...(again ? { again } : {}),
-    })),
+    needs: needsOf(machine),
     repairs: sheet.repairs.map(({ id, title }) => ({ id, title })),
     tests: Object.fromEntries(
       procedures.map((p) => [
