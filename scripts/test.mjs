@@ -1,4 +1,4 @@
-import { mkdirSync, readFileSync, rmSync, existsSync } from 'node:fs'
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync } from 'node:fs'
 import { join, relative } from 'node:path'
 import { ensureBuild } from './setup/build.mjs'
 import { CHROMIUM, ensureDebian, postgresBin } from './setup/debian.mjs'
@@ -78,6 +78,14 @@ const browser = await step('The interface in Chromium', bin('playwright'), ['tes
   PLAYWRIGHT_JSON_OUTPUT_NAME: join(results, 'browser.json'),
 })
 tally('browser.json', readBrowser, browser)
+
+// What stood on the page where a story failed.
+const stories = join(results, 'browser')
+for (const file of existsSync(stories) ? readdirSync(stories, { recursive: true }) : []) {
+  if (!file.endsWith('error-context.md')) continue
+  const [told] = readFileSync(join(stories, file), 'utf8').split('# Test source')
+  say(`\n── ${file}\n${told.slice(told.indexOf('# Error details')).slice(0, 6000)}`)
+}
 
 say('\nThe 20 slowest files, s:')
 for (const [file, s] of [...seconds].sort((a, b) => b[1] - a[1]).slice(0, 20))

@@ -1,84 +1,5 @@
-import type { Ending, Payload, SequencedEvent } from './event-schema'
-import type { SafetyEffect } from '../evidence'
-
-/**
- * What a job has come to, without its log: all that the guard and the lists need, kept with the job's row. It grows
- * with what stands, not with the number of events.
- */
-export interface Confirmation {
-  by: string
-  at: string
-  seq: number
-  does?: SafetyEffect
-}
-
-export interface JobStanding {
-  /** Sequence of the last event applied; 0 for a job that is not opened. */
-  seq: number
-  unit: string | undefined
-  /** Revision of the sheet it was begun with; `undefined` for jobs of before revisions were kept. */
-  revision: string | undefined
-  words: string
-  complaints: string[]
-  /** What was said of the days before; absent where nothing was. */
-  circumstances?: string[]
-  /** What the machine has or has not, where it is otherwise than its sheet says; absent where it is as that says. */
-  options?: { id: string; fitted: boolean }[]
-  /** Ids of the standing confirmations of each safety step. */
-  safety: Record<string, string[]>
-  /** Of them, those that the next live work takes back; absent where none is. */
-  untilLive?: string[]
-  /** Who confirmed a step, when, and what it brought about, by the event; absent in states of before it was kept. */
-  confirmed?: Record<string, Confirmation>
-  /** Who has had hands in the machine and has not said that they are out, with when (by sequence). */
-  handsIn?: Record<string, number>
-  /** When and by whom it was last worked on with its power on. */
-  live?: { at: string; by: string }
-  /** Whether somebody shut its water or opened it again; absent where nobody did, or where it is in doubt. */
-  water?: { shut: boolean; at: string; by: string; seq: number }
-  /** Parts with a jumper still in. */
-  bypasses: string[]
-  /** What they are called, by id, where their sheet says. */
-  bypassTitles?: Record<string, string>
-  strategy: string
-  acceptance: string
-  readings: number
-  notes: number
-  repairs: number
-  /** What hands have disconnected and not put back, the first one first; absent where nothing is off. */
-  disconnected?: { label: string; name: string }[]
-  /** Ids of events taken back. */
-  gone: string[]
-  /** Who entered the last event. */
-  by: string
-  /** Sequence of the last reopening, or of the first entry of another day: what was made safe before it is safe no more. */
-  reopenedSeq?: number
-  /** Sequence of the last work on the powered machine. */
-  liveSeq?: number
-  /** When the last entry was made. */
-  lastAt?: string
-  closed: { event: string; seq: number; repair: string; text: string; at: string; by: string; as?: Ending } | undefined
-  /** What is waited for; absent while nothing is. */
-  awaits?: { what: 'part' | 'person' | 'customer'; text: string; at: string; by: string }
-}
-
-export const emptyStanding: JobStanding = {
-  seq: 0,
-  unit: undefined,
-  revision: undefined,
-  words: '',
-  complaints: [],
-  safety: {},
-  bypasses: [],
-  strategy: 'best',
-  acceptance: 'published',
-  readings: 0,
-  notes: 0,
-  repairs: 0,
-  gone: [],
-  by: '',
-  closed: undefined,
-}
+import type { Payload, SequencedEvent } from './event-schema'
+import { standingAt, type Confirmation, type JobStanding } from './standing'
 
 /**
  * Whether an entry can be taken back. An action changed the machine and the opening is the job itself: neither can.
@@ -109,15 +30,6 @@ function count(s: JobStanding, id: string, payload: Payload, by: 1 | -1): JobSta
     default:
       return s
   }
-}
-
-/** Entries further apart than this are of two visits: nobody knows what the machine has been through, ms. */
-const ANOTHER_DAY = 8 * 3600e3
-
-/** A job as it stands at a moment: what was made safe on another day is safe no more. */
-export function standingAt<S extends Pick<JobStanding, 'safety' | 'lastAt'>>(job: S, at: string): S {
-  const away = job.lastAt === undefined ? 0 : Date.parse(at) - Date.parse(job.lastAt)
-  return away > ANOTHER_DAY ? { ...job, safety: {} } : job
 }
 
 /** Confirmations without those that hold no more. */

@@ -1,6 +1,7 @@
 import type { ReadingValue } from '../foundation/quantity'
 import type { Action } from '../evidence'
-import { apply, emptyStanding, type JobStanding } from './apply'
+import { apply } from './apply'
+import { emptyStanding, type JobStanding } from './standing'
 import type { Payload, SequencedEvent } from './event-schema'
 
 /** One line of a job's log. */

@@ -1,6 +1,7 @@
 import { DEAD_ACTS, LIVE_ACTS, readEvidence, type HandAct, type SafetyEffect, type WorkMode } from '../evidence'
 import type { Problem } from '../foundation/issues'
-import { isRetractable, standingAt, type JobStanding } from './apply'
+import { isRetractable } from './apply'
+import { standingAt, type JobStanding } from './standing'
 import type { JobEvent, SequencedEvent } from './event-schema'
 import { findTest, vocabularyFrom, type SafetyNeed, type SheetFacts } from './sheet-facts'
 

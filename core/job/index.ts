@@ -1,4 +1,4 @@
-export { apply, emptyStanding, type Confirmation, type JobStanding } from './apply'
+export { apply } from './apply'
 export {
   ENDINGS,
   EVENT_VERSION,
@@ -19,4 +19,5 @@ export { actsNow, barredFor, missingSteps, othersIn, refuses, type Refusal, type
 export { powerState, waterState, type PowerState, type WaterState } from './power-state'
 export { FACTS_VERSION, factsOfAll, type SafetyNeed, type SheetFacts } from './sheet-facts'
 export { stamped } from './stamp'
+export { emptyStanding, type Confirmation, type JobStanding } from './standing'
 export { upcast, type WrittenEvent } from './upcast'

@@ -1,4 +1,4 @@
-import { standingAt, type JobStanding } from './apply'
+import { standingAt, type JobStanding } from './standing'
 import type { SafetyNeed } from './sheet-facts'
 
 /** How a machine stands, by what somebody did and not by what somebody wished. In doubt it is live. */

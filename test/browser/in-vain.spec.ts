@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { brokenMachine, callTo, testToTheEnd } from './machine'
-import { openPlace, settled, signIn, type Place, history, remedies, testCard } from './place'
+import { atCause, openPlace, settled, signIn, type Place, history, remedies, testCard } from './place'
 
 let place: Place
 test.beforeAll(async () => {
@@ -30,6 +30,7 @@ test('two faults at once: the first repair is right and does not do, the tests g
   await page.keyboard.press('Escape')
   await page.keyboard.press('u')
   await settled(page)
+  expect(await atCause(page)).toBe(true)
   await expect(remedies(page).first()).toHaveAccessibleName(new RegExp(repairs[0].title))
   await failed.click()
   await expect(history(page)).toContainText(repairs[0].title)

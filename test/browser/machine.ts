@@ -7,7 +7,19 @@ import { formatReading } from '../../core/words'
 import { orThrow } from '../../core/foundation/result'
 import { severityAt } from '../../core/model/machine'
 import { readSheet } from '../../core/model/sheet'
-import { begin, enter, makeSafe, settled, expectAtHand, type Place, readings, cause, testCard, answer } from './place'
+import {
+  begin,
+  enter,
+  makeSafe,
+  settled,
+  expectAtHand,
+  type Place,
+  readings,
+  atCause,
+  cause,
+  testCard,
+  answer,
+} from './place'
 
 const MOST_TESTS = 24
 
@@ -80,14 +92,7 @@ export async function testToTheEnd(
   { engine, truth }: { engine: Engine; truth: DrawnMachine },
   turn: Turn = (own) => Promise.resolve(own),
 ): Promise<void> {
-  for (let k = 0, taken = 0; k < MOST_TESTS && !(await cause(page).count()); k++) {
-    // What is clear only on the second thought is offered, and does not push the question aside.
-    const clear = page.getByRole('button', { name: /^Clear enough now/ })
-    if (await clear.count()) {
-      await clear.click()
-      await settled(page)
-      continue
-    }
+  for (let taken = 0; taken < MOST_TESTS && !(await atCause(page));) {
     await expectAtHand(page)
     const before = await readings(page).count()
     await takeNext(await turn(page, taken++), engine, truth)

@@ -131,6 +131,18 @@ export const standing = (page: Page) =>
       rows.map((r) => `${r.textContent} ${r.querySelector('[role=meter]')?.getAttribute('aria-valuenow')}`).join('\n'),
     )
 export const cause = (page: Page) => page.getByRole('region', { name: 'The cause' })
+/**
+ * Whether the cause stands there. What is clear only on the second thought is offered, and does not push the question
+ * aside: here the offer is taken.
+ */
+export async function atCause(page: Page): Promise<boolean> {
+  const clear = page.getByRole('button', { name: /^Clear enough now/ })
+  if (await clear.count()) {
+    await clear.click()
+    await settled(page)
+  }
+  return (await cause(page).count()) > 0
+}
 /** Repairs offered, the nearest first; each is named by what it is. */
 export const remedies = (page: Page) => cause(page).getByRole('radio')
 export const testCard = (page: Page) => page.getByRole('region', { name: /^Test: / })

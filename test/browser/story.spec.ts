@@ -13,6 +13,7 @@ import {
   readings,
   standing,
   leading,
+  atCause,
   cause,
   remedies,
   testCard,
@@ -78,7 +79,7 @@ test('from a call to a proven cause, and the job as it was after a restart in a 
     'Pressure at the end of the cold hose': '3.1',
     'Read the code shown': 'LF',
   }
-  for (let step = 0; step < 12 && !(await cause(page).count()); step++) {
+  for (let step = 0; step < 12 && !(await atCause(page)); step++) {
     await makeSafe(page)
     const title = await testTitle(page).innerText()
     const reading = shows[title] ?? 'could not'
@@ -89,7 +90,7 @@ test('from a call to a proven cause, and the job as it was after a restart in a 
     await expect(readings(page)).toHaveCount(count + 1)
     await settled(page)
     // What could not be taken is not asked for again; what was read may be, once.
-    if (reading === 'could not' && !(await cause(page).count())) await expect(testTitle(page)).not.toHaveText(title)
+    if (reading === 'could not' && !(await atCause(page))) await expect(testTitle(page)).not.toHaveText(title)
   }
   await expect(cause(page)).toContainText('cold valve')
   await expect(remedies(page).first()).toHaveAccessibleName(new RegExp('new inlet valve assembly'))
@@ -104,6 +105,7 @@ test('from a call to a proven cause, and the job as it was after a restart in a 
   await page.getByRole('button', { name: 'Undo new inlet valve assembly' }).click()
   await expect(history(page)).not.toContainText('It still failed')
   await settled(page)
+  expect(await atCause(page)).toBe(true)
   await expect(remedies(page).first()).toHaveAttribute('value', remedy!)
   const taken = await readings(page).count()
   const top = await standing(page)
@@ -117,6 +119,7 @@ test('from a call to a proven cause, and the job as it was after a restart in a 
   expect(fresh.url()).toContain(job)
   await expect(readings(fresh)).toHaveCount(taken)
   expect(await standing(fresh)).toBe(top)
+  expect(await atCause(fresh)).toBe(true)
   await fresh.getByRole('button', { name: /close the job/ }).click()
   await expect(fresh.getByLabel('Closed')).toContainText('new inlet valve assembly')
   await fresh.close()

@@ -3,6 +3,7 @@ import { brokenMachine, callTo, takeNext } from './machine'
 import { axeViolations, leastLineContrast, measureTurn, newTurn, tabStops, watchPage } from './measure'
 import {
   answer,
+  atCause,
   cause,
   choose,
   enter,
@@ -49,13 +50,7 @@ for (const { sheet, machine, asked, fault, size, look } of [
     await signIn(page, place)
     await callTo(page, place, asked, machine, says)
     await newTurn(page)
-    for (let k = 0; k < 12 && !(await cause(page).count()); k++) {
-      const clear = page.getByRole('button', { name: /^Clear enough now/ })
-      if (await clear.count()) {
-        await clear.click()
-        await settled(page)
-        break
-      }
+    for (let k = 0; k < 12 && !(await atCause(page)); k++) {
       await page.waitForTimeout(700)
       const { atHand, exchanged, contradictions, labels, lines } = await measureTurn(page, k ? 1 : 0)
       const where = `turn ${k + 1}: ${await testCard(page).getAttribute('aria-label')}`

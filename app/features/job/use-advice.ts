@@ -18,40 +18,19 @@ import {
   type Strategy,
 } from '../../engine'
 import { provideComputed } from './provide-computed'
+import { questionOf } from './question'
 import { nextFace, offerBeside, type Face } from './turn'
+import type { WhereLeft } from './where-left'
 
 /** A sheet that could not be fetched is asked for again after this time, ms. */
 const AGAIN_AFTER = 3000
 
-/** The same value from the device and from the server is the same question: a table keeps fields in an order of its own. */
-const inOneOrder = <T extends object>(value: T): T => Object.fromEntries(Object.entries(value).sort()) as T
-
-/** The log of a job as the engine takes it. */
-const questionOf = (job: Job, barred: WorkMode[], kit: Kit): Question => ({
-  barred,
-  kit,
-  strategy: job.strategy as Strategy,
-  acceptance: job.acceptance as Acceptance,
-  written: [
-    ...job.complaints.map((complaint) => ({ complaint })),
-    ...(job.circumstances ?? []).map((circumstance) => ({ circumstance })),
-    ...job.log.map((l) =>
-      l.type === 'reading'
-        ? {
-            event: l.event,
-            test: l.test,
-            reading: l.text,
-            ...(l.value === undefined ? {} : { value: inOneOrder(l.value) }),
-            ...(l.instrument === undefined ? {} : { instrument: l.instrument }),
-            ...(l.accuracy === undefined ? {} : { accuracy: l.accuracy }),
-          }
-        : { event: l.event, action: `${l.action.verb} ${l.action.target ?? ''}`.trim() },
-    ),
-  ],
-})
-
 /** The settled answer is waited for so long before the quick one is shown as a question, ms. */
 const PATIENCE = 700
+/** The same where somebody comes back to a job and has no test half taken, ms. */
+const PATIENCE_BACK = 4000
+/** As long as a timer can wait, ms. */
+const NO_END = 2 ** 31 - 1
 /** An answer belongs to a question that has stood there for so long, ms. */
 const BOUND_AFTER = 600
 
@@ -62,6 +41,7 @@ const BOUND_AFTER = 600
  *
  * @param record what the shop had seen of such machines when the job came
  * @param state names the state of the engine: what one has computed is no answer of another
+ * @param left what stood there when the job was left on this device
  * @param barred work that the person signed in may not do
  * @param kit what they have with them
  */
@@ -71,6 +51,7 @@ export function useAdvice(
   revision: Ref<string | undefined>,
   record: () => Promise<ShopRecord | undefined>,
   state: string,
+  left: { last(): Promise<WhereLeft | undefined>; keep(now: WhereLeft): void },
   barred: WorkMode[],
   kit: Kit,
 ) {
@@ -123,7 +104,7 @@ export function useAdvice(
       broken.value = ''
       // It was told while the sheet was read.
       if (JSON.stringify(own) !== JSON.stringify(fitted())) return await open(true)
-      await think()
+      await think(anew ? PATIENCE : await comeBack())
       void keep()
       // What is to be done comes first.
       drawing.value = await engine.drawing()
@@ -152,6 +133,32 @@ export function useAdvice(
     deaf()
   })
 
+  /**
+   * The test that stood there when this device left the job stands there again, unless it has been answered since.
+   *
+   * @returns how long the settled answer is waited for, ms
+   */
+  async function comeBack(): Promise<number> {
+    const was = await left.last()
+    const patience = job.value.log.length ? PATIENCE_BACK : PATIENCE
+    if (!was || face.value) return patience
+    // What was to be done is still to be done where nothing was entered since.
+    if (was.face.type === 'cause') return job.value.log.every((l) => was.log.includes(l.event)) ? NO_END : patience
+    const answeredSince = (id: string) => answersOf(id).some((event) => !was.log.includes(event))
+    // A sheet with other options fitted may not have it any more.
+    const its = await engine.card(question.value, was.face.id, was.meter, true).catch(() => undefined)
+    if (!its || answeredSince(its.id) || its.strip?.rows.every((row) => row.text !== undefined)) return patience
+    chosen.value = was.chosen
+    meter.value = was.meter
+    show(was.face, its)
+    return patience
+  }
+  watch([face, meter, chosen], () => {
+    if (!face.value) return
+    const log = job.value.log.map((l) => l.event)
+    left.keep({ face: { ...face.value }, chosen: chosen.value, meter: meter.value, log })
+  })
+
   const answersOf = (test: string) =>
     job.value.log.flatMap((l) => (l.type === 'reading' && l.test === test ? [l.event] : []))
   /** Readings of the test on the card that were there before it was. */
@@ -176,7 +183,8 @@ export function useAdvice(
   const cardFor = async (asked: Question, next: Face | undefined, quick: boolean) =>
     next?.type === 'test' ? engine.card(asked, next.id, meter.value, quick) : undefined
 
-  async function think(): Promise<void> {
+  /** @param patient how long the settled answer is waited for, ms */
+  async function think(patient = PATIENCE): Promise<void> {
     if (!facts.value) return
     const mine = ++round
     const stale = () => mine !== round
@@ -199,7 +207,7 @@ export function useAdvice(
         if (next?.type === 'test')
           patience = setTimeout(() => {
             if (!stale() && due.value) show(next, its)
-          }, PATIENCE)
+          }, patient)
       }
       const settled = await engine.view(asked, false)
       clearTimeout(patience)

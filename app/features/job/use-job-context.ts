@@ -1,5 +1,5 @@
 import { useRuntimeConfig } from '#imports'
-import { computed, inject, nextTick, provide, type InjectionKey } from 'vue'
+import { computed, inject, nextTick, provide, watch, type InjectionKey } from 'vue'
 import type { ReadingValue } from '../../../core/foundation/quantity'
 import {
   actsNow,
@@ -15,13 +15,14 @@ import {
 } from '../../../core/job'
 import { describeRefusal } from '../../../core/words'
 import { useSession } from '../session'
-import { useDraft } from './draft'
+import { useHalfRead } from './draft'
 import { historyRows } from './history-rows'
 import { shopRecordOf } from './shop-record'
 import { useAdvice } from './use-advice'
 import { useJob } from './use-job'
 import { useNow } from './use-now'
 import { usePhotos } from './use-photos'
+import { leave, whereLeft } from './where-left'
 
 /** Parts that hands have parted and not yet put back. */
 function partedIn(log: ReturnType<typeof useJob>['state']['value']['log']): string[] {
@@ -45,15 +46,22 @@ function createJobContext(id: string) {
     computed(() => meta.value?.revision),
     () => shopRecordOf(person.id, id),
     useRuntimeConfig().public.engine,
+    { last: () => whereLeft(person.id, id), keep: (left) => void leave(person.id, id, left) },
     barredFor(person.role),
     // As plain data: it goes to the worker. How exact an instrument is, each reading says itself.
     { lacking: [...(person.kit?.lacking ?? [])], beepsBelow: person.kit?.beepsBelow },
   )
   const { facts, view, verdicts, card, face, thinking } = advice
-  const text = useDraft(person.id, `${id}:reading`)
+  const text = useHalfRead(
+    person.id,
+    `${id}:reading`,
+    computed(() => card.value?.id),
+  )
   const now = useNow()
 
   const closed = computed(() => state.value.closed !== undefined)
+  // What is half typed at its end is typed for nothing, and keeps no newer program waiting.
+  watch(closed, (is) => is && (text.value = ''))
   const mayWrite = computed(() => person.role !== 'read-only')
   const locked = computed(() => closed.value || !mayWrite.value)
   const said = computed(() =>
@@ -155,10 +163,7 @@ function createJobContext(id: string) {
     const powered = facts.value?.tests.find((t) => t.id === test)?.powered
     void act({ type: 'reading', test, text: answer, ...(powered ? { live: true as const } : {}) })
   }
-  function choose(test: string, instrument?: string): void {
-    text.value = ''
-    void advice.lay(test, instrument)
-  }
+  const choose = (test: string, instrument?: string) => void advice.lay(test, instrument)
   /** The same test with another instrument; what is typed stays. */
   function turnMeter(meter: string): void {
     if (card.value) void advice.lay(card.value.strip?.id ?? card.value.id, meter)
