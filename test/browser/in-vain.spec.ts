@@ -30,7 +30,7 @@ test('two faults at once: the first repair is right and does not do, the tests g
   await page.keyboard.press('Escape')
   await page.keyboard.press('u')
   await settled(page)
-  expect(await atCause(page)).toBe(true)
+  await expect.poll(() => atCause(page)).toBe(true)
   await expect(remedies(page).first()).toHaveAccessibleName(new RegExp(repairs[0].title))
   await failed.click()
   await expect(history(page)).toContainText(repairs[0].title)

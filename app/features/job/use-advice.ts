@@ -1,4 +1,4 @@
-import { computed, onScopeDispose, ref, shallowRef, watch, type Ref } from 'vue'
+import { computed, nextTick, onScopeDispose, ref, shallowRef, watch, type Ref } from 'vue'
 import type { TestCard, View } from '../../../core/advice'
 import type { Kit, WorkMode } from '../../../core/evidence'
 import type { Job } from '../../../core/job'
@@ -257,7 +257,11 @@ export function useAdvice(
   /** A reading has been taken: a column, as it lay there then, goes on to its next row, else what is advised comes. */
   function taken(strip: TestCard['strip']): void {
     const goesOn = strip?.rows.some((row, i) => i !== strip.at && row.text === undefined)
-    if (!goesOn) return turn()
+    if (!goesOn) {
+      turn()
+      // The log may have been judged already while the entry was being kept: nothing else would fill the room.
+      return void nextTick(() => due.value && !thinking.value && think())
+    }
     meter.value = undefined
     freshen()
   }
