@@ -80,6 +80,8 @@ test('from the doorstep to one thing to do without a hand leaving the keys', asy
     await settled(page)
   }
   await expect(remedies(page).first()).toHaveAccessibleName(new RegExp(repairs[0]!.title))
+  // What has just come is bound to nobody's answer yet.
+  await expect(page.getByRole('button', { name: /close the job/ })).toBeEnabled()
   await tabTo(page, /close the job/)
   await page.keyboard.press('Enter')
   await expect(page.getByLabel('Closed')).toContainText(repairs[0]!.title)
