@@ -347,6 +347,12 @@ test('a half-typed value is there again after leaving and after a reload', async
   await page.reload()
   await settled(page)
   await stands()
+  // Whoever comes back comes back to the step where they were.
+  const steps = page.getByRole('navigation', { name: 'Steps of this job' })
+  await steps.getByRole('link', { name: 'Wiring' }).click()
+  await goToJobs(page)
+  await page.locator(`a[href="/jobs/${job}"]`).click()
+  await expect(steps.getByRole('link', { name: 'Wiring' })).toHaveAttribute('aria-current', 'step')
   // Answered by a colleague meanwhile it is asked no more.
   await page.goto(`${place.url}/me`)
   await page.request.post(`${place.url}/api/jobs/${job}/events`, {

@@ -1,4 +1,5 @@
 export { default as CallStep } from './components/CallStep.vue'
+export { default as ComeBack } from './components/ComeBack.vue'
 export { default as FindStep } from './components/FindStep.vue'
 export { default as JobFrame } from './components/JobFrame.vue'
 export { default as SafeStep } from './components/SafeStep.vue'

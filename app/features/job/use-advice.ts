@@ -260,7 +260,9 @@ export function useAdvice(
     if (!goesOn) {
       turn()
       // The log may have been judged already while the entry was being kept: nothing else would fill the room.
-      return void nextTick(() => due.value && !thinking.value && think())
+      return void nextTick(async () => {
+        if (due.value && !thinking.value) await think()
+      })
     }
     meter.value = undefined
     freshen()

@@ -1,35 +1,39 @@
 <script setup lang="ts">
+import { watch } from 'vue'
 import { useRoute } from 'vue-router'
+import { JOB_STEPS, keepStep, type JobStep } from '../../../data/last-step'
 import { AppIcon } from '../../../ui'
 import { NuxtLink } from '#components'
 
 /** The steps of a job in their order; a step stands here only when it works. */
-defineProps<{
+const props = defineProps<{
   id: string
   /** How much is disconnected and not back. */
   off: number
 }>()
-const STEPS = [
-  { path: 'call', title: 'Call' },
-  { path: 'safe', title: 'Safe' },
-  { path: 'wiring', title: 'Wiring' },
-  { path: 'find', title: 'Find' },
-] as const
+const TITLES: Record<JobStep, string> = { call: 'Call', safe: 'Safe', wiring: 'Wiring', find: 'Find' }
 const route = useRoute()
+const isHere = (step: JobStep): boolean => route.path.endsWith(`/${step}`)
+// Whoever comes back to the job comes back to where they were.
+watch(
+  () => JOB_STEPS.find(isHere),
+  (step) => step && keepStep(props.id, step),
+  { immediate: true },
+)
 </script>
 
 <template>
   <nav class="steps" aria-label="Steps of this job">
     <NuxtLink to="/jobs" class="back" aria-label="All jobs"><AppIcon name="back" /></NuxtLink>
     <NuxtLink
-      v-for="s in STEPS"
-      :key="s.path"
-      :to="`/jobs/${id}/${s.path}`"
+      v-for="step in JOB_STEPS"
+      :key="step"
+      :to="`/jobs/${id}/${step}`"
       class="step-link"
-      :class="{ here: route.path.endsWith(`/${s.path}`) }"
-      :aria-current="route.path.endsWith(`/${s.path}`) ? 'step' : undefined"
+      :class="{ here: isHere(step) }"
+      :aria-current="isHere(step) ? 'step' : undefined"
       replace
-      >{{ s.title }}<span v-if="s.path === 'wiring' && off" class="small"> {{ off }} off</span></NuxtLink
+      >{{ TITLES[step] }}<span v-if="step === 'wiring' && off" class="small"> {{ off }} off</span></NuxtLink
     >
   </nav>
 </template>

@@ -1,7 +1,10 @@
 <script setup lang="ts">
-import { definePageMeta } from '#imports'
+import { useRoute } from 'vue-router'
+import { ComeBack } from '../../../features/job'
 
-definePageMeta({ redirect: (to) => ({ path: `/jobs/${String(to.params.id)}/find`, replace: true }) })
+const id = String(useRoute().params.id)
 </script>
 
-<template><div /></template>
+<template>
+  <ComeBack :id="id" />
+</template>
