@@ -89,12 +89,15 @@ export const jobEvent = (payload: object, more: object = {}) => ({
   ...more,
 })
 
+/** Longest wait on a slow machine, ms; said where pages are also used outside of tests. */
+const LONGEST = 90_000
+
 export async function signIn(page: Page, place: Place, who = MARA): Promise<void> {
   await page.goto(`${place.url}/sign-in`)
   await page.getByLabel('E-mail').fill(who.email)
   await page.getByLabel('Password').fill(who.password)
   await page.getByRole('button', { name: 'Sign in' }).click()
-  await expect(page.getByRole('heading', { name: 'Today' })).toBeVisible()
+  await expect(page.getByRole('heading', { name: 'Today' })).toBeVisible({ timeout: LONGEST })
 }
 
 /** Begins the call that has been told, and goes on from its page to finding. */
@@ -113,9 +116,9 @@ export async function openCall(page: Page, place: Place, ...complaints: string[]
   return jobOf(page)
 }
 
-/** Waits until the advice answers what was asked last, as long outside of a test. */
+/** Waits until the advice answers what was asked last. */
 export const settled = (page: Page) =>
-  expect(page.getByRole('region', { name: 'Advice' })).toHaveAttribute('aria-busy', 'false', { timeout: 90_000 })
+  expect(page.getByRole('region', { name: 'Advice' })).toHaveAttribute('aria-busy', 'false', { timeout: LONGEST })
 
 /** The job that a page shows. */
 export const jobOf = (page: Page): string => /\/jobs\/([0-9a-f-]{36})/.exec(page.url())![1]!
