@@ -200,8 +200,8 @@ h2 > .soft {
   color: var(--danger);
   font-size: 0.9rem;
 }
-/* On a laptop the act stays on the screen while what stands above it scrolls. */
-@media (min-width: 901px) and (min-height: 600px) {
+/* The act stays on the screen while what stands above it scrolls. */
+@media (min-height: 600px) {
   .ends {
     position: sticky;
     bottom: 0;
