@@ -92,7 +92,8 @@ export async function testToTheEnd(
   { engine, truth }: { engine: Engine; truth: DrawnMachine },
   turn: Turn = (own) => Promise.resolve(own),
 ): Promise<void> {
-  for (let taken = 0; taken < MOST_TESTS && !(await atCause(page));) {
+  let taken = 0
+  while (taken < MOST_TESTS && !(await atCause(page))) {
     await expectAtHand(page)
     const before = await readings(page).count()
     await takeNext(await turn(page, taken++), engine, truth)

@@ -6,11 +6,7 @@ import { deviceDatabase } from '../../data/database'
  *
  * @param fits whether what the device kept is of this form
  */
-export function useDraftOf<T>(
-  person: string,
-  key: string,
-  fits: (kept: unknown) => kept is T,
-): ShallowRef<T | undefined> {
+function useDraftOf<T>(person: string, key: string, fits: (kept: unknown) => kept is T): ShallowRef<T | undefined> {
   const typed = shallowRef<T>()
   let read = false
   onMounted(async () => {

@@ -200,8 +200,11 @@ h2 > .soft {
   color: var(--danger);
   font-size: 0.9rem;
 }
-/* The act stays on the screen while what stands above it scrolls. */
+/* The act stays on the screen while what stands above it scrolls; what has the focus stands clear of it. */
 @media (min-height: 600px) {
+  .cause :deep(:is(input, button, a)) {
+    scroll-margin-bottom: 9rem;
+  }
   .ends {
     position: sticky;
     bottom: 0;
