@@ -41,7 +41,12 @@ export default defineNuxtConfig({
   pinia: { storesDirs: [] },
   runtimeConfig: { public: { engine: engineState(import.meta.dirname) } },
   features: { inlineStyles: false },
-  experimental: { payloadExtraction: false, appManifest: false },
+  experimental: {
+    payloadExtraction: false,
+    appManifest: false,
+    // A page is fetched when a hand comes near its link, not because the link is to be seen.
+    defaults: { nuxtLink: { prefetchOn: { visibility: false, interaction: true } } },
+  },
   primevue: {
     importTheme: { from: '~~/app/assets/theme.ts' },
     options: { ripple: false },

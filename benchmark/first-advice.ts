@@ -1,5 +1,5 @@
 import type { Browser } from '@playwright/test'
-import { cause, jobOf, signIn, testCard, type Place } from '../test/browser/place'
+import { jobOf, signIn, type Place } from '../test/browser/place'
 
 /** How much slower the processor is made: a phone in a cellar. */
 const SLOWED = 4
@@ -7,12 +7,18 @@ const ROUNDS = 3
 /** How long somebody talks on after the complaint is picked, ms. */
 const TALK = 4000
 
-declare global {
-  /** Milliseconds that workers have taken over what they were asked, while the page counted. */
-  var workersTook: number
-  /** When the watch was started, ms of the page. */
-  var watchFrom: number
-}
+/** Said at the head of a worker: when it was at work, ms since 1970. It answers a question within the event that brought it. */
+const WATCH_WORKER = `
+  self.busy = []
+  let begun
+  addEventListener('message', (event) => { begun = performance.timeOrigin + event.timeStamp })
+  const post = self.postMessage.bind(self)
+  self.postMessage = (...all) => {
+    if (begun !== undefined) self.busy.push([begun, performance.timeOrigin + performance.now()])
+    begun = undefined
+    post(...all)
+  };
+`
 
 /** What the first advice of a machine takes, ms: the middle of some rounds. */
 export interface FirstAdvice {
@@ -50,16 +56,14 @@ export async function firstAdvice(
     await page.waitForTimeout(TALK)
     await device.restart()
     await page.getByRole('button', { name: 'Begin the job' }).click()
-    await page.getByRole('region', { name: 'At once' }).waitFor()
-    begun.push(await device.took())
+    begun.push(await device.took('[aria-label="At once"]'))
     const job = jobOf(page)
     await device.close()
     const other = await slowDevice(browser)
     await signIn(other.page, place)
     await other.slow()
     await other.page.goto(`${place.url}/jobs/${job}/find`, { waitUntil: 'commit' })
-    await testCard(other.page).or(cause(other.page)).first().waitFor()
-    opened.push(await other.took())
+    opened.push(await other.took('[aria-label^="Test: "], [aria-label="The cause"]'))
     await other.close()
   }
   return { begun: median(begun), opened: median(opened) }
@@ -69,33 +73,37 @@ export async function firstAdvice(
 async function slowDevice(browser: Browser) {
   const context = await browser.newContext({ viewport: { width: 390, height: 844 }, hasTouch: true })
   const page = await context.newPage()
-  await page.addInitScript(() => {
-    Object.assign(globalThis, { workersTook: 0, watchFrom: 0 })
-    const asked = new Map<Worker, number>()
-    const post = Worker.prototype.postMessage as (...all: unknown[]) => void
-    Worker.prototype.postMessage = function (this: Worker, ...all: unknown[]) {
-      if (!asked.has(this))
-        this.addEventListener('message', () => {
-          globalThis.workersTook += performance.now() - (asked.get(this) || performance.now())
-          asked.set(this, 0)
-        })
-      if (!asked.get(this)) asked.set(this, performance.now())
-      post.apply(this, all)
-    }
+  await context.route(/engine\.worker-[^/]*\.js$/, async (route) => {
+    const response = await route.fetch()
+    await route.fulfill({ response, body: `${WATCH_WORKER}${await response.text()}` })
   })
+  let from: number | undefined
   return {
     page,
     slow: async () => {
       const session = await context.newCDPSession(page)
       await session.send('Emulation.setCPUThrottlingRate', { rate: SLOWED })
     },
-    restart: () => page.evaluate(() => Object.assign(globalThis, { workersTook: 0, watchFrom: performance.now() })),
-    took: async () => {
-      const { page: own, workers } = await page.evaluate(() => ({
-        page: performance.now() - globalThis.watchFrom,
-        workers: globalThis.workersTook,
-      }))
-      return own + (SLOWED - 1) * workers
+    /** The watch starts now; without it, with the page. */
+    restart: async () => {
+      from = await page.evaluate(() => performance.timeOrigin + performance.now())
+    },
+    /** @param shown what has to stand on the page, as a selector: until the frame in which it does */
+    took: async (shown: string) => {
+      const stands = await page.waitForFunction(
+        (own) => document.querySelector(own) && performance.timeOrigin + performance.now(),
+        shown,
+        { polling: 'raf' },
+      )
+      const until = (await stands.jsonValue()) as number
+      const began = from ?? (await page.evaluate(() => performance.timeOrigin))
+      const all = await Promise.all(
+        page.workers().map((w) => w.evaluate(() => (globalThis as unknown as { busy?: [number, number][] }).busy)),
+      )
+      if (!all.some((busy) => busy?.length)) throw new Error('No worker was watched.')
+      const spans = all.flatMap((busy) => busy ?? [])
+      const busy = spans.reduce((sum, [a, b]) => sum + Math.max(0, Math.min(b, until) - Math.max(a, began)), 0)
+      return until - began + (SLOWED - 1) * busy
     },
     close: () => context.close(),
   }

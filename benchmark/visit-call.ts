@@ -6,11 +6,12 @@ import {
   leastLineContrast,
   longestTask,
   measureTurn,
+  newTasks,
   newTurn,
   tabStops,
   type TurnMeasure,
 } from '../test/browser/measure'
-import { cause, readings, settled, testCard, type Place } from '../test/browser/place'
+import { cause, makeSafe, readings, settled, testCard, type Place } from '../test/browser/place'
 import type { Call } from './draw'
 
 const MOST_TURNS = 16
@@ -28,6 +29,9 @@ export interface Played {
   stops: number[]
   axe: string[]
   contrast: number
+  /** Longest task while a reading is typed, ms; 0 where none was typed. */
+  typing: number
+  /** Longest task from the safety steps to the tap that answers, ms. */
   longest: number
   ended: boolean
 }
@@ -55,6 +59,17 @@ async function beginCall(page: Page, place: Place, unit: string, words: string):
   return said
 }
 
+/** Types a reading as fingers do, and takes it out again. @returns the longest task meanwhile, ms */
+async function typeReading(page: Page): Promise<number> {
+  const field = page.getByLabel('Reading', { exact: true })
+  if (!(await field.count())) return 0
+  await newTasks(page)
+  await field.pressSequentially('118.6', { delay: 80 })
+  const longest = await longestTask(page)
+  await field.fill('')
+  return longest
+}
+
 /** Plays a call from its telling to one thing to do, as a hand does that slips at every answer. */
 export async function playCall(
   page: Page,
@@ -62,7 +77,7 @@ export async function playCall(
   unit: string,
   engine: Engine,
   call: Call,
-  name: Omit<Played, 'turns' | 'extra' | 'doubled' | 'stops' | 'axe' | 'contrast' | 'longest' | 'ended'>,
+  name: Omit<Played, 'turns' | 'extra' | 'doubled' | 'stops' | 'axe' | 'contrast' | 'typing' | 'longest' | 'ended'>,
 ): Promise<Played> {
   const out: Played = {
     ...name,
@@ -72,6 +87,7 @@ export async function playCall(
     stops: [],
     axe: [],
     contrast: 21,
+    typing: 0,
     longest: 0,
     ended: false,
   }
@@ -101,6 +117,9 @@ export async function playCall(
     }
     const before = await readings(page).count()
     await newTurn(page)
+    await makeSafe(page)
+    out.longest = Math.max(out.longest, await longestTask(page))
+    out.typing = Math.max(out.typing, await typeReading(page))
     const at = await takeNext(page, engine, call.truth)
     out.longest = Math.max(out.longest, await longestTask(page))
     await tapAgain(page, at, DOUBLE_TAPS[k % DOUBLE_TAPS.length]!)

@@ -43,6 +43,12 @@ function turnRows(played: readonly Played[]): Row[] {
       of: played.reduce((s, p) => s + p.doubled, 0),
     },
     {
+      what: 'longest task while typing',
+      figure: Math.max(0, ...played.map((p) => p.typing)),
+      unit: 'ms',
+      most: 50,
+    },
+    {
       what: 'longest task while answering',
       figure: Math.max(0, ...played.map((p) => p.longest)),
       unit: 'ms',

@@ -11,6 +11,15 @@ const keptAs = (person: string, name: string): Promise<unknown> =>
       () => undefined,
     )
 
+/** Keeps what the server answered; a device that cannot asks for it again. */
+export const keep = (person: string, name: string, value: unknown): Promise<void> =>
+  deviceDatabase()
+    .lists.put({ person, name, value })
+    .then(
+      () => undefined,
+      () => undefined,
+    )
+
 /**
  * What the server once answered, from the device where it is there: for what does not change.
  *
@@ -39,9 +48,7 @@ export async function fetchOrKept<C extends Contract>(
 ): Promise<{ value: z.infer<C['answer']>; fresh: boolean }> {
   try {
     const value = await call(contract, asked)
-    await deviceDatabase()
-      .lists.put({ person, name, value })
-      .catch(() => undefined)
+    await keep(person, name, value)
     return { value, fresh: true }
   } catch (error) {
     if (!(error instanceof ApiError) || !error.transient) throw error

@@ -29,6 +29,8 @@ import type { Answer, Contact, EngineApi, MachineDrawing, MachineFacts, Question
 let sheet: Sheet | undefined
 /** Which sheet that is, word for word. */
 let text = ''
+/** What the shop had seen of such machines, in the same way. */
+let seen = ''
 /** What of its options is otherwise than it says. */
 let fitted: OwnOptions = []
 let experience: Experience | undefined
@@ -103,10 +105,31 @@ function canCustomer({ sheet }: Machine, { workMode, needs, meter, measurement }
   return measurement.type === 'sense' && measurement.sense !== 'hand' && !service
 }
 
+/** Every test of the machine, columns of readings too. */
+function testsOf(engine: Engine): MachineFacts['tests'] {
+  const { machine, catalogue } = engine
+  return [
+    ...catalogue.procedures.map((p) => ({ id: p.id, title: engine.titleOf(p), p })),
+    ...catalogue.strips.map((s) => ({ id: s.id, title: engine.titleOfStrip(s), p: s.rows[0]! })),
+  ].map(({ id, title, p }) => ({
+    id,
+    title,
+    when: describeTiming(machine, p.timing),
+    workMode: p.workMode,
+    part: 'part' in p.measurement ? p.measurement.part : -1,
+    shape: p.shape,
+    asFound: p.needs.asFound,
+    byCustomer: canCustomer(machine, p) ? engine.howTo(p) : undefined,
+    how: p.needs.asFound ? engine.howTo(p) : undefined,
+    powered: p.needs.power === 'on',
+  }))
+}
+
 /** What a page must know of the machine. */
 function factsOf(own: Sheet, engine: Engine, record: ShopRecord | undefined): MachineFacts {
   const { machine, catalogue } = engine
   return {
+    provided: compiled !== undefined,
     basis: isMoved() || fitted.length ? JSON.stringify([experience?.knownGood, fitted]) : '',
     title: own.title,
     source: own.source,
@@ -138,21 +161,7 @@ function factsOf(own: Sheet, engine: Engine, record: ShopRecord | undefined): Ma
       ...need,
       text: [describeProof(need), own.makeSafe[i]!.text].filter(Boolean).join('. '),
     })),
-    tests: [
-      ...catalogue.procedures.map((p) => ({ id: p.id, title: engine.titleOf(p), p })),
-      ...catalogue.strips.map((s) => ({ id: s.id, title: engine.titleOfStrip(s), p: s.rows[0]! })),
-    ].map(({ id, title, p }) => ({
-      id,
-      title,
-      when: describeTiming(machine, p.timing),
-      workMode: p.workMode,
-      part: 'part' in p.measurement ? p.measurement.part : -1,
-      shape: p.shape,
-      asFound: p.needs.asFound,
-      byCustomer: canCustomer(machine, p) ? engine.howTo(p) : undefined,
-      how: p.needs.asFound ? engine.howTo(p) : undefined,
-      powered: p.needs.power === 'on',
-    })),
+    tests: testsOf(engine),
     cautions: own.cautions.map((c) => c.text),
     customer: own.customer,
     repairs: own.repairs.map(({ id, title }) => ({ id, title })),
@@ -172,12 +181,15 @@ const through = (bytes: Uint8Array, stream: CompressionStream | DecompressionStr
 const api: EngineApi = {
   open(sheets, record, own = []) {
     try {
+      const given = JSON.stringify([sheets, own])
+      const told = JSON.stringify(record ?? null)
+      // As it was opened last: what was computed since holds.
+      if (given === text && told === seen) return factsOf(sheet!, opened(), record)
       newest.clear()
       engines.clear()
       preparing = undefined
       const [first] = sheets
       if (!first) throw new Error('A sheet is given first, then what it leads to.')
-      const given = JSON.stringify([sheets, own])
       if (given !== text) {
         plain = undefined
         sheet = orThrow(readSheet(first.text, first.file, (id) => sheets.find((s) => s.id === id), own))
@@ -187,6 +199,7 @@ const api: EngineApi = {
       compiled = undefined
       experience = record && experienceFrom(plainEngine(sheet!).machine, record)
       opened()
+      seen = told
     } catch (error) {
       text = ''
       if (error instanceof InputError) throw new Error(error.problems.map((p) => describeProblem(p)).join(' '))
@@ -206,15 +219,9 @@ const api: EngineApi = {
     const text = new TextEncoder().encode(writeCompiled(opened().predictor.compile()))
     return new Uint8Array(await through(text, new CompressionStream('gzip')).arrayBuffer())
   },
-  rehearse(complaints) {
-    const engine = opened()
-    const advice = engine.advise(
-      complaints.map((complaint) => ({ type: 'complaint', complaint })),
-      'best',
-      0,
-    )
-    const [first] = engine.view(advice, false).next
-    if (first) engine.card(advice, first.id, undefined, 0)
+  rehearse(question) {
+    const [first] = api.view(question, true).view.next
+    if (first) api.card(question, first.id, undefined, true)
   },
   drawing(): MachineDrawing {
     const { catalogue, machine } = opened()

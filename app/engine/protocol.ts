@@ -12,6 +12,8 @@ export type { Acceptance, Strategy, Written } from './written'
 
 /** What a page must know of a machine to show and ask. */
 export interface MachineFacts {
+  /** What was computed of it before has been provided already. */
+  provided: boolean
   /** What moves the predictions of the revision: the shop's readings of good parts and what is fitted, as a text; empty where nothing does. */
   basis: string
   title: string
@@ -103,8 +105,8 @@ export interface EngineApi {
   provide(bytes: Uint8Array): Promise<boolean>
   /** What has been computed of the sheet so far, to be provided another time. */
   computed(): Promise<Uint8Array>
-  /** Computes ahead what will be asked first of a machine with these complaints. */
-  rehearse(complaints: string[]): void
+  /** Computes ahead what will be asked first. */
+  rehearse(question: Question): void
   drawing(): MachineDrawing
   view(question: Question, quick: boolean): Answer
   card(question: Question, test: string, instrument: string | undefined, quick: boolean): TestCard | undefined

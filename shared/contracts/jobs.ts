@@ -75,22 +75,33 @@ export const readJob = contract({
   }),
 })
 
+const shopRecord = z.object({
+  machineYears: z.number(),
+  jobs: z.array(
+    z.object({
+      repair: z.string(),
+      inVain: z.array(z.string()),
+      readings: z.array(z.object({ test: z.string(), si: z.number() })),
+    }),
+  ),
+})
+
 /** What the organisation had seen of machines of a job's sheet when the job came. */
 export const readShopRecord = contract({
   method: 'GET',
   path: '/api/jobs/:id/record',
   roles: EVERYBODY,
   params: idParam,
-  answer: z.object({
-    machineYears: z.number(),
-    jobs: z.array(
-      z.object({
-        repair: z.string(),
-        inVain: z.array(z.string()),
-        readings: z.array(z.object({ test: z.string(), si: z.number() })),
-      }),
-    ),
-  }),
+  answer: shopRecord,
+})
+
+/** The same up to now, for a call about a unit that is being told. */
+export const readShopRecordNow = contract({
+  method: 'GET',
+  path: '/api/units/:id/record',
+  roles: EVERYBODY,
+  params: idParam,
+  answer: shopRecord,
 })
 
 export const eventResult = z.discriminatedUnion('status', [

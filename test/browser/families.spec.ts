@@ -16,6 +16,7 @@ import {
   signIn,
   testCard,
   type Place,
+  holdAll,
 } from './place'
 
 let place: Place
@@ -89,6 +90,7 @@ for (const { sheet, machine, asked, fault, way, viewport } of [
     })
     if (way === 'by two people') await expect(history(page)).toContainText('Joss E.')
     await expect(remedies(page).first()).toHaveAccessibleName(new RegExp(repairs[0].title))
+    await holdAll(page)
     await page.getByRole('button', { name: /close the job/ }).click()
     await expect(page.getByLabel('Closed')).toContainText(repairs[0].title)
     await context.setOffline(false)

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { brokenMachine, callTo, testToTheEnd } from './machine'
-import { atCause, openPlace, settled, signIn, type Place, history, remedies, testCard } from './place'
+import { atCause, holdAll, openPlace, settled, signIn, type Place, history, remedies, testCard } from './place'
 
 let place: Place
 test.beforeAll(async () => {
@@ -22,6 +22,7 @@ test('two faults at once: the first repair is right and does not do, the tests g
   truth.repair(engine.machine.sheet.repairs.indexOf(repairs[0]))
   expect(truth.complaints().length).toBeGreaterThan(0)
   const failed = page.getByRole('button', { name: 'Done, and it still fails' })
+  await holdAll(page)
   await failed.click()
   await settled(page)
   await expect(history(page)).toContainText(repairs[0].title)
@@ -32,11 +33,13 @@ test('two faults at once: the first repair is right and does not do, the tests g
   await settled(page)
   await expect.poll(() => atCause(page)).toBe(true)
   await expect(remedies(page).first()).toHaveAccessibleName(new RegExp(repairs[0].title))
+  await holdAll(page)
   await failed.click()
   await expect(history(page)).toContainText(repairs[0].title)
   await settled(page)
   await testToTheEnd(page, machine)
   await expect(remedies(page).first()).toHaveAccessibleName(new RegExp(repairs[1].title))
+  await holdAll(page)
   await page.getByRole('button', { name: /close the job/ }).click()
   await expect(page.getByLabel('Closed')).toContainText(repairs[1].title)
 })

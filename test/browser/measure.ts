@@ -61,6 +61,12 @@ export const newTurn = (page: Page) =>
     seen.asked = []
   })
 
+/** From now on tasks are counted anew. */
+export const newTasks = (page: Page) =>
+  page.evaluate(() => {
+    ;(window as unknown as { seen: { tasks: number[] } }).seen.tasks = []
+  })
+
 /** Longest task since the turn began, ms; 0 where none was long. */
 export const longestTask = (page: Page) =>
   page.evaluate(() => Math.max(0, ...(window as unknown as { seen: { tasks: number[] } }).seen.tasks))
@@ -93,9 +99,8 @@ export async function measureTurn(page: Page, exchanges: number): Promise<TurnMe
     )
     const cause = document.querySelector('section[aria-label="The cause"]')
     const main = cause
-      ? [...cause.querySelectorAll('button')].find((b) =>
-          /close the job|still fails|What next/.test(b.textContent ?? ''),
-        )
+      ? (cause.querySelector('[aria-label="Make safe"] button') ??
+        [...cause.querySelectorAll('button')].find((b) => b.textContent?.includes('close the job')))
       : act
     const parts = [...document.querySelectorAll<HTMLElement>('.picture > .pane .part, .strips .part')]
     const stateOf = (e: Element) => /: (.*?)(, the test.*)?$/.exec(e.getAttribute('aria-label') ?? '')?.[1] ?? ''

@@ -22,6 +22,7 @@ import {
   part,
   answer,
   jobEvent,
+  holdAll,
 } from './place'
 
 let place: Place
@@ -98,6 +99,7 @@ test('from a call to a proven cause, and the job as it was after a restart in a 
   // A repair that does not cure it is evidence: the cause stands no longer as it did. Said by mistake, it is taken back.
   const remedy = await remedies(page).first().getAttribute('value')
   const nearest = await standing(page)
+  await holdAll(page)
   await page.getByRole('button', { name: 'Done, and it still fails' }).click()
   await expect(history(page)).toContainText('It still failed')
   await settled(page)
@@ -120,6 +122,7 @@ test('from a call to a proven cause, and the job as it was after a restart in a 
   await expect(readings(fresh)).toHaveCount(taken)
   expect(await standing(fresh)).toBe(top)
   await expect.poll(() => atCause(fresh)).toBe(true)
+  await holdAll(fresh)
   await fresh.getByRole('button', { name: /close the job/ }).click()
   await expect(fresh.getByLabel('Closed')).toContainText('new inlet valve assembly')
   await fresh.close()

@@ -19,6 +19,7 @@ import {
   testCard,
   testTitle,
   type Place,
+  holdAll,
 } from './place'
 
 let place: Place
@@ -79,6 +80,7 @@ for (const { sheet, machine, asked, fault, size, look } of [
     await expect(cause(page)).toBeVisible()
     expect(await axeViolations(page)).toEqual([])
     // What to do comes where the answers were: a tap that was meant for them closes no job.
+    await holdAll(page)
     await page.reload()
     const close = page.getByRole('button', { name: /close the job/ })
     // In the very frame in which it comes.

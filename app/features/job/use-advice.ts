@@ -1,6 +1,5 @@
 import { computed, nextTick, onScopeDispose, ref, shallowRef, watch, type Ref } from 'vue'
 import type { TestCard, View } from '../../../core/advice'
-import type { Kit, WorkMode } from '../../../core/evidence'
 import type { Job } from '../../../core/job'
 import type { ShopRecord } from '../../../core/statistics'
 import { predictionsOf } from '../../data/predictions'
@@ -8,9 +7,11 @@ import { sheetOf } from '../../data/sheets'
 import { ApiError } from '../../data/http'
 import { hear } from '../../data/tabs'
 import {
+  questionOf,
   useEngine,
   type Acceptance,
   type Answer,
+  type Asking,
   type Judged,
   type MachineDrawing,
   type MachineFacts,
@@ -18,7 +19,6 @@ import {
   type Strategy,
 } from '../../engine'
 import { provideComputed } from './provide-computed'
-import { questionOf } from './question'
 import { nextFace, offerBeside, type Face } from './turn'
 import type { WhereLeft } from './where-left'
 
@@ -42,8 +42,7 @@ const BOUND_AFTER = 600
  * @param record what the shop had seen of such machines when the job came
  * @param state names the state of the engine: what one has computed is no answer of another
  * @param left what stood there when the job was left on this device
- * @param barred work that the person signed in may not do
- * @param kit what they have with them
+ * @param asking the person signed in
  */
 // eslint-disable-next-line max-lines-per-function -- a composable: one closure over what a page shows
 export function useAdvice(
@@ -52,8 +51,7 @@ export function useAdvice(
   record: () => Promise<ShopRecord | undefined>,
   state: string,
   left: { last(): Promise<WhereLeft | undefined>; keep(now: WhereLeft): void },
-  barred: WorkMode[],
-  kit: Kit,
+  asking: Asking,
 ) {
   const engine = useEngine()
   const facts = shallowRef<MachineFacts>()
@@ -74,7 +72,7 @@ export function useAdvice(
   const fresh = ref(false)
   const strategy = computed(() => job.value.strategy as Strategy)
   const acceptance = computed(() => job.value.acceptance as Acceptance)
-  const question = computed(() => questionOf(job.value, barred, kit))
+  const question = computed(() => questionOf(job.value, asking))
   const offer = computed(() =>
     view.value && !due.value ? offerBeside(face.value, chosen.value, view.value) : undefined,
   )
@@ -99,13 +97,15 @@ export function useAdvice(
       const [files, seen] = await Promise.all([sheetOf(revision.value), record()])
       const opened = await engine.open(files, seen, own)
       const { complaints } = job.value
-      const keep = await provideComputed(engine, { known, basis: opened.basis, complaints, plain: computed })
+      const keep = opened.provided
+        ? undefined
+        : await provideComputed(engine, { known, basis: opened.basis, complaints, plain: computed })
       facts.value = opened
       broken.value = ''
       // It was told while the sheet was read.
       if (JSON.stringify(own) !== JSON.stringify(fitted())) return await open(true)
       await think(anew ? PATIENCE : await comeBack())
-      void keep()
+      void keep?.()
       // What is to be done comes first.
       drawing.value = await engine.drawing()
     } catch (error) {

@@ -17,7 +17,7 @@ import { describeRefusal } from '../../../core/words'
 import { useSession } from '../session'
 import { useHalfRead } from './draft'
 import { historyRows } from './history-rows'
-import { shopRecordOf } from './shop-record'
+import { shopRecordOf } from '../../data/shop-record'
 import { useAdvice } from './use-advice'
 import { useJob } from './use-job'
 import { useNow } from './use-now'
@@ -47,9 +47,7 @@ function createJobContext(id: string) {
     () => shopRecordOf(person.id, id),
     useRuntimeConfig().public.engine,
     { last: () => whereLeft(person.id, id), keep: (left) => void leave(person.id, id, left) },
-    barredFor(person.role),
-    // As plain data: it goes to the worker. How exact an instrument is, each reading says itself.
-    { lacking: [...(person.kit?.lacking ?? [])], beepsBelow: person.kit?.beepsBelow },
+    person,
   )
   const { facts, view, verdicts, card, face, thinking } = advice
   const text = useHalfRead(

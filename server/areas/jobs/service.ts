@@ -5,6 +5,7 @@ import type { Person } from '../../../shared/contracts/session'
 import { now } from '../../platform/clock'
 import { apiError, notFound } from '../../platform/errors'
 import { currentRevision, factsOfRevision } from '../sheets/service'
+import { unitOf } from '../units/service'
 import { appendEvents } from './append'
 import { fromCursor, toCursor, toJobRow } from './mapper'
 import { findJob, listJobs } from './list-repository'
@@ -60,9 +61,20 @@ export async function readShopRecord(who: Person, id: string) {
   if (!job) throw notFound('job')
   const revision = job.revision ?? (await currentRevision(job.sheet))
   if (revision === undefined) throw apiError(503, 'sheet-not-ready')
+  return recordUntil(who, job.sheet, revision, job.created_at)
+}
+
+/** What it has seen up to now of machines like a unit of its own. */
+export async function readShopRecordNow(who: Person, unit: string) {
+  const { sheet, revision } = await unitOf(who, unit)
+  if (!revision) throw apiError(503, 'sheet-not-ready')
+  return recordUntil(who, sheet, revision, now())
+}
+
+async function recordUntil({ organisation }: Person, sheet: string, revision: string, until: Date) {
   const { tests } = await factsOfRevision(revision)
   const ohms = Object.entries(tests).filter(([, t]) => t.shape.type === 'number' && t.shape.dimension === 'resistance')
-  const asked = { organisation: who.organisation, sheet: job.sheet, until: job.created_at }
+  const asked = { organisation, sheet, until }
   const names = ohms.map(([test]) => test)
   const [years, jobs] = await Promise.all([machineYears(asked), closedJobs(asked, names, MOST_REMEMBERED)])
   return { machineYears: years, jobs }

@@ -34,7 +34,8 @@ export async function listUnits(who: Person, q = '', retired = false) {
   return { units, sheets }
 }
 
-async function unitOf(who: Person, id: string): Promise<Unit> {
+/** A unit of the asking organisation; another's does not exist for this one. */
+export async function unitOf(who: Person, id: string): Promise<Unit> {
   const row = await rows.findUnit(id, who.organisation)
   if (!row) throw notFound('machine')
   return toUnit(row)

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import InputText from 'primevue/inputtext'
 import Button from 'primevue/button'
-import { computed, ref, watch } from 'vue'
+import { computed, ref, useTemplateRef, watch } from 'vue'
 import { AppIcon } from '../../../ui'
 import type { HandAct } from '../../../../core/job'
 import type { View } from '../../../../core/advice'
 import type { MachineFacts } from '../../../engine'
 import { formatChance } from '../../../../core/words'
+import ActCard from './ActCard.vue'
 import ChanceBar from './ChanceBar.vue'
 import MakeSafe from './MakeSafe.vue'
 import RecordFirst from './RecordFirst.vue'
@@ -43,7 +44,16 @@ watch(
   () => props.view,
   () => (entered = false),
 )
+watch(choice, () => (done.value = false))
+const safe = useTemplateRef<{ press(): void; release(): void }>('safe')
+defineExpose({
+  focus: () => undefined,
+  hold: () => safe.value?.press(),
+  release: () => safe.value?.release(),
+})
 const note = ref('')
+/** Said by the person: what the safety steps are before has been done. */
+const done = ref(false)
 const SAY = {
   testing: { tag: '', text: '' },
   'cause-stands': {
@@ -68,18 +78,21 @@ const looking = { tag: 'Looking for what else would explain it …', text: '' }
 const says = computed(() => (props.view.settled ? SAY[props.view.state] : looking))
 const stands = computed(() => props.view.settled && props.view.state === 'cause-stands')
 const own = computed(() => props.view.remedies.find((r) => r.id === repair.value))
-const steps = computed(() => (own.value ? props.stepsFor(own.value.acts) : []))
+const steps = computed(() => (own.value && !own.value.licensed ? props.stepsFor(own.value.acts) : []))
 const repair = computed(() => choice.value || props.view.remedies[0]?.id || '')
 </script>
 
 <template>
-  <section class="card cause" :class="{ open: !stands }" aria-label="The cause">
+  <ActCard class="cause" :class="{ open: !stands }" aria-label="The cause" about="What to do" paper="cause" low>
     <span class="tag">{{ says.tag }}</span>
     <h2 v-if="view.suspects[0]">
       <template v-if="!stands">Nearest: </template>{{ view.suspects[0].title }}
       <span class="soft">({{ formatChance(view.suspects[0].p) }} of the chances)</span>
     </h2>
     <p v-if="says.text">{{ says.text }}</p>
+    <p v-if="off.length" role="note" aria-label="Still off" class="before">
+      <strong>Still off:</strong> {{ off.join(', ') }}. Put it back before the job is closed as repaired.
+    </p>
     <div class="remedies">
       <label v-for="r in view.remedies.slice(0, 4)" :key="r.id" class="remedy">
         <input v-model="choice" type="radio" name="repair" :value="r.id" :checked="repair === r.id" />
@@ -88,6 +101,14 @@ const repair = computed(() => choice.value || props.view.remedies[0]?.id || '')
         >
       </label>
     </div>
+    <p v-if="own?.licensed" class="before" role="note" aria-label="Licensed work">
+      <strong>This tool stops here.</strong> {{ own.licensed }}
+    </p>
+    <p class="caution">
+      <AppIcon name="danger" /> <template v-if="own?.caution">{{ own.caution }} </template>Isolate and prove dead before
+      parts come off. Local codes and licensed trades decide where this tool stops.
+    </p>
+    <RecordFirst v-if="unrecorded && !own?.licensed" @record="emit('record')" />
     <div v-if="own && (own.unproven.length || own.rootCauses.length)" class="before">
       <p v-if="own.rootCauses.length">
         <strong>Look before you fit it:</strong> {{ own.rootCauses.join(', ') }} would undo this repair.
@@ -107,33 +128,22 @@ const repair = computed(() => choice.value || props.view.remedies[0]?.id || '')
         </Button>
       </div>
     </section>
-    <p v-if="own?.licensed" class="before" role="note" aria-label="Licensed work">
-      <strong>This tool stops here.</strong> {{ own.licensed }}
-    </p>
-    <p class="caution">
-      <AppIcon name="danger" /> <template v-if="own?.caution">{{ own.caution }} </template>Isolate and prove dead before
-      parts come off. Local codes and licensed trades decide where this tool stops.
-    </p>
-    <RecordFirst v-if="unrecorded && !own?.licensed" @record="emit('record')" />
-    <p v-if="off.length" role="note" aria-label="Still off" class="before">
-      <strong>Still off:</strong> {{ off.join(', ') }}. Put it back before the job is closed as repaired.
-    </p>
-    <MakeSafe
-      v-if="steps.length && !own?.licensed"
-      :steps="steps"
-      before="parts come off"
-      @done="emit('safety', $event)"
-    />
-    <InputText v-model="note" placeholder="Cause, part number, advice given …" aria-label="Note" fluid />
-    <div class="ends" :aria-disabled="unbound || undefined">
-      <Button :disabled="jumpers.length > 0 || (off.length > 0 && !own?.licensed) || !repair" @click="end('close')">{{
-        own?.licensed ? 'Handed over: close the job' : 'Repaired and proved: close the job'
-      }}</Button>
-      <Button v-if="!own?.licensed" severity="secondary" :disabled="!repair" @click="end('failed')"
-        >Done, and it still fails</Button
-      >
-    </div>
-  </section>
+    <template #act>
+      <div v-if="steps.length && !done" class="first">
+        <MakeSafe ref="safe" :steps="steps" before="parts come off" @done="emit('safety', $event)" />
+        <button type="button" class="already" @click="done = true">The repair is done already</button>
+      </div>
+      <div v-else class="ends" :aria-disabled="unbound || undefined">
+        <InputText v-model="note" placeholder="Cause, part number, advice given …" aria-label="Note" fluid />
+        <Button :disabled="jumpers.length > 0 || (off.length > 0 && !own?.licensed) || !repair" @click="end('close')">{{
+          own?.licensed ? 'Handed over: close the job' : 'Repaired and proved: close the job'
+        }}</Button>
+        <Button v-if="!own?.licensed" severity="secondary" :disabled="!repair" @click="end('failed')"
+          >Done, and it still fails</Button
+        >
+      </div>
+    </template>
+  </ActCard>
 </template>
 
 <style scoped>
@@ -141,9 +151,6 @@ h2 > .soft {
   margin-left: 0.35em;
 }
 .cause {
-  display: grid;
-  align-content: start;
-  gap: 0.6rem;
   border: 3px solid var(--good);
 }
 .cause.open {
@@ -196,20 +203,19 @@ h2 > .soft {
   grid-template-columns: repeat(auto-fit, minmax(14rem, 1fr));
   gap: 0.6rem;
 }
+.ends > :first-child {
+  grid-column: 1 / -1;
+}
+.already {
+  min-height: 44px;
+  padding: 0;
+  border: 0;
+  background: none;
+  text-decoration: underline;
+  cursor: pointer;
+}
 .caution {
   color: var(--danger);
   font-size: 0.9rem;
-}
-/* The act stays on the screen while what stands above it scrolls; what has the focus stands clear of it. */
-@media (min-height: 600px) {
-  .cause :deep(:is(input, button, a)) {
-    scroll-margin-bottom: 9rem;
-  }
-  .ends {
-    position: sticky;
-    bottom: 0;
-    padding: 0.4rem 0;
-    background: var(--card);
-  }
 }
 </style>

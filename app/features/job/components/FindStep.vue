@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref, useTemplateRef, watch } from 'vue'
+import { computed, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { speakOnce, useKeys } from '../../../ui'
 import type { Contact } from '../../../engine'
@@ -41,6 +41,9 @@ watch(part, async (chosen) => {
   if (chosen === part.value) contact.value = known
 })
 const cardBox = useTemplateRef<{ focus(): void; hold(): void; release(): void }>('cardBox')
+/** What is not read first is laid out once what is stands on the screen. */
+const settledIn = ref(false)
+onMounted(() => requestAnimationFrame(() => setTimeout(() => (settledIn.value = true))))
 const unrecorded = computed(() => !state.value.labels.length && !state.value.photos.length)
 const record = () => router.replace(`/jobs/${context.id}/wiring`)
 const showsCause = computed(() => stands.value && !locked.value)
@@ -108,6 +111,7 @@ useKeys({
     <div class="left">
       <CauseCard
         v-if="showsCause"
+        ref="cardBox"
         :view="view"
         :jumpers="state.bypasses"
         :steps-for="context.stepsFor"
@@ -156,47 +160,49 @@ useKeys({
       <p v-if="why" class="card" role="status" aria-label="Why not this part">{{ why }}</p>
       <SuspectList :view="view" />
       <ReadingHistory :rows="rows" :closed="locked" :time-zone="person.timeZone" @undo="context.undo" />
-      <RemarkList
-        v-model:text="remark"
-        :remarks="state.remarks"
-        :locked="locked"
-        :time-zone="person.timeZone"
-        @add="(said, to) => context.enter({ type: 'note', text: said, ...(to === 'customer' ? { to } : {}) })"
-        @undo="context.enter({ type: 'retracted', event: $event })"
-      >
-        <AddPhoto about="remark" />
-      </RemarkList>
-      <TestChooser
-        :tests="facts.tests"
-        :view="view"
-        :part="part"
-        :parts="facts.parts"
-        :contact="contact"
-        @choose="choose"
-        @clear="part = -1"
-        :jumpers="state.bypasses"
-        :parted="parted"
-        :hands-on="handsOn"
-        @act="(verb, target) => context.act({ type: 'action', action: { verb, target } })"
-      >
-        <ProbeForm :facts="facts" :ladder="drawing?.ladder" :refused="probeRefused" @probe="probe" />
-      </TestChooser>
-      <WaysOfWorking
-        :order="advice.strategy.value"
-        :bands="advice.acceptance.value"
-        :experience="facts?.experience"
-        :compare="advice.orders"
-        :closed="locked"
-        @order="context.act({ type: 'test-strategy', strategy: $event })"
-        @bands="context.act({ type: 'acceptance', acceptance: $event })"
-      />
-      <StopForm
-        v-if="!locked"
-        :left="context.left.value"
-        :bypassed="state.bypasses.length > 0"
-        @end="(as, text) => context.enter({ type: 'closed', repair: '', text, as })"
-        @wait="(what, text) => context.enter({ type: 'awaits', what, text })"
-      />
+      <template v-if="settledIn">
+        <RemarkList
+          v-model:text="remark"
+          :remarks="state.remarks"
+          :locked="locked"
+          :time-zone="person.timeZone"
+          @add="(said, to) => context.enter({ type: 'note', text: said, ...(to === 'customer' ? { to } : {}) })"
+          @undo="context.enter({ type: 'retracted', event: $event })"
+        >
+          <AddPhoto about="remark" />
+        </RemarkList>
+        <TestChooser
+          :tests="facts.tests"
+          :view="view"
+          :part="part"
+          :parts="facts.parts"
+          :contact="contact"
+          @choose="choose"
+          @clear="part = -1"
+          :jumpers="state.bypasses"
+          :parted="parted"
+          :hands-on="handsOn"
+          @act="(verb, target) => context.act({ type: 'action', action: { verb, target } })"
+        >
+          <ProbeForm :facts="facts" :ladder="drawing?.ladder" :refused="probeRefused" @probe="probe" />
+        </TestChooser>
+        <WaysOfWorking
+          :order="advice.strategy.value"
+          :bands="advice.acceptance.value"
+          :experience="facts?.experience"
+          :compare="advice.orders"
+          :closed="locked"
+          @order="context.act({ type: 'test-strategy', strategy: $event })"
+          @bands="context.act({ type: 'acceptance', acceptance: $event })"
+        />
+        <StopForm
+          v-if="!locked"
+          :left="context.left.value"
+          :bypassed="state.bypasses.length > 0"
+          @end="(as, text) => context.enter({ type: 'closed', repair: '', text, as })"
+          @wait="(what, text) => context.enter({ type: 'awaits', what, text })"
+        />
+      </template>
     </div>
     <HandsBusy
       v-if="busy && card && !showsCause"

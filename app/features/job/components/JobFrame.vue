@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import { computed, watchEffect } from 'vue'
+import { preloadRouteComponents } from '#imports'
+import { computed, watch, watchEffect } from 'vue'
 import { describeAwaited, describeEnding } from '../../../../core/words'
+import { JOB_STEPS } from '../../../data/last-step'
 import { TroubleBar } from '../../../ui'
 import { useTrouble } from '../../shell'
 import { useRouter } from 'vue-router'
@@ -25,6 +27,18 @@ const router = useRouter()
 const texts = computed(() => new Map((facts.value?.makeSafe ?? []).map((s) => [s.id, s.text])))
 const { meta, state, waiting, refused, missing: noSuchJob } = job
 const { facts, view, broken } = advice
+/** What is not asked for yet is fetched so long after the advice came, ms. */
+const LATER = 1500
+// Its other steps are there when the connection is not, and do not hold up the advice.
+watch(
+  () => view.value !== undefined,
+  async (is) => {
+    await new Promise((go) => setTimeout(go, LATER))
+    if (is)
+      for (const step of JOB_STEPS) void preloadRouteComponents(`/jobs/${props.id}/${step}`).catch(() => undefined)
+  },
+  { immediate: true, flush: 'post' },
+)
 const sending = useTrouble()
 const trouble = computed(() => (waiting.value.length ? sending.value?.message : undefined) ?? job.trouble.value)
 /** What stops the engine: only where nothing else is known to be wrong. */

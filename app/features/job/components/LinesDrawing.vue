@@ -26,8 +26,11 @@ const lines = computed(() =>
 )
 const lineOf = (part: number) => props.parts[part]?.line ?? 'power'
 const own = ref<number>()
-/** The box that the keyboard comes to. */
-const stop = computed(() => own.value ?? (props.next >= 0 ? props.next : props.picture.boxes[0]?.part))
+/** The box that the keyboard comes to: a part that is tested may have none. */
+const stop = computed(() => {
+  const { boxes } = props.picture
+  return own.value ?? (boxes.find((b) => b.part === props.next) ?? boxes[0])?.part
+})
 
 async function go(event: KeyboardEvent) {
   const at = props.picture.boxes.find((b) => b.part === stop.value)

@@ -17,7 +17,8 @@ defineExpose({ press: () => button.value?.press(), release: () => button.value?.
 </script>
 
 <template>
-  <section class="safe" aria-label="Make safe">
+  <!-- Each step is a sheet of its own, and its button stands where that of the one before stood. -->
+  <section :key="first?.id" class="safe" aria-label="Make safe">
     <h3>
       <AppIcon name="danger" /> Make it safe first: {{ steps.length }}
       {{ steps.length === 1 ? 'step' : 'steps' }} before {{ before }}
@@ -34,9 +35,6 @@ defineExpose({ press: () => button.value?.press(), release: () => button.value?.
       >
         <strong>Still off or in:</strong> {{ left.join('; ') }}.
       </p>
-      <HoldButton :key="first.id" ref="button" class="do" @held="emit('done', first.id)"
-        >Done: {{ first.title }} <kbd>S</kbd></HoldButton
-      >
     </template>
     <p v-if="steps.length > 1" class="small soft then">
       Then:
@@ -47,6 +45,9 @@ defineExpose({ press: () => button.value?.press(), release: () => button.value?.
           .join(' · ')
       }}
     </p>
+    <div v-if="first" class="do">
+      <HoldButton ref="button" @held="emit('done', first.id)">Done: {{ first.title }} <kbd>S</kbd></HoldButton>
+    </div>
   </section>
 </template>
 
@@ -55,11 +56,17 @@ defineExpose({ press: () => button.value?.press(), release: () => button.value?.
   border: 2px solid var(--danger);
   border-radius: var(--radius);
   padding: 0.7rem;
-  display: grid;
+  display: flex;
+  flex-direction: column;
   gap: 0.5rem;
-  align-content: start;
   height: 100%;
   overflow-y: auto;
+}
+.do {
+  position: sticky;
+  bottom: 0;
+  margin-top: auto;
+  background: var(--card);
 }
 h3 {
   color: var(--danger);

@@ -28,9 +28,8 @@ const fill = computed(() => {
   >
     <span v-if="fill" class="fill fade" aria-hidden="true" :style="{ width: `${Math.max(5, fill * 100)}%` }" />
     <span class="name">{{ title }}</span>
-    <span v-if="LINK_WORDS[state]" class="word"
-      ><template v-if="state === 'proven'">✓ </template>{{ LINK_WORDS[state] }}</span
-    >
+    <!-- Its line is there in every state: the name stands still. -->
+    <span :key="state" class="word"><template v-if="state === 'proven'">✓ </template>{{ LINK_WORDS[state] }}</span>
     <span v-if="next" class="tips" aria-hidden="true">▲ ▲</span>
   </button>
 </template>
@@ -68,6 +67,7 @@ const fill = computed(() => {
   color: var(--ink);
 }
 .word {
+  min-height: 1.08em;
   font-weight: 700;
   font-size: 11px;
 }
@@ -110,6 +110,7 @@ const fill = computed(() => {
 .tips {
   position: absolute;
   bottom: -13px;
+  white-space: nowrap;
   font-size: 10px;
   letter-spacing: 5.5em;
   margin-right: -5.5em;

@@ -83,7 +83,7 @@ const said = computed(() => {
     :aria-disabled="unbound || undefined"
     @submit.prevent="take()"
   >
-    <p class="again">{{ card.title }}</p>
+    <p :key="card.title" class="again">{{ card.title }}</p>
     <div v-if="card.shape.type === 'yes-no'" class="two">
       <Button type="button" size="large" severity="contrast" variant="outlined" @click="take('yes')"
         >Yes <kbd>Y</kbd></Button

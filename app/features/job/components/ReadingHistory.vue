@@ -15,7 +15,7 @@ const MARK = { good: '✓', edge: '≈', bad: '✕', none: '·' }
     </div>
     <p v-if="!rows.length" class="soft">None yet. What you type appears here with its verdict.</p>
     <ol v-else>
-      <li v-for="r in rows" :key="r.event">
+      <li v-for="(r, i) in rows" :key="i">
         <span class="mark" :class="r.fits" aria-hidden="true">{{ MARK[r.fits] }}</span>
         <span class="what"
           ><span>{{ r.title }}</span

@@ -28,15 +28,16 @@ const clear = computed(() => {
         about <span class="number">{{ left }}</span> min of work and parts left
       </p>
     </div>
-    <p v-if="clear" class="small">{{ clear }}</p>
+    <!-- The place in the order is the row: what stands in it changes, nothing is moved about. -->
     <ul>
-      <li v-for="r in rows" :key="r.title" :class="r.type">
+      <li v-for="(r, i) in rows" :key="i" :class="r.type">
         <ChanceBar class="length" :p="r.p" :name="`How likely: ${r.title}`" :hatched="r.type !== 'repair'" />
         <span class="what"
           >{{ r.title }}<span v-if="r.causes.length" class="soft small">{{ r.causes.join(' · ') }}</span></span
         >
       </li>
     </ul>
+    <p v-if="clear" class="small">{{ clear }}</p>
   </section>
 </template>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import ActCard from './ActCard.vue'
 import MakeSafe from './MakeSafe.vue'
 import PieceDrawing from './PieceDrawing.vue'
 import ReadingColumn from './ReadingColumn.vue'
@@ -63,70 +64,63 @@ defineExpose({
 </script>
 
 <template>
-  <section class="card test" :aria-label="`Test: ${card.title}`">
-    <!-- Another test is another sheet of paper: nothing of the one before is moved about under the eye. -->
-    <div :key="card.strip?.id ?? card.id" class="details" role="group" aria-label="The test">
-      <div class="row">
-        <span class="tag">{{
-          card.strip
-            ? `In one go, ${card.strip.at + 1} of ${card.strip.rows.length}`
-            : best
-              ? 'Next test'
-              : 'Your choice'
-        }}</span>
-        <span class="tag school">{{
-          card.workMode === 'observe' ? 'look, listen, feel' : formatWorkMode(card.workMode)
-        }}</span>
-        <span class="push small soft"
-          ><span class="number">{{ card.minutes.toFixed(card.minutes < 10 ? 1 : 0) }}</span> min</span
-        >
-      </div>
-      <h2>{{ card.strip?.title ?? card.title }}</h2>
-      <p class="how" role="note" aria-label="How to take it">{{ card.how }}</p>
-      <ul v-if="card.cautions.length" class="cautions">
-        <li v-for="c in card.cautions" :key="c"><AppIcon name="danger" /> {{ c }}</li>
-      </ul>
-      <PieceDrawing v-if="card.piece" :piece="card.piece" />
-      <p v-if="card.meterWarning" role="note" aria-label="What misleads here" class="small misleads">
-        <AppIcon name="danger" /> {{ card.meterWarning }}
-      </p>
-      <RecordFirst v-if="card.takesOff && unrecorded && !closed" @record="emit('record')" />
-      <ol v-if="card.steps.length" class="steps small" aria-label="Before it">
-        <li v-for="s in card.steps" :key="s">{{ s }}</li>
-      </ol>
-      <div v-if="card.meters.length > 1" class="chips" role="radiogroup" aria-label="Instrument">
-        <button
-          v-for="m in card.meters"
-          :key="m.id"
-          type="button"
-          role="radio"
-          class="chip"
-          :class="{ lacking: !m.atHand }"
-          :aria-checked="m.id === card.meter"
-          :tabindex="m.id === card.meter ? 0 : -1"
-          @keydown.right.prevent="stepMeter(1)"
-          @keydown.left.prevent="stepMeter(-1)"
-          @click="emit('meter', m.id)"
-        >
-          {{ m.title }}<span v-if="!m.atHand" class="small">, not with you</span>
-        </button>
-      </div>
-      <p v-if="card.before !== undefined" class="small">
-        <template v-if="best">Once more, to rule out a slip. </template>Read before:
-        <span class="number">{{ card.before }}</span>
-      </p>
-      <ReadingColumn v-if="card.strip" :strip="card.strip" />
-      <ReadingScale
-        v-if="thumb && !closed && dimension && card.healthy.mean !== undefined"
-        :healthy="card.healthy"
-        :suspects="card.suspects"
-        :dimension="dimension"
-        :typed="undefined"
-      />
-      <TestReasons :card="card" :dimension="dimension" />
-      <WhatIsLost :card="card" @first="emit('first', $event)" />
+  <ActCard :aria-label="`Test: ${card.title}`" about="The test" :paper="card.strip?.id ?? card.id">
+    <div class="row sort">
+      <span class="tag">{{
+        card.strip ? `In one go, ${card.strip.at + 1} of ${card.strip.rows.length}` : best ? 'Next test' : 'Your choice'
+      }}</span>
+      <span class="tag school">{{
+        card.workMode === 'observe' ? 'look, listen, feel' : formatWorkMode(card.workMode)
+      }}</span>
+      <span class="push small soft"
+        ><span class="number">{{ card.minutes.toFixed(card.minutes < 10 ? 1 : 0) }}</span> min</span
+      >
     </div>
-    <div v-if="barred || !closed" class="act">
+    <h2>{{ card.strip?.title ?? card.title }}</h2>
+    <p class="how" role="note" aria-label="How to take it">{{ card.how }}</p>
+    <ul v-if="card.cautions.length" class="cautions">
+      <li v-for="c in card.cautions" :key="c"><AppIcon name="danger" /> {{ c }}</li>
+    </ul>
+    <PieceDrawing v-if="card.piece" :piece="card.piece" />
+    <p v-if="card.meterWarning" role="note" aria-label="What misleads here" class="small misleads">
+      <AppIcon name="danger" /> {{ card.meterWarning }}
+    </p>
+    <RecordFirst v-if="card.takesOff && unrecorded && !closed" @record="emit('record')" />
+    <ol v-if="card.steps.length" class="steps small" aria-label="Before it">
+      <li v-for="s in card.steps" :key="s">{{ s }}</li>
+    </ol>
+    <div v-if="card.meters.length > 1" class="chips" role="radiogroup" aria-label="Instrument">
+      <button
+        v-for="m in card.meters"
+        :key="m.id"
+        type="button"
+        role="radio"
+        class="chip"
+        :class="{ lacking: !m.atHand }"
+        :aria-checked="m.id === card.meter"
+        :tabindex="m.id === card.meter ? 0 : -1"
+        @keydown.right.prevent="stepMeter(1)"
+        @keydown.left.prevent="stepMeter(-1)"
+        @click="emit('meter', m.id)"
+      >
+        {{ m.title }}<span v-if="!m.atHand" class="small">, not with you</span>
+      </button>
+    </div>
+    <p v-if="card.before !== undefined" class="small">
+      <template v-if="best">Once more, to rule out a slip. </template>Read before:
+      <span class="number">{{ card.before }}</span>
+    </p>
+    <ReadingColumn v-if="card.strip" :strip="card.strip" />
+    <ReadingScale
+      v-if="thumb && !closed && dimension && card.healthy.mean !== undefined"
+      :healthy="card.healthy"
+      :suspects="card.suspects"
+      :dimension="dimension"
+      :typed="undefined"
+    />
+    <TestReasons :card="card" :dimension="dimension" />
+    <WhatIsLost :card="card" @first="emit('first', $event)" />
+    <template v-if="barred || !closed" #act>
       <p v-if="barred" role="note" aria-label="Not for you" class="barred">{{ barred }}</p>
       <MakeSafe
         v-else-if="missing.length && !closed"
@@ -147,19 +141,11 @@ defineExpose({
         @busy="emit('busy')"
         @taken="(answer, value) => emit('taken', answer, value)"
       />
-    </div>
-  </section>
+    </template>
+  </ActCard>
 </template>
 
 <style scoped>
-.test {
-  display: grid;
-}
-.details {
-  display: grid;
-  gap: 0.65rem;
-  align-content: start;
-}
 .tag {
   background: var(--ink);
   color: var(--card);
@@ -197,52 +183,9 @@ defineExpose({
   color: var(--danger);
   font-size: 0.9rem;
 }
-/* The act stands at one place whatever is asked: at the foot of its column, on a phone under the thumb. */
-@media (min-width: 901px) {
-  .test {
-    grid-template-rows: minmax(0, 1fr) auto;
-    gap: 0;
-    padding: 0;
-    height: 100%;
-    min-height: 0;
-  }
-  .details {
-    overflow-y: auto;
-    padding: 1rem;
-  }
-  .act {
-    height: 18.5rem;
-    overflow-y: auto;
-    padding: 0.8rem 1rem;
-    border-top: 2px solid var(--ink);
-  }
-}
-@media (max-width: 900px) {
-  .act {
-    position: fixed;
-    inset: auto 0 0;
-    z-index: 5;
-    height: 24.5rem;
-    overflow-y: auto;
-    padding: 0.5rem 0.75rem;
-    background: var(--card);
-    border-top: 2px solid var(--ink);
-  }
-}
-/* A phone on its side: the act stands at the right hand, as high as the screen. */
+/* A phone on its side: what is done and how come first; what sort of test it is can be scrolled to. */
 @media (max-width: 900px) and (max-height: 500px) and (orientation: landscape) {
-  .act {
-    inset: 0 0 0 auto;
-    width: 46vw;
-    height: 100dvh;
-    border-top: 0;
-    border-left: 2px solid var(--ink);
-  }
-  .test {
-    padding: 0.5rem 0.7rem;
-  }
-  /* What is done and how come first; what sort of test it is can be scrolled to. */
-  .details > .row {
+  .sort {
     order: 1;
   }
 }

@@ -26,6 +26,9 @@ const emit = defineEmits<{
 const own = computed(() => (props.part < 0 ? undefined : props.parts[props.part]))
 const lets = computed(() => props.contact?.lets.join(', the ') ?? '')
 const search = ref('')
+/** Rows that are shown before somebody asks for all. */
+const FIRST = 12
+const all = ref(false)
 const pick = (test: string) => {
   search.value = ''
   emit('choose', test)
@@ -38,6 +41,7 @@ const rows = computed(() => {
     .map((t) => ({ ...t, worth: worth.get(t.id) }))
     .sort((a, b) => (a.worth?.rank ?? 1e4) - (b.worth?.rank ?? 1e4))
 })
+const shown = computed(() => (all.value || props.part >= 0 ? rows.value : rows.value.slice(0, FIRST)))
 </script>
 
 <template>
@@ -78,7 +82,7 @@ const rows = computed(() => {
     <InputText v-model="search" placeholder="Search: cold, ohms, hum …" aria-label="Search tests" fluid />
     <p v-if="!rows.length" class="soft">No test of that name.</p>
     <ul>
-      <li v-for="t in rows" :key="t.id">
+      <li v-for="t in shown" :key="t.id">
         <button type="button" @click="pick(t.id)">
           <span>{{ t.title }}</span>
           <span class="small soft">{{ t.when }}</span>
@@ -90,6 +94,9 @@ const rows = computed(() => {
         </button>
       </li>
     </ul>
+    <button v-if="shown.length < rows.length" type="button" class="text" @click="all = true">
+      All {{ rows.length }} of them
+    </button>
     <slot />
   </section>
 </template>

@@ -26,8 +26,8 @@ const groups = computed(() => {
         </li>
       </ul>
     </div>
-    <details class="expect" open>
-      <summary>What each suspect would make it show</summary>
+    <div class="expect">
+      <h3>What each suspect would make it show</h3>
       <table aria-label="What each suspect would make it show">
         <tbody>
           <tr>
@@ -47,7 +47,7 @@ const groups = computed(() => {
           </tr>
         </tbody>
       </table>
-    </details>
+    </div>
   </div>
 </template>
 
@@ -66,10 +66,8 @@ const groups = computed(() => {
   gap: 0.5rem;
   align-items: baseline;
 }
-.expect summary {
-  min-height: 32px;
-  font-weight: 600;
-  font-size: 0.95rem;
+.expect h3 {
+  margin-bottom: 0.3rem;
 }
 table {
   width: 100%;

@@ -5,6 +5,8 @@ import InputText from 'primevue/inputtext'
 import Textarea from 'primevue/textarea'
 import { computed, nextTick, onScopeDispose, ref, shallowRef, useTemplateRef, watch } from 'vue'
 import { useRoute, useRouter } from 'vue-router'
+import { foldJob } from '../../../../core/job'
+import type { ShopRecord } from '../../../../core/statistics'
 import { fits, search, suggest } from '../../../../core/search'
 import { describeRefusal } from '../../../../core/words'
 import { listUnits, type Unit } from '../../../../shared/contracts/units'
@@ -12,7 +14,8 @@ import { fetchOrKept } from '../../../data/fetched'
 import { predictionsOf } from '../../../data/predictions'
 import { sheetOf } from '../../../data/sheets'
 import { hear } from '../../../data/tabs'
-import { useEngine, type MachineFacts } from '../../../engine'
+import { shopRecordNow } from '../../../data/shop-record'
+import { questionOf, useEngine, type MachineFacts } from '../../../engine'
 import { TroubleBar } from '../../../ui'
 import { useSession } from '../../session'
 import { openJob } from '../open-job'
@@ -49,6 +52,9 @@ const complaints = computed(() =>
     (a, b) => Number(suggested.value.includes(b.id)) - Number(suggested.value.includes(a.id)),
   ),
 )
+/** What the shop has seen of such machines, and when that was asked for: a job begun long after asks itself, ms. */
+let record: { seen: ShopRecord; at: number } | undefined
+const RECORD_HOLDS = 5 * 60_000
 const trouble = ref('')
 const stale = ref(false)
 const busy = ref(false)
@@ -84,9 +90,11 @@ const choose = (m: Findable) =>
     code.value = ''
     void preloadRouteComponents('/jobs/new-one/call').catch(() => undefined)
     const computed = predictionsOf({ revision: m.revision, engine: state })
-    const opened = await engine.open(await sheetOf(m.revision))
+    const [files, seen] = await Promise.all([sheetOf(m.revision), shopRecordNow(m.id)])
+    const opened = await engine.open(files, seen)
     if (unit.value !== m) return
     facts.value = opened
+    record = seen && { seen, at: Date.now() }
     // The job that follows finds the machine open, and what is likely there computed.
     void computed.then((bytes) => bytes && unit.value === m && engine.provide(bytes)).catch(() => undefined)
     await nextTick()
@@ -94,20 +102,27 @@ const choose = (m: Findable) =>
   })
 
 // What the job asks first is computed while the call is still being told.
-watch(picked, (ids) => {
-  if (ids.length && facts.value) void engine.rehearse([...ids]).catch(() => undefined)
+watch([picked, before], ([complaints, circumstances]) => {
+  if (!complaints.length || !facts.value) return
+  const call = { ...foldJob([]), complaints: [...complaints], circumstances: [...circumstances] }
+  void engine.rehearse(questionOf(call, session.person!)).catch(() => undefined)
 })
 
 const begin = () =>
   attempt(async () => {
     busy.value = true
     try {
-      const job = await openJob(session.person!, unit.value!, {
-        complaints: [...picked.value],
-        circumstances: [...before.value],
-        words: words.value,
-        code: code.value,
-      })
+      const job = await openJob(
+        session.person!,
+        unit.value!,
+        {
+          complaints: [...picked.value],
+          circumstances: [...before.value],
+          words: words.value,
+          code: code.value,
+        },
+        record && Date.now() - record.at < RECORD_HOLDS ? record.seen : undefined,
+      )
       await router.push(`/jobs/${job}/call`)
     } finally {
       busy.value = false

@@ -59,7 +59,8 @@ watch(
 
 <template>
   <div class="shell" :class="{ bare: !session.person, working }">
-    <a class="skip" href="#work">To the work</a>
+    <!-- In a job nothing stands before the work. -->
+    <a v-if="!working" class="skip" href="#work">To the work</a>
     <aside v-if="session.person" class="rail">
       <NuxtLink to="/jobs" class="brand" aria-label="Duckweed: jobs"
         ><img src="/mark.svg" alt="" width="30" height="30"
@@ -97,13 +98,17 @@ watch(
   place-items: center;
   min-height: 52px;
 }
+/* It is there when it has the focus, and has not moved for it. */
 .skip {
-  position: absolute;
-  left: -999px;
-}
-.skip:focus {
+  position: fixed;
   left: 0.5rem;
   top: 0.5rem;
+  opacity: 0;
+  pointer-events: none;
+}
+.skip:focus {
+  opacity: 1;
+  pointer-events: auto;
   z-index: 20;
   background: var(--card);
   padding: 0.7rem;

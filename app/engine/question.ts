@@ -1,14 +1,24 @@
-import type { Kit, WorkMode } from '../../../core/evidence'
-import type { Job } from '../../../core/job'
-import type { Acceptance, Question, Strategy } from '../../engine'
+import type { Kit } from '../../core/evidence'
+import { barredFor, type Job, type Role } from '../../core/job'
+import type { Acceptance, Question, Strategy } from './protocol'
 
 /** The same value from the device and from the server is the same question: a table keeps fields in an order of its own. */
 const inOneOrder = <T extends object>(value: T): T => Object.fromEntries(Object.entries(value).sort()) as T
 
-/** The log of a job as the engine takes it. */
-export const questionOf = (job: Job, barred: WorkMode[], kit: Kit): Question => ({
-  barred,
-  kit,
+/** Who asks the engine, as far as its answer depends on it. */
+export interface Asking {
+  role: Role
+  kit: Pick<Kit, 'lacking' | 'beepsBelow'> | null
+}
+
+/** The log of a job as the engine takes it, asked by somebody: plain data, as it goes to the worker. */
+export const questionOf = (
+  job: Pick<Job, 'complaints' | 'circumstances' | 'strategy' | 'acceptance' | 'log'>,
+  { role, kit }: Asking,
+): Question => ({
+  barred: barredFor(role),
+  // How exact an instrument is, each reading says itself.
+  kit: { lacking: [...(kit?.lacking ?? [])], beepsBelow: kit?.beepsBelow },
   strategy: job.strategy as Strategy,
   acceptance: job.acceptance as Acceptance,
   written: [

@@ -1,0 +1,33 @@
+import { readShopRecord, readShopRecordNow } from '../../shared/contracts/jobs'
+import type { ShopRecord } from '../../core/statistics'
+import { keep, keptOrFetch } from './fetched'
+import { ApiError, call } from './http'
+
+/** Longest that a job waits for what the shop has seen of such machines, ms: its advice does without. */
+const PATIENCE = 4000
+/** A job that was begun a moment ago may still be on its way to the server: it is asked for again after this time, ms. */
+const AGAIN_AFTER = 300
+
+const recordOf = (job: string): string => `record:${job}`
+
+/** What the shop had seen of such machines when a job came. That stays what it was: once on this device it is not asked for again. */
+export async function shopRecordOf(person: string, job: string): Promise<ShopRecord | undefined> {
+  const until = Date.now() + PATIENCE
+  for (;;) {
+    try {
+      return await keptOrFetch(person, recordOf(job), readShopRecord, { params: { id: job }, patience: PATIENCE })
+    } catch (error) {
+      const isOnItsWay = error instanceof ApiError && error.status === 404 && Date.now() < until
+      if (!isOnItsWay) return undefined
+      await new Promise((go) => setTimeout(go, AGAIN_AFTER))
+    }
+  }
+}
+
+/** What the shop has seen up to now of machines like a unit; `undefined` where that is not to be had soon. */
+export const shopRecordNow = (unit: string): Promise<ShopRecord | undefined> =>
+  call(readShopRecordNow, { params: { id: unit }, patience: PATIENCE }).catch(() => undefined)
+
+/** A job that is begun on this device builds on what was asked for its unit while the call was told. */
+export const keepRecord = (person: string, job: string, record: ShopRecord): Promise<void> =>
+  keep(person, recordOf(job), record)
