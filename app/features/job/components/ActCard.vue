@@ -7,8 +7,8 @@ defineProps<{
   about: string
   /** Another one is another sheet of paper: nothing of the one before is moved about under the eye. */
   paper: string
-  /** The act takes what room it needs, not the room of an entry. */
-  low?: boolean
+  /** The act takes what room it needs, not the room of an entry: under the thumb, or everywhere. */
+  low?: 'phone' | 'always'
 }>()
 const details = useTemplateRef<HTMLElement>('details')
 /** Where nothing in it can have the focus, it takes the focus itself: the keyboard has to be able to scroll it. */
@@ -21,11 +21,12 @@ onUpdated(look)
 </script>
 
 <template>
-  <section class="card acted" :class="{ low }">
+  <section class="card acted" :class="low">
     <div ref="details" :key="paper" class="details" role="group" :aria-label="about" :tabindex="bare ? 0 : undefined">
       <slot />
     </div>
-    <div v-if="$slots.act" class="act"><slot name="act" /></div>
+    <!-- Another height is another panel: what stands in it has moved for nobody. -->
+    <div v-if="$slots.act" :key="String(low)" class="act"><slot name="act" /></div>
   </section>
 </template>
 
@@ -75,9 +76,14 @@ onUpdated(look)
     border-top: 2px solid var(--ink);
   }
 }
-.low > .act {
+.always > .act {
   height: auto;
   max-height: 24.5rem;
+}
+@media (max-width: 900px) {
+  .phone > .act {
+    height: auto;
+  }
 }
 /* A phone on its side: the act stands at the right hand, as high as the screen. */
 @media (max-width: 900px) and (max-height: 500px) and (orientation: landscape) {
@@ -88,7 +94,7 @@ onUpdated(look)
     border-top: 0;
     border-left: 2px solid var(--ink);
   }
-  .acted.low > .act {
+  .acted:is(.always, .phone) > .act {
     height: 100dvh;
     max-height: none;
   }

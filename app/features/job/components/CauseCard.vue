@@ -83,7 +83,14 @@ const repair = computed(() => choice.value || props.view.remedies[0]?.id || '')
 </script>
 
 <template>
-  <ActCard class="cause" :class="{ open: !stands }" aria-label="The cause" about="What to do" paper="cause" low>
+  <ActCard
+    class="cause"
+    :class="{ open: !stands }"
+    aria-label="The cause"
+    about="What to do"
+    paper="cause"
+    low="always"
+  >
     <span class="tag">{{ says.tag }}</span>
     <h2 v-if="view.suspects[0]">
       <template v-if="!stands">Nearest: </template>{{ view.suspects[0].title }}

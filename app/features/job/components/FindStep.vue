@@ -52,6 +52,7 @@ function choose(test: string, instrument?: string) {
   context.choose(test, instrument)
   part.value = -1
   window.scrollTo({ top: 0, behavior: 'smooth' })
+  document.querySelector('.find > .right')?.scrollTo({ top: 0 })
 }
 async function probe(words: string, instrument: string) {
   const found = await advice.engine.probe(words, instrument)

@@ -5,12 +5,14 @@ import type { Strips } from '../../../../core/diagram/layout'
 import type { MachineFacts } from '../../../engine'
 import PartBox from './PartBox.vue'
 
-/** The three lines of the machine one under the other, each to be pushed along; they come to where the test looks. */
+/** The three lines of the machine one under the other, each to be pushed along; they come to one part. */
 const props = defineProps<{
   strips: Strips
   parts: MachineFacts['parts']
   links: ReadonlyMap<number, View['links'][number]>
   next: number
+  /** The part that they come to. */
+  at: number
 }>()
 const emit = defineEmits<{ pick: [part: number] }>()
 const TITLES = { water: 'Water', power: 'Power', level: 'Level' } as const
@@ -19,13 +21,13 @@ const box = useTemplateRef<HTMLElement>('box')
 async function come() {
   await nextTick()
   for (const strip of box.value?.querySelectorAll<HTMLElement>('.strip') ?? []) {
-    const at = strip.querySelector<HTMLElement>('.next')
+    const at = strip.querySelector<HTMLElement>(`[data-part="${props.at}"]`)
     // Within the strip alone: the page does not move.
     if (at) strip.scrollLeft = at.offsetLeft - (strip.clientWidth - at.offsetWidth) / 2
   }
 }
 onMounted(come)
-watch(() => props.next, come)
+watch(() => props.at, come)
 </script>
 
 <template>
@@ -37,6 +39,7 @@ watch(() => props.next, come)
           v-for="p in own"
           :key="p"
           class="link"
+          :data-part="p"
           :title="parts[p]?.title ?? ''"
           :line="line"
           :link="links.get(p)"

@@ -27,19 +27,26 @@ const whole = useTemplateRef<HTMLDialogElement>('whole')
 const open = ref(false)
 const zoom = ref(0.6)
 
-/** Brings what the test looks at into the middle of the window. */
+/** The part to be seen: where the test looks, else what is likeliest broken. */
+const at = computed(() => {
+  if (props.next >= 0) return props.next
+  const worst = [...props.links].sort((a, b) => b.p - a.p)[0]
+  return worst && worst.p > 0 ? worst.part : -1
+})
+/** Brings it into the middle of the window. */
 async function come(behavior: ScrollBehavior = still.value ? 'auto' : 'smooth') {
   await nextTick()
-  const at = props.drawing.picture.boxes.find((b) => b.part === props.next)
-  if (!pane.value || !at) return
+  const { boxes, box } = props.drawing.picture
+  const seen = boxes.find((b) => b.part === at.value)
+  if (!pane.value || !seen) return
   pane.value.scrollTo({
-    left: at.x * IN_WINDOW - pane.value.clientWidth / 2,
-    top: at.y * IN_WINDOW - pane.value.clientHeight / 2,
+    left: (seen.x + box.width / 2) * IN_WINDOW - pane.value.clientWidth / 2,
+    top: (seen.y + box.height / 2) * IN_WINDOW - pane.value.clientHeight / 2,
     behavior,
   })
 }
 onMounted(() => come('auto'))
-watch([() => props.next, narrow], () => come())
+watch([at, narrow], () => come())
 
 async function show() {
   open.value = true
@@ -64,6 +71,7 @@ const step = (by: 1 | -1) => {
       :parts="parts"
       :links="byPart"
       :next="next"
+      :at="at"
       @pick="emit('pick', $event)"
     />
     <div v-else ref="pane" class="pane">

@@ -64,7 +64,12 @@ defineExpose({
 </script>
 
 <template>
-  <ActCard :aria-label="`Test: ${card.title}`" about="The test" :paper="card.strip?.id ?? card.id">
+  <ActCard
+    :aria-label="`Test: ${card.title}`"
+    about="The test"
+    :paper="card.strip?.id ?? card.id"
+    :low="barred || (card.shape.type === 'yes-no' && !missing.length) ? 'phone' : undefined"
+  >
     <div class="row sort">
       <span class="tag">{{
         card.strip ? `In one go, ${card.strip.at + 1} of ${card.strip.rows.length}` : best ? 'Next test' : 'Your choice'

@@ -156,7 +156,8 @@ const turned = (list: string[], id: string) => (list.includes(id) ? list.filter(
         Nothing fits. Try the model alone, or the customer. Spelling and hyphens do not matter.
       </p>
       <ul class="choices" aria-label="Machines found">
-        <li v-for="m in found" :key="m.id">
+        <!-- The place in the list is the row: nothing is moved about while somebody types. -->
+        <li v-for="(m, i) in found" :key="i">
           <button type="button" class="card choice" :aria-pressed="unit?.id === m.id" @click="choose(m)">
             <strong>{{ m.title }}</strong><span class="soft small">{{ m.customer.name }}, {{ m.site.name }}</span
             ><span v-for="c in meant(m)" :key="c.code" class="small"
