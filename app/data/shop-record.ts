@@ -7,6 +7,8 @@ import { ApiError, call } from './http'
 const PATIENCE = 4000
 /** A job that was begun a moment ago may still be on its way to the server: it is asked for again after this time, ms. */
 const AGAIN_AFTER = 300
+/** Longest that a call waits for the same: its job can ask for it itself, ms. */
+const PATIENCE_NOW = 1500
 
 const recordOf = (job: string): string => `record:${job}`
 
@@ -26,7 +28,7 @@ export async function shopRecordOf(person: string, job: string): Promise<ShopRec
 
 /** What the shop has seen up to now of machines like a unit; `undefined` where that is not to be had soon. */
 export const shopRecordNow = (unit: string): Promise<ShopRecord | undefined> =>
-  call(readShopRecordNow, { params: { id: unit }, patience: PATIENCE }).catch(() => undefined)
+  call(readShopRecordNow, { params: { id: unit }, patience: PATIENCE_NOW }).catch(() => undefined)
 
 /** A job that is begun on this device builds on what was asked for its unit while the call was told. */
 export const keepRecord = (person: string, job: string, record: ShopRecord): Promise<void> =>

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { pageOfJobs, readJob, readShopRecord } from '../../../server/areas/jobs/service'
+import { pageOfJobs, readJob, readShopRecord, readShopRecordNow } from '../../../server/areas/jobs/service'
 import { importUnits } from '../../../server/areas/units/import'
 import {
   createUnit,
@@ -87,6 +87,11 @@ describe('what the organisation has seen of a model', () => {
       { repair: 'new-lid-switch', inVain: ['open-taps'], readings: [{ test: 'cold-valve.ohms', si: 1002 }] },
     ])
     expect(record.machineYears).toBeGreaterThan(0)
+    // While a call about such a machine is told, the same is known already.
+    const now = await readShopRecordNow(mara, RIGHT)
+    expect(now.jobs).toEqual(record.jobs)
+    expect(now.machineYears).toBeCloseTo(record.machineYears, 5)
+    await expect(readShopRecordNow(ivo, RIGHT)).rejects.toMatchObject({ statusCode: 404 })
     // What came later says nothing of a job that was there before, however often it is asked.
     expect((await readShopRecord(mara, before)).jobs.filter((j) => j.repair === 'new-lid-switch')).toEqual([])
     await expect(readShopRecord(ivo, after)).rejects.toMatchObject({ statusCode: 404 })

@@ -85,6 +85,7 @@ const choose = (m: Findable) =>
   attempt(async () => {
     unit.value = m
     facts.value = undefined
+    record = undefined
     picked.value = []
     before.value = []
     code.value = ''
@@ -96,14 +97,16 @@ const choose = (m: Findable) =>
     facts.value = opened
     record = seen && { seen, at: Date.now() }
     // The job that follows finds the machine open, and what is likely there computed.
-    void computed.then((bytes) => bytes && unit.value === m && engine.provide(bytes)).catch(() => undefined)
+    if (!opened.basis)
+      void computed.then((bytes) => bytes && unit.value === m && engine.provide(bytes)).catch(() => undefined)
     await nextTick()
     told.value?.scrollIntoView({ block: 'center' })
   })
 
-// What the job asks first is computed while the call is still being told.
+// What the job asks first is computed while the call is still being told. What the shop's own readings move is left to the
+// job, which knows what this device has of it.
 watch([picked, before], ([complaints, circumstances]) => {
-  if (!complaints.length || !facts.value) return
+  if (!complaints.length || !facts.value || facts.value.basis) return
   const call = { ...foldJob([]), complaints: [...complaints], circumstances: [...circumstances] }
   void engine.rehearse(questionOf(call, session.person!)).catch(() => undefined)
 })
