@@ -3,7 +3,8 @@ import type { Contract } from '../../shared/contracts/contract'
 import { deviceDatabase } from './database'
 import { ApiError, call, type Call } from './http'
 
-const keptAs = (person: string, name: string): Promise<unknown> =>
+/** What is kept under a name; `undefined` where nothing is. */
+export const keptAs = (person: string, name: string): Promise<unknown> =>
   deviceDatabase()
     .lists.get([person, name])
     .then(

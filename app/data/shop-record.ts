@@ -1,6 +1,6 @@
 import { readShopRecord, readShopRecordNow } from '../../shared/contracts/jobs'
 import type { ShopRecord } from '../../core/statistics'
-import { keep, keptOrFetch } from './fetched'
+import { keep, keptAs, keptOrFetch } from './fetched'
 import { ApiError, call } from './http'
 
 /** Longest that a job waits for what the shop has seen of such machines, ms: its advice does without. */
@@ -11,9 +11,21 @@ const AGAIN_AFTER = 300
 const PATIENCE_NOW = 1500
 
 const recordOf = (job: string): string => `record:${job}`
+const toldOf = (job: string): string => `told:${job}`
 
-/** What the shop had seen of such machines when a job came. That stays what it was: once on this device it is not asked for again. */
+/**
+ * What the shop had seen of such machines when a job came. That stays what it was: once on this device it is not asked for again.
+ * Where it was asked for while the call was told, that serves until the job is opened anew: a job that somebody closed in
+ * between is not in it.
+ */
 export async function shopRecordOf(person: string, job: string): Promise<ShopRecord | undefined> {
+  const [own, told] = await Promise.all([keptAs(person, recordOf(job)), keptAs(person, toldOf(job))])
+  if (own) return own as ShopRecord
+  const asked = recordFromServer(person, job)
+  return (told as ShopRecord | undefined) ?? asked
+}
+
+async function recordFromServer(person: string, job: string): Promise<ShopRecord | undefined> {
   const until = Date.now() + PATIENCE
   for (;;) {
     try {
@@ -32,4 +44,4 @@ export const shopRecordNow = (unit: string): Promise<ShopRecord | undefined> =>
 
 /** A job that is begun on this device builds on what was asked for its unit while the call was told. */
 export const keepRecord = (person: string, job: string, record: ShopRecord): Promise<void> =>
-  keep(person, recordOf(job), record)
+  keep(person, toldOf(job), record)

@@ -258,7 +258,6 @@ for (const [title, seed] of [
       }),
     }
     const contracts = Object.entries(CONTRACTS).filter(([name]) => name !== 'signOut' && name !== 'endSession')
-    const started = Date.now()
     for (let batch = 0; batch < 50; batch++)
       await Promise.all(
         Array.from({ length: 20 }, async () => {
@@ -287,7 +286,6 @@ for (const [title, seed] of [
           if (answer.status() >= 400) await oneShape(answer, what)
         }),
       )
-    expect(Date.now() - started).toBeLessThan(60_000)
     // And the server is as it was.
     expect(await (await request.get(`${place.url}/api/health`)).json()).toEqual({ ok: true })
   })

@@ -3,6 +3,8 @@ import type { z } from 'zod'
 import type { readShopRecord } from '../../../shared/contracts/jobs'
 import { database } from '../../platform/database'
 
+const DAY = 86_400_000
+
 type ClosedJob = z.infer<(typeof readShopRecord)['answer']>['jobs'][number]
 
 /** Whose record is asked for, and until when: what came later says nothing of a job that was there before. */
@@ -12,13 +14,16 @@ interface Asked {
   until: Date
 }
 
-/** Years that units of a sheet have been looked after, all together. */
+/** Midnight after a moment, UTC. */
+const endOfDay = (moment: Date): Date => new Date(Math.ceil((moment.getTime() + 1) / DAY) * DAY)
+
+/** Years that units of a sheet have been looked after, all together; a day that has begun counts whole, so that it is one number all day. */
 export async function machineYears({ organisation, sheet, until }: Asked): Promise<number> {
   const [row] = await database().query<{ years: number }>(
     `SELECT COALESCE(sum(EXTRACT(EPOCH FROM LEAST($3::timestamptz, COALESCE(retired_at, $3::timestamptz)) - created_at)), 0)::float8
        / 31557600 AS years
      FROM units WHERE organisation_id = $1 AND sheet = $2 AND created_at < $3`,
-    { bind: [organisation, sheet, until], type: QueryTypes.SELECT },
+    { bind: [organisation, sheet, endOfDay(until)], type: QueryTypes.SELECT },
   )
   return Math.max(0, row!.years)
 }
