@@ -50,7 +50,8 @@ export function linkStatuses(
     if (acts[part] >= faultyAbove) return 'faulty'
     // Good readings clear it of this moment alone: while it may well come and go, it is not proven.
     if (rests[part] >= restingFrom && rests[part] > acts[part]) return 'intermittent'
-    if (acts[part] >= provenBelow) return 'suspect'
+    // As the list of suspects counts: a cause that is named there stands at no part that is proven.
+    if (acts[part] + rests[part] >= provenBelow) return 'suspect'
     if (weight[part] > 0 && against[part] < weight[part] * provenRatio) return 'proven'
     return read.has(part) ? 'measured' : 'untested'
   }
