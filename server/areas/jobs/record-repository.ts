@@ -17,13 +17,16 @@ interface Asked {
 /** Midnight after a moment, UTC. */
 const endOfDay = (moment: Date): Date => new Date(Math.ceil((moment.getTime() + 1) / DAY) * DAY)
 
-/** Years that units of a sheet have been looked after, all together; a day that has begun counts whole, so that it is one number all day. */
+/**
+ * Years that units of a sheet have been looked after, all together; a day that has begun counts whole, so that it is one number
+ * all day. Units of later, and what became of the others later, are left out.
+ */
 export async function machineYears({ organisation, sheet, until }: Asked): Promise<number> {
   const [row] = await database().query<{ years: number }>(
-    `SELECT COALESCE(sum(EXTRACT(EPOCH FROM LEAST($3::timestamptz, COALESCE(retired_at, $3::timestamptz)) - created_at)), 0)::float8
+    `SELECT COALESCE(sum(EXTRACT(EPOCH FROM CASE WHEN retired_at < $3 THEN retired_at ELSE $4::timestamptz END - created_at)), 0)::float8
        / 31557600 AS years
      FROM units WHERE organisation_id = $1 AND sheet = $2 AND created_at < $3`,
-    { bind: [organisation, sheet, endOfDay(until)], type: QueryTypes.SELECT },
+    { bind: [organisation, sheet, until, endOfDay(until)], type: QueryTypes.SELECT },
   )
   return Math.max(0, row!.years)
 }

@@ -92,7 +92,17 @@ describe('what the organisation has seen of a model', () => {
     expect(now.jobs).toEqual(record.jobs)
     expect(now.machineYears).toBe(record.machineYears)
     await expect(readShopRecordNow(ivo, RIGHT)).rejects.toMatchObject({ statusCode: 404 })
-    // What came later says nothing of a job that was there before, however often it is asked.
+    // What came later says nothing of a job that was there before, however often it is asked: no job, and no machine.
+    const later = {
+      title: 'Orrisk TL-40, loft',
+      serial: 'TL-0816',
+      sheet: SHEET,
+      customer: 'Quay Bakery',
+      site: 'Loft',
+    }
+    await createUnit(mara, { id: uuidv7(), ...later })
+    expect(await readShopRecord(mara, after)).toEqual(record)
+    expect((await readShopRecordNow(mara, RIGHT)).machineYears).toBeGreaterThan(record.machineYears)
     expect((await readShopRecord(mara, before)).jobs.filter((j) => j.repair === 'new-lid-switch')).toEqual([])
     await expect(readShopRecord(ivo, after)).rejects.toMatchObject({ statusCode: 404 })
   })

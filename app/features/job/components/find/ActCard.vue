@@ -7,8 +7,8 @@ defineProps<{
   about: string
   /** Another one is another sheet of paper: nothing of the one before is moved about under the eye. */
   paper: string
-  /** The act takes what room it needs, not the room of an entry: under the thumb, or everywhere. */
-  low?: 'phone' | 'always'
+  /** The act takes what room it needs, not the room of an entry. */
+  low?: boolean
 }>()
 const details = useTemplateRef<HTMLElement>('details')
 /** Where nothing in it can have the focus, it takes the focus itself: the keyboard has to be able to scroll it. */
@@ -21,7 +21,7 @@ onUpdated(look)
 </script>
 
 <template>
-  <section class="card acted" :class="low">
+  <section class="card acted" :class="{ low }">
     <div ref="details" :key="paper" class="details" role="group" :aria-label="about" :tabindex="bare ? 0 : undefined">
       <slot />
     </div>
@@ -76,14 +76,9 @@ onUpdated(look)
     border-top: 2px solid var(--ink);
   }
 }
-.always > .act {
+.low > .act {
   height: auto;
   max-height: 24.5rem;
-}
-@media (max-width: 900px) {
-  .phone > .act {
-    height: auto;
-  }
 }
 /* A phone on its side: the act stands at the right hand, as high as the screen. */
 @media (max-width: 900px) and (max-height: 500px) and (orientation: landscape) {
@@ -94,7 +89,7 @@ onUpdated(look)
     border-top: 0;
     border-left: 2px solid var(--ink);
   }
-  .acted:is(.always, .phone) > .act {
+  .acted.low > .act {
     height: 100dvh;
     max-height: none;
   }

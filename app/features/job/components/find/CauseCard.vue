@@ -47,7 +47,6 @@ watch(
 watch(choice, () => (done.value = false))
 const safe = useTemplateRef<{ press(): void; release(): void }>('safe')
 defineExpose({
-  focus: () => undefined,
   hold: () => safe.value?.press(),
   release: () => safe.value?.release(),
 })
@@ -83,14 +82,7 @@ const repair = computed(() => choice.value || props.view.remedies[0]?.id || '')
 </script>
 
 <template>
-  <ActCard
-    class="cause"
-    :class="{ open: !stands }"
-    aria-label="The cause"
-    about="What to do"
-    paper="cause"
-    low="always"
-  >
+  <ActCard class="cause" :class="{ open: !stands }" aria-label="The cause" about="What to do" paper="cause" low>
     <span class="tag">{{ says.tag }}</span>
     <h2 v-if="view.suspects[0]">
       <template v-if="!stands">Nearest: </template>{{ view.suspects[0].title }}

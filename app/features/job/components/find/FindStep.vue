@@ -40,10 +40,12 @@ watch(part, async (chosen) => {
   const known = await advice.engine.contact(chosen).catch(() => undefined)
   if (chosen === part.value) contact.value = known
 })
-const cardBox = useTemplateRef<{ focus(): void; hold(): void; release(): void }>('cardBox')
+const cardBox = useTemplateRef<{ focus?(): void; hold(): void; release(): void }>('cardBox')
 /** What is not read first is laid out once what is stands on the screen. */
 const settledIn = ref(false)
 onMounted(() => requestAnimationFrame(() => setTimeout(() => (settledIn.value = true))))
+/** What is known of the machine, which scrolls beside the act. */
+const known = useTemplateRef<HTMLElement>('known')
 const unrecorded = computed(() => !state.value.labels.length && !state.value.photos.length)
 const record = () => router.replace(`/jobs/${context.id}/wiring`)
 const showsCause = computed(() => stands.value && !locked.value)
@@ -52,7 +54,7 @@ function choose(test: string, instrument?: string) {
   context.choose(test, instrument)
   part.value = -1
   window.scrollTo({ top: 0, behavior: 'smooth' })
-  document.querySelector('.find > .right')?.scrollTo({ top: 0 })
+  known.value?.scrollTo({ top: 0 })
 }
 async function probe(words: string, instrument: string) {
   const found = await advice.engine.probe(words, instrument)
@@ -98,7 +100,7 @@ watch(
 
 useKeys({
   h: () => (busy.value = !busy.value),
-  r: () => busy.value || cardBox.value?.focus(),
+  r: () => busy.value || cardBox.value?.focus?.(),
   y: () => busy.value || answer('yes'),
   x: () => busy.value || answer('no'),
   s: { down: () => busy.value || cardBox.value?.hold(), up: () => cardBox.value?.release() },
@@ -147,7 +149,7 @@ useKeys({
         @busy="busy = true"
       />
     </div>
-    <div class="right">
+    <div ref="known" class="right">
       <section class="card machine">
         <MachinePicture
           v-if="drawing"

@@ -26,7 +26,8 @@ const MARK = { good: '✓', edge: '≈', bad: '✕', none: '·' }
           ><strong v-if="r.review" class="small">{{ r.review }}</strong></span
         >
         <strong class="number">{{ r.text }}</strong>
-        <UndoButton v-if="!closed" :label="`Undo ${r.title}`" @click="emit('undo', r.event)" />
+        <!-- A held key takes back one entry, not the next that comes to stand here. -->
+        <UndoButton v-if="!closed" :key="r.event" :label="`Undo ${r.title}`" @click="emit('undo', r.event)" />
       </li>
     </ol>
   </section>

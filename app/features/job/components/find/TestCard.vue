@@ -68,7 +68,7 @@ defineExpose({
     :aria-label="`Test: ${card.title}`"
     about="The test"
     :paper="card.strip?.id ?? card.id"
-    :low="barred || (card.shape.type === 'yes-no' && !missing.length) ? 'phone' : undefined"
+    :low="!!barred || (card.shape.type === 'yes-no' && !missing.length)"
   >
     <div class="row sort">
       <span class="tag">{{

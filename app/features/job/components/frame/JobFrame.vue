@@ -32,10 +32,12 @@ const LATER = 1500
 // Its other steps are there when the connection is not, and do not hold up the advice.
 watch(
   () => view.value !== undefined,
-  async (is) => {
-    await new Promise((go) => setTimeout(go, LATER))
-    if (is)
+  (is, _, onCleanup) => {
+    if (!is) return
+    const timer = setTimeout(() => {
       for (const step of JOB_STEPS) void preloadRouteComponents(`/jobs/${props.id}/${step}`).catch(() => undefined)
+    }, LATER)
+    onCleanup(() => clearTimeout(timer))
   },
   { immediate: true, flush: 'post' },
 )
