@@ -107,17 +107,17 @@ export function uncertainWhenHealthy(predictor: Predictor): string[] {
   const { params } = machine
   const kindOf = (p: Prediction) =>
     p.type === 'sense' ? (p.yes > 0.5 ? 'yes' : 'no') : p.type === 'word' ? p.word : p.type
-  const usual = procedures.map((p) => kindOf(predictor.predict(predictor.healthy, p)))
+  const usual = procedures.map((p) => kindOf(predictor.predictCoarse(predictor.healthy, p)))
   /** At the moments of the sheet as it is. */
   const differingThen = (values: Float64Array): string[] => {
     const other = new Predictor({ ...predictor.catalogue, machine: { ...machine, values } })
-    return procedures.flatMap((p, i) => (kindOf(other.predict(other.healthy, p)) === usual[i] ? [] : [p.id]))
+    return procedures.flatMap((p, i) => (kindOf(other.predictCoarse(other.healthy, p)) === usual[i] ? [] : [p.id]))
   }
   const differing = (values: Float64Array): string[] => {
     const drawn = new Predictor(buildCatalogue({ ...machine, values }))
     return procedures.flatMap((p, i) => {
       const same = drawn.catalogue.procedures.find((x) => x.id === p.id)
-      return same && kindOf(drawn.predict(drawn.healthy, same)) === usual[i] ? [] : [p.id]
+      return same && kindOf(drawn.predictCoarse(drawn.healthy, same)) === usual[i] ? [] : [p.id]
     })
   }
   const draws = Array.from({ length: DRAWN }, (_, seed) => {

@@ -2,24 +2,10 @@
 //
 //     node scripts/bundled.mjs benchmark/run.ts [arguments]
 import { spawnSync } from 'node:child_process'
-import { basename, join } from 'node:path'
-import { build } from 'esbuild'
+import { join } from 'node:path'
+import { bundle } from './setup/bundle.mjs'
 
-const root = join(import.meta.dirname, '..')
 const [entry, ...args] = process.argv.slice(2)
-// One folder below the root, as the rooms are: paths made from a module's own folder stay true.
-const outfile = join(root, '.bundled', `${basename(entry, '.ts')}.mjs`)
-await build({
-  entryPoints: [join(root, entry)],
-  outfile,
-  bundle: true,
-  platform: 'node',
-  format: 'esm',
-  packages: 'external',
-  sourcemap: 'inline',
-  // The application's own tsconfig is made by its tools and adds nothing here.
-  tsconfigRaw: '{}',
-  logLevel: 'warning',
-})
+const file = await bundle(join(import.meta.dirname, '..'), entry)
 process.exitCode =
-  spawnSync(process.execPath, ['--enable-source-maps', outfile, ...args], { stdio: 'inherit' }).status ?? 1
+  spawnSync(process.execPath, ['--enable-source-maps', file, ...args], { stdio: 'inherit' }).status ?? 1

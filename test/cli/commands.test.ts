@@ -1,11 +1,12 @@
-import { execFileSync, spawnSync } from 'node:child_process'
+import { spawnSync } from 'node:child_process'
 import { mkdtempSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
-import { findShipped } from '../../cli/library'
+import { bundle } from '../../scripts/setup/bundle.mjs'
 import { advise, Engine } from '../../core/advice'
-import { evidenceOf, predictorOf } from '../core/support/sheets'
+import { evidenceOf } from '../core/support/sheets'
+import { shippedPredictor } from '../core/support/shipped'
 
 const root = join(import.meta.dirname, '../..')
 const folder = mkdtempSync(join(tmpdir(), 'cli-'))
@@ -13,8 +14,9 @@ const file = (name: string, text: string) => {
   writeFileSync(join(folder, name), text)
   return join(folder, name)
 }
-const run = (...args: string[]) =>
-  spawnSync(join(root, 'node_modules/.bin/tsx'), ['cli/main.ts', ...args], { cwd: root, encoding: 'utf8' })
+// Bundled once: the loader takes seconds at every start. The first test goes the way of `npm run duckweed`.
+const program = await bundle(root, 'cli/main.ts')
+const run = (...args: string[]) => spawnSync(process.execPath, [program, ...args], { cwd: root, encoding: 'utf8' })
 
 describe('command line', () => {
   it('ends quietly when who reads its output has read enough', () => {
@@ -71,7 +73,7 @@ describe('command line', () => {
     const out = JSON.parse(
       run('diagnose', 'orrisk-tl40', '--evidence', file('same.json', JSON.stringify(items)), '--json').stdout,
     ) as { suspects: { faults: string[]; p: number }[]; unexplained: number }
-    const predictor = predictorOf(findShipped('orrisk-tl40')!.text)
+    const predictor = shippedPredictor('orrisk-tl40')
     const view = new Engine(predictor).view(advise(predictor, evidenceOf(predictor, ...items)))
     expect(view.suspects.length).toBeGreaterThan(3)
     for (const s of view.suspects)
@@ -125,12 +127,6 @@ describe('command line', () => {
       is: 'value',
       mean: 820,
     })
-    expect(
-      execFileSync(
-        join(root, 'node_modules/.bin/tsx'),
-        ['cli/main.ts', 'netlist', 'orrisk-tl40', '--at', 'fill-cold'],
-        { cwd: root, encoding: 'utf8' },
-      ),
-    ).toContain('.control')
+    expect(run('netlist', 'orrisk-tl40', '--at', 'fill-cold').stdout).toContain('.control')
   })
 })

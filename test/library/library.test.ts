@@ -3,17 +3,15 @@ import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { findShipped, shippedIds } from '../../cli/library'
 import { lookThrough, meet } from '../../benchmark/self-check'
-import { advise, createEngine, factsOf, repairActsOf } from '../../core/advice'
+import { createEngine, factsOf, repairActsOf } from '../../core/advice'
 import { buildCatalogue } from '../../core/diagnosis/catalogue'
 import { fits, search } from '../../core/search'
 import { orThrow } from '../../core/foundation/result'
 import { buildMachine, makeFaultedMachine } from '../../core/model/machine'
-import type { Predictor } from '../../core/diagnosis/predict'
 import compileSheet from '../../server/engine/compile-sheet'
-import { readSheet, flattenSheet } from '../../core/model/sheet'
+import { readSheet } from '../../core/model/sheet'
 import { runPlain } from '../../core/truth'
-import { renameAll } from '../core/support/rename'
-import { evidenceOf, activeFaultsIn } from '../core/support/sheets'
+import { activeFaultsIn } from '../core/support/sheets'
 import { shipped, run, says, lasts } from './support/changed-sheets'
 
 describe('the library as a whole', () => {
@@ -55,31 +53,6 @@ describe('the library as a whole', () => {
     expect(actsOf(of('board'))).toEqual(['open', 'terminals'])
     expect(actsOf(of('cold-valve'))).toEqual(['hose', 'open', 'terminals'])
   })
-  it.each([
-    ['orrisk-tl40', 'orrisk-tl22'],
-    ['tarvost-fl7', 'tarvost-fl5'],
-    ['brindlow-d6', 'brindlow-d3'],
-    ['quenby-c40', 'quenby-c25'],
-    ['quenby-c40', 'quenby-c12'],
-    ['ulldale-f9', 'ulldale-f6'],
-    ['brindlow-s12', 'brindlow-s8'],
-    ['ulldale-g6', 'ulldale-g6s'],
-  ])(
-    '%s and %s: some complaint gets other first advice',
-    (one, two) => {
-      const [a, b] = [one, two].map((id) => createEngine(machines.find((s) => s.id === id)!).predictor)
-      const first = (p: Predictor, complaint: string) =>
-        advise(p, evidenceOf(p, { complaint }), 'best', 0)
-          .plan.next.slice(0, 3)
-          .map((s) => s.procedure.id)
-          .join()
-      const both = a.catalogue.machine.sheet.complaints.filter((c) =>
-        b.catalogue.machine.sheet.complaints.some((d) => d.id === c.id),
-      )
-      expect(both.some(({ id }) => first(a, id) !== first(b, id))).toBe(true)
-    },
-    60_000,
-  )
   it('every option of every machine can be turned: what is not fitted carries no suspicion, and either way its tests are known', () => {
     const optional = machines.filter((s) => !s.family && s.options.length)
     expect(optional.length).toBeGreaterThan(5)
@@ -132,25 +105,6 @@ describe('the library as a whole', () => {
       expect(meet(predictor, fault, 1)?.solved, id).toBe(true)
     }
   })
-  it.each(['tarvost-fl7', 'brindlow-d6', 'quenby-c40', 'ulldale-f9', 'brindlow-s12', 'ulldale-g6'])(
-    '%s: other names for everything change no number',
-    (id) => {
-      const { text, file } = findShipped(id)!
-      const whole = orThrow(flattenSheet(text, file, findShipped))
-      const { renamed, name } = renameAll(whole)
-      const [a, b] = [whole, renamed].map((t) => createEngine(orThrow(readSheet(t, file, () => undefined))).predictor)
-      const [{ id: complaint }] = a.catalogue.machine.sheet.complaints
-      const [one, two] = [
-        advise(a, evidenceOf(a, { complaint }), 'best', 0),
-        advise(b, evidenceOf(b, { complaint: name(complaint) }), 'best', 0),
-      ]
-      expect(b.catalogue.machine.parts.some((p) => a.catalogue.machine.partIndex.has(p.id))).toBe(false)
-      expect(Array.from(two.belief.posterior)).toEqual(Array.from(one.belief.posterior))
-      expect(two.plan.next.map((s) => [s.minutes, s.saving])).toEqual(one.plan.next.map((s) => [s.minutes, s.saving]))
-      expect(two.plan.remedies).toEqual(one.plan.remedies)
-    },
-    60_000,
-  )
   it('is found by maker, model, code, lamps and complaint, misspelt and misread', () => {
     const list = machines.map((s) => ({
       id: s.id,

@@ -221,6 +221,9 @@ export function useAdvice(
       thinking.value = false
     } catch (error) {
       clearTimeout(patience)
+      // A newer question has its own end.
+      if (stale()) return
+      thinking.value = false
       fail(error)
     }
   }

@@ -1,9 +1,8 @@
 import { describe, expect, it } from 'vitest'
-import { findShipped } from '../../../cli/library'
 import { advise } from '../../../core/advice'
 import type { ActiveFault } from '../../../core/model/machine'
 import { evidenceOf, predictorOf } from '../support/sheets'
-import { underEveryName } from '../support/shipped'
+import { underOtherNames, shippedPredictor } from '../support/shipped'
 
 describe('how a machine is found', () => {
   it.each([
@@ -18,38 +17,37 @@ describe('how a machine is found', () => {
   ])(
     '%s: water where the customer’s run left it names the leak, none clears it, and a dry joint over a wet pan is nothing on the sheet',
     (id, complaint, vessel, leak, leaks) => {
-      for (const [text, of] of underEveryName(id)) {
-        const predictor = predictorOf(text)
-        const found = `${of(vessel)}.found`
-        const told = (...more: object[]) => {
-          const a = advise(predictor, evidenceOf(predictor, { complaint: of(complaint) }, ...more))
-          const share = (is: (faults: readonly ActiveFault[]) => boolean) =>
-            a.belief.hypotheses.reduce((sum, h, i) => sum + (is(h.activeFaults) ? a.belief.posterior[i] : 0), 0)
-          const p = share((faults) => faults.some(({ fault }) => fault.id === of(leak)))
-          // What brings water there: the leaks over it, and what fills the tub until it runs over.
-          const procedure = predictor.catalogue.procedures.find((x) => x.id === found)!
-          const wets = a.belief.hypotheses.filter((h) => {
-            const told = predictor.predict(h, procedure)
-            return told.type === 'sense' && told.yes > 0.5
-          })
-          const wet = share((faults) => wets.some((h) => h.activeFaults === faults))
-          return { p, wet, unknown: a.belief.unknownFault, state: a.plan.state, doubt: a.belief.doubts[0]?.grossError }
-        }
-        expect(told({ test: found, reading: 'yes' }).wet).toBeGreaterThan(0.8)
-        expect(told({ test: found, reading: 'yes' }).p).toBeGreaterThan(0.3)
-        expect(told({ test: found, reading: 'no' }).wet).toBeLessThan(0.1)
-        const dry = leaks.map((look) => ({ test: of(look), reading: look.endsWith('volts') ? '0 V' : 'no' }))
-        const odd = told({ test: found, reading: 'yes' }, ...dry)
-        expect(odd.unknown).toBeGreaterThan(0.4)
-        expect(odd.state).not.toBe('cause-stands')
-        // Looked at in an order that hands could not have kept, it says the same: it is about the customer's run.
-        const later = told({ action: 'isolate' }, { test: found, reading: 'yes' })
-        expect(later.p).toBeCloseTo(told({ test: found, reading: 'yes' }).p, 12)
+      const [text, of] = underOtherNames(id)
+      const predictor = predictorOf(text)
+      const found = `${of(vessel)}.found`
+      const told = (...more: object[]) => {
+        const a = advise(predictor, evidenceOf(predictor, { complaint: of(complaint) }, ...more))
+        const share = (is: (faults: readonly ActiveFault[]) => boolean) =>
+          a.belief.hypotheses.reduce((sum, h, i) => sum + (is(h.activeFaults) ? a.belief.posterior[i] : 0), 0)
+        const p = share((faults) => faults.some(({ fault }) => fault.id === of(leak)))
+        // What brings water there: the leaks over it, and what fills the tub until it runs over.
+        const procedure = predictor.catalogue.procedures.find((x) => x.id === found)!
+        const wets = a.belief.hypotheses.filter((h) => {
+          const told = predictor.predict(h, procedure)
+          return told.type === 'sense' && told.yes > 0.5
+        })
+        const wet = share((faults) => wets.some((h) => h.activeFaults === faults))
+        return { p, wet, unknown: a.belief.unknownFault, state: a.plan.state, doubt: a.belief.doubts[0]?.grossError }
       }
+      expect(told({ test: found, reading: 'yes' }).wet).toBeGreaterThan(0.8)
+      expect(told({ test: found, reading: 'yes' }).p).toBeGreaterThan(0.3)
+      expect(told({ test: found, reading: 'no' }).wet).toBeLessThan(0.1)
+      const dry = leaks.map((look) => ({ test: of(look), reading: look.endsWith('volts') ? '0 V' : 'no' }))
+      const odd = told({ test: found, reading: 'yes' }, ...dry)
+      expect(odd.unknown).toBeGreaterThan(0.4)
+      expect(odd.state).not.toBe('cause-stands')
+      // Looked at in an order that hands could not have kept, it says the same: it is about the customer's run.
+      const later = told({ action: 'isolate' }, { test: found, reading: 'yes' })
+      expect(later.p).toBeCloseTo(told({ test: found, reading: 'yes' }).p, 12)
     },
   )
   it('is looked at for nothing more than a glance, and no more once anything has been switched, opened or started', () => {
-    const predictor = predictorOf(findShipped('tarvost-fl7')!.text)
+    const predictor = shippedPredictor('tarvost-fl7')
     const { procedures, accessPaths } = predictor.catalogue
     const found = procedures.filter((p) => p.needs.asFound)
     expect(found.length).toBeGreaterThan(3)

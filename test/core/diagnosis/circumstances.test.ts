@@ -4,9 +4,7 @@ import { advise, Engine } from '../../../core/advice'
 import { CIRCUMSTANCE_IDS, CIRCUMSTANCES, KINDS } from '../../../core/model/kinds'
 import { readSheet } from '../../../core/model/sheet'
 import { edit, evidenceOf, predictorOf } from '../support/sheets'
-import { underEveryName } from '../support/shipped'
-
-const shipped = (id: string) => predictorOf(findShipped(id)!.text)
+import { underOtherNames, shippedPredictor } from '../support/shipped'
 
 describe('what is said of the days before', () => {
   it.each([
@@ -16,37 +14,36 @@ describe('what is said of the days before', () => {
   ])(
     '%s, "%s" and %s: %s gains, by as much as it is said more often with it, whatever the names',
     (id, complaint, said, fault) => {
-      for (const [text, of] of underEveryName(id)) {
-        const predictor = predictorOf(text)
-        const { sheet, faults } = predictor.catalogue.machine
-        const known = sheet.complaints.some((c) => c.id === of(complaint)) ? of(complaint) : sheet.complaints[0].id
-        const shares = (...more: object[]) => {
-          const { belief } = advise(predictor, evidenceOf(predictor, { complaint: known }, ...more), 'best', 0)
-          const p = (want: (f: string) => boolean) =>
-            belief.hypotheses.reduce((s, h, i) => {
-              const [one] = h.activeFaults
-              const plain = h.activeFaults.length === 1 && one.missProbability === undefined
-              return plain && want(one.fault.id) ? s + belief.posterior[i] : s
-            }, 0)
-          // Against a fault that says nothing of it.
-          const silent = faults.find(
-            (f) => f.saidWith[said as 'moved'] === undefined && f.id !== of(fault) && p((x) => x === f.id) > 0,
-          )!
-          return p((x) => x === of(fault)) / p((x) => x === silent.id)
-        }
-        const factor = shares({ circumstance: said }) / shares()
-        const own = faults.find((f) => f.id === of(fault))!.saidWith[said as 'moved']!
-        expect(factor).toBeCloseTo(own / CIRCUMSTANCES[said as 'moved'].usual, 6)
-        // Said twice it is said once.
-        expect(shares({ circumstance: said }, { circumstance: said })).toBeCloseTo(shares({ circumstance: said }), 12)
+      const [text, of] = underOtherNames(id)
+      const predictor = predictorOf(text)
+      const { sheet, faults } = predictor.catalogue.machine
+      const known = sheet.complaints.some((c) => c.id === of(complaint)) ? of(complaint) : sheet.complaints[0].id
+      const shares = (...more: object[]) => {
+        const { belief } = advise(predictor, evidenceOf(predictor, { complaint: known }, ...more), 'best', 0)
+        const p = (want: (f: string) => boolean) =>
+          belief.hypotheses.reduce((s, h, i) => {
+            const [one] = h.activeFaults
+            const plain = h.activeFaults.length === 1 && one.missProbability === undefined
+            return plain && want(one.fault.id) ? s + belief.posterior[i] : s
+          }, 0)
+        // Against a fault that says nothing of it.
+        const silent = faults.find(
+          (f) => f.saidWith[said as 'moved'] === undefined && f.id !== of(fault) && p((x) => x === f.id) > 0,
+        )!
+        return p((x) => x === of(fault)) / p((x) => x === silent.id)
       }
+      const factor = shares({ circumstance: said }) / shares()
+      const own = faults.find((f) => f.id === of(fault))!.saidWith[said as 'moved']!
+      expect(factor).toBeCloseTo(own / CIRCUMSTANCES[said as 'moved'].usual, 6)
+      // Said twice it is said once.
+      expect(shares({ circumstance: said }, { circumstance: said })).toBeCloseTo(shares({ circumstance: said }), 12)
     },
   )
   it('convicts nobody by itself, and nothing unlisted is starved by it', () => {
     for (const id of shippedIds()
       .filter((x) => /^(tarvost|brindlow|orrisk|quenby|ulldale)/.test(x))
       .slice(0, 6)) {
-      const predictor = shipped(id)
+      const predictor = shippedPredictor(id)
       for (const said of CIRCUMSTANCE_IDS)
         for (const { id: complaint } of predictor.catalogue.machine.sheet.complaints.slice(0, 3)) {
           const with_ = advise(predictor, evidenceOf(predictor, { complaint }, { circumstance: said }), 'best', 0)
@@ -56,7 +53,7 @@ describe('what is said of the days before', () => {
     }
   })
   it('is one of a closed list: another is refused with what would be understood, and so is a share that is none', () => {
-    const engine = new Engine(shipped('orrisk-tl40'))
+    const engine = new Engine(shippedPredictor('orrisk-tl40'))
     const refused = engine.read([{ circumstance: 'haunted' }])
     expect(refused.ok).toBe(false)
     if (!refused.ok) expect(refused.problems[0]).toMatchObject({ code: 'unknown-circumstance', found: 'haunted' })

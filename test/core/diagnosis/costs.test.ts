@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { findShipped, shippedIds } from '../../../cli/library'
+import { shippedIds } from '../../../cli/library'
 import { advise } from '../../../core/advice'
 import { STANDARD } from '../../../core/diagnosis/calibration'
 import { RepairCosts } from '../../../core/diagnosis/plan'
@@ -7,15 +7,14 @@ import { interpretEvidence } from '../../../core/diagnosis/belief'
 import type { WorkState } from '../../../core/diagnosis/catalogue'
 import { describeStep } from '../../../core/words'
 import { evidenceOf, predictorOf } from '../support/sheets'
-import { flatText } from '../support/shipped'
+import { flatText, shippedPredictor } from '../support/shipped'
 
 const start: WorkState = { power: 'on', open: [], loosened: [], running: undefined, asFound: false }
-const shipped = (id: string) => predictorOf(findShipped(id)!.text)
-const washer = shipped('tarvost-fl5')
+const washer = shippedPredictor('tarvost-fl5')
 
 describe('what a test costs', () => {
   it('once a joint is undone or leads are off, what else is done there costs only itself', () => {
-    const { procedures, accessPaths, machine } = shipped('orrisk-tl40').catalogue
+    const { procedures, accessPaths, machine } = shippedPredictor('orrisk-tl40').catalogue
     const find = (id: string) => procedures.find((p) => p.id === id)!
     const [look, torn, ohms, worked] = ['cold-screen.look', 'cold-screen.torn', 'lid.ohms', 'lid.worked'].map(find)
     const first = accessPaths.from(start, look)
@@ -46,7 +45,7 @@ describe('what a test costs', () => {
     expect(isolating(flatText('tarvost-fl5'))).toBeLessThan(isolating(cold) + 1)
   })
   it('leads that came off are back on once a reading or an act has put the power on, and hoses once a program runs', () => {
-    const predictor = shipped('orrisk-tl40')
+    const predictor = shippedPredictor('orrisk-tl40')
     const { procedures, accessPaths } = predictor.catalogue
     const find = (id: string) => procedures.find((p) => p.id === id)!
     const after = (...entries: object[]) =>
@@ -63,7 +62,7 @@ describe('what a test costs', () => {
     expect(takesOff(after(screen, { action: 'restore' }, { action: 'start warm' }), 'cold-screen.torn')).toBe(true)
   })
   it('a meter is clipped on dead, each time, before a live reading', () => {
-    const { procedures, accessPaths } = shipped('orrisk-tl40').catalogue
+    const { procedures, accessPaths } = shippedPredictor('orrisk-tl40').catalogue
     const [one, two] = ['cold-valve.volts', 'hot-valve.volts'].map((id) => procedures.find((p) => p.id === id)!)
     const way = accessPaths.from(start, one)
     expect(way.steps.map((s) => s.type)).toEqual(['isolate', 'open', 'loosen', 'restore', 'start', 'wait'])
@@ -80,11 +79,11 @@ describe('what a test costs', () => {
       expect(types.at(-1), p.id).toBe('restore')
     }
     // Where no valve that needs power lies before it, the machine may be dead.
-    const plain = shipped('orrisk-tl40').catalogue.procedures.find((p) => p.id === 'cold-hose.bucket')!
+    const plain = shippedPredictor('orrisk-tl40').catalogue.procedures.find((p) => p.id === 'cold-hose.bucket')!
     expect(plain.needs.power).toBe('any')
   })
   it('a timing costs what it will probably take: as long as the leading suspects make it, up to somebody’s patience', () => {
-    const predictor = shipped('orrisk-tl40')
+    const predictor = shippedPredictor('orrisk-tl40')
     const { machine, procedures } = predictor.catalogue
     const { overrunWaited } = STANDARD.plan
     let tried = 0
@@ -115,7 +114,7 @@ describe('what a test costs', () => {
     expect(procedures.length).toBeGreaterThan(50)
   })
   it('licensed people have to be called: their work costs their call-out, and is never the quick thing to do', () => {
-    const predictor = shipped('quenby-c25')
+    const predictor = shippedPredictor('quenby-c25')
     const { machine } = predictor.catalogue
     const licensed = machine.repairs.filter((r) => r.licensed)
     expect(licensed.length).toBeGreaterThan(0)
@@ -130,7 +129,7 @@ describe('what a test costs', () => {
 
 describe.each(shippedIds())('%s: what hands do', (id) => {
   it('decides what comes first: nothing is opened, undone or put on a terminal as a mere look', () => {
-    const { procedures, accessPaths } = shipped(id).catalogue
+    const { procedures, accessPaths } = shippedPredictor(id).catalogue
     for (const p of procedures) {
       const path = accessPaths.from({ ...start, asFound: true }, p)
       const hands = path.steps.some((s) => s.type === 'open' || s.type === 'loosen')

@@ -1,13 +1,12 @@
 import { describe, expect, it } from 'vitest'
-import { findShipped } from '../../../cli/library'
 import { advise } from '../../../core/advice'
 import { areDistinguishable } from '../../../core/diagnosis/belief'
 import { STANDARD } from '../../../core/diagnosis/calibration'
 import type { Evidence } from '../../../core/evidence'
 import { DrawnMachine, random } from '../../../core/truth'
-import { activeFaultsIn, evidenceOf, predictorOf } from '../support/sheets'
+import { activeFaultsIn, evidenceOf } from '../support/sheets'
+import { shippedPredictor } from '../support/shipped'
 
-const shipped = (id: string) => predictorOf(findShipped(id)!.text)
 const MOST_STEPS = 25
 
 describe('before a cause stands', () => {
@@ -16,7 +15,7 @@ describe('before a cause stands', () => {
     ['tarvost-fl5', ['standpipe.low', 'supply-tap.shut', 'supply-joint.weeps', 'heater.open']],
     ['quenby-c25', ['gas-valve.leaks', 'float.float-down', 'tap.shut', 'bead.loose']],
   ])('%s: its part has been looked at itself, or no look at it is cheap', (id, faults) => {
-    const predictor = shipped(id)
+    const predictor = shippedPredictor(id)
     const { machine, procedures, accessPaths } = predictor.catalogue
     let stood = 0
     for (const fault of faults.filter((f) => machine.faults.some((x) => x.id === f))) {
@@ -59,7 +58,7 @@ describe('before a cause stands', () => {
 
 describe('a switch that may come and go', () => {
   it('is not proven by readings of this moment while it leads', () => {
-    const predictor = shipped('orrisk-tl40')
+    const predictor = shippedPredictor('orrisk-tl40')
     const { machine } = predictor.catalogue
     const lid = machine.partIndex.get('lid')!
     const evidence = [

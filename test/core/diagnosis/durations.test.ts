@@ -6,9 +6,10 @@ import { findMeter } from '../../../core/simulation/instrument'
 import { arrivalTime } from '../../../core/diagnosis/plan'
 import { varianceOf } from '../../../core/diagnosis/predict'
 import { evidenceOf, predictorOf, activeFaultsIn } from '../support/sheets'
+import { shippedPredictor } from '../support/shipped'
 
 describe('lengths of phases', () => {
-  const p = predictorOf(findShipped('quenby-c40')!.text)
+  const p = shippedPredictor('quenby-c40')
   const { machine, procedures } = p.catalogue
   const lasts = (phase: string) => procedures.find((x) => x.id === `${phase}.lasts`)!
   const expected = (fault: string, phase: string, severity?: number) => {

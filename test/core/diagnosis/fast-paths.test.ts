@@ -10,7 +10,8 @@ import { makeFaultedMachine } from '../../../core/model/machine'
 import { RepairCosts } from '../../../core/diagnosis/plan'
 import { phaseTimes, runPlain } from '../../../core/truth'
 import { simulate } from '../../../core/simulation/simulate'
-import { evidenceOf, machineOf, mini, predictorOf, activeFaultsIn } from '../support/sheets'
+import { evidenceOf, freshPredictorOf, machineOf, mini, predictorOf, activeFaultsIn } from '../support/sheets'
+import { shippedPredictor } from '../support/shipped'
 
 const WASHER = findShipped('orrisk-tl40')!.text
 
@@ -31,7 +32,7 @@ describe('what is kept, left out or done ahead changes no answer', () => {
     )
   })
   it('readings made ready in the background leave the advice as it is, however far that has come', () => {
-    const [cold, half, ready] = [0, 1, 2].map(() => predictorOf(WASHER))
+    const [cold, half, ready] = [0, 1, 2].map(() => freshPredictorOf(WASHER))
     const work = warmUp(half)
     for (let k = 0; k < 700; k++) work.next()
     for (const _ of warmUp(ready));
@@ -149,7 +150,7 @@ describe('a reading taken twice', () => {
     expect(next('could not')).not.toContain('cold-valve.volts')
   })
   it('by a sense that was mistaken may be asked again, one that fits may not', () => {
-    const d3 = predictorOf(findShipped('brindlow-d3')!.text)
+    const d3 = shippedPredictor('brindlow-d3')
     const heard = { test: 'circulation.runs', reading: 'yes' }
     const rest = [
       { test: 'wash.lasts', reading: '499 s' },

@@ -1,16 +1,13 @@
 import { describe, expect, it } from 'vitest'
 import { random } from '../../../core/truth'
-import { findShipped } from '../../../cli/library'
-import { createEngine } from '../../../core/advice'
 import { makeFaultedMachine, severityAt, type ActiveFault } from '../../../core/model/machine'
 import type { Hypothesis } from '../../../core/diagnosis/hypotheses'
 import type { Predictor } from '../../../core/diagnosis/predict'
 import { newSimulationCache, simulate } from '../../../core/simulation/simulate'
-import { sheetOf } from '../support/sheets'
+import { shippedPredictor } from '../support/shipped'
 
-const shipped = (id: string): Predictor => createEngine(sheetOf(findShipped(id)!.text)).predictor
-const WASHER = shipped('tarvost-fl5')
-const IRRIGATION = shipped('ulldale-g6s')
+const WASHER = shippedPredictor('tarvost-fl5')
+const IRRIGATION = shippedPredictor('ulldale-g6s')
 
 const acting = (p: Predictor, id: string): Hypothesis[] =>
   p.hypotheses.filter(({ activeFaults: [one] }) => one?.fault.id === id && one.missProbability === undefined)

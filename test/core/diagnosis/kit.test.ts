@@ -1,5 +1,4 @@
 import { describe, expect, it } from 'vitest'
-import { findShipped } from '../../../cli/library'
 import { advise, Engine } from '../../../core/advice'
 import type { Evidence } from '../../../core/evidence'
 import { orThrow } from '../../../core/foundation/result'
@@ -7,14 +6,15 @@ import { findMeter, METERS } from '../../../core/simulation/instrument'
 import { DrawnMachine, random } from '../../../core/truth'
 import { TOOLS } from '../../../core/words'
 import { careful } from '../support/play'
-import { activeFaultsIn, evidenceOf, predictorOf } from '../support/sheets'
+import { activeFaultsIn, evidenceOf } from '../support/sheets'
+import { shippedPredictor } from '../support/shipped'
 
 /** What stands at the machine or in every van. */
 const ALWAYS = ['bucket', 'stopwatch', 'water-meter', 'display', 'display-temperature', 'display-volume']
 const without = (...tools: string[]) => TOOLS.filter((t) => tools.includes(t.id)).flatMap((t) => [...t.instruments])
 /** Nothing but a two-pole tester. */
 const TWO_POLE = { lacking: without(...TOOLS.map((t) => t.id).filter((id) => id !== 'low-z')) }
-const predictor = predictorOf(findShipped('orrisk-tl40')!.text)
+const predictor = shippedPredictor('orrisk-tl40')
 const { machine, procedures } = predictor.catalogue
 
 describe('advice with what is at hand', () => {

@@ -1,13 +1,11 @@
 import { describe, expect, it } from 'vitest'
-import { findShipped } from '../../../cli/library'
-import { createEngine } from '../../../core/advice'
 import { STANDARD } from '../../../core/diagnosis/calibration'
 import { RepairCosts, lookAhead, type DecisionTable } from '../../../core/diagnosis/plan'
 import { achieved, cutMachine, optimum } from '../../../benchmark/optimum'
 import { random } from '../../../core/truth'
-import { sheetOf } from '../support/sheets'
+import { shippedPredictor } from '../support/shipped'
 
-const washer = createEngine(sheetOf(findShipped('orrisk-tl40')!.text)).predictor
+const washer = shippedPredictor('orrisk-tl40')
 
 describe('looking ahead', () => {
   const dear = (...repair: number[]) => new RepairCosts(Float64Array.from(repair), new Float64Array(repair.length))

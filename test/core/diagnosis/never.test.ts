@@ -5,6 +5,7 @@ import { parseReading } from '../../../core/foundation/quantity'
 import { formatReading } from '../../../core/words'
 import { DrawnMachine, random } from '../../../core/truth'
 import { activeFaultsIn, evidenceOf, predictorOf } from '../support/sheets'
+import { shippedPredictor } from '../support/shipped'
 
 const shippedText = (id: string) => findShipped(id)!.text
 const time = { type: 'number', dimension: 'time' } as const
@@ -50,7 +51,7 @@ describe('a phase that is timed', () => {
     expect(shareOf('tap.shut', 'never ended')).toBeGreaterThan(10 * shareOf('tap.shut', 'never began'))
   })
   it('longer than what a suspect would take speaks against it, as much as the full time does once it is long enough', () => {
-    const predictor = predictorOf(shippedText('orrisk-tl40'))
+    const predictor = shippedPredictor('orrisk-tl40')
     const { machine } = predictor.catalogue
     const phase = predictor.catalogue.procedures.find((p) => p.measurement.type === 'duration')!
     const [{ id: complaint }] = machine.sheet.complaints
@@ -73,7 +74,7 @@ describe('a reading whose moment never comes', () => {
     ['orrisk-tl40', 'cold-valve.volts', 'plug.off'],
     ['brindlow-d6', 'fill-valve.volts', 'plug.off'],
   ])('%s: 0 V at %s with nothing started is 0 V, and points where "never" points', (id, test, fault) => {
-    const predictor = predictorOf(shippedText(id))
+    const predictor = shippedPredictor(id)
     const { machine, procedures } = predictor.catalogue
     const procedure = procedures.find((p) => p.id === test)!
     const dead = predictor.predict(predictor.hypothesisFor([activeFaultsIn(machine, fault)]), procedure)

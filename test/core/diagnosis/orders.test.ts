@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest'
-import { findShipped } from '../../../cli/library'
 import { advise, compareOrders, Engine } from '../../../core/advice'
 import type { WorkMode } from '../../../core/evidence'
-import { evidenceOf, predictorOf } from '../support/sheets'
+import { evidenceOf } from '../support/sheets'
+import { shippedPredictor } from '../support/shipped'
 
-const predictor = predictorOf(findShipped('brindlow-d6')!.text)
+const predictor = shippedPredictor('brindlow-d6')
 
 describe('orders of work side by side', () => {
   it('each begins as its own advice does; the same beginning costs the same, and the best costs nothing more', () => {

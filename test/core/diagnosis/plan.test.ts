@@ -1,13 +1,12 @@
 import { describe, expect, it } from 'vitest'
-import { findShipped } from '../../../cli/library'
 import { type Belief, inferBelief, unconditioned } from '../../../core/diagnosis/belief'
-import { advise, createEngine, Engine } from '../../../core/advice'
+import { advise, Engine } from '../../../core/advice'
 import type { TestStrategy } from '../../../core/evidence'
 import { plan } from '../../../core/diagnosis/plan'
-import { evidenceOf, mini, predictorOf, sheetOf } from '../support/sheets'
-import { underEveryName } from '../support/shipped'
+import { evidenceOf, mini, predictorOf } from '../support/sheets'
+import { underOtherNames, shippedPredictor } from '../support/shipped'
 
-const washer = createEngine(sheetOf(findShipped('orrisk-tl40')!.text)).predictor
+const washer = shippedPredictor('orrisk-tl40')
 const at = (order: TestStrategy) => advise(washer, evidenceOf(washer, { complaint: 'no-fill' }), order)
 
 describe('plan', () => {
@@ -103,26 +102,25 @@ describe('plan', () => {
 
 describe('the end of testing', () => {
   it('does not come while two short tests together would tell which repair is needed, whatever the names', () => {
-    for (const [text, of] of underEveryName('ulldale-f6')) {
-      const p = predictorOf(text)
-      const { plan: then } = advise(
+    const [text, of] = underOtherNames('ulldale-f6')
+    const p = predictorOf(text)
+    const { plan: then } = advise(
+      p,
+      evidenceOf(
         p,
-        evidenceOf(
-          p,
-          { complaint: of('no-water') },
-          ...['power-lamp.lit', 'main.look', 'tap.look'].map((test) => ({ test: of(test), reading: 'yes' })),
-          { test: of('res-valve.ohms'), reading: '34.3' },
-          { test: of('flush-timer.across'), reading: '0.37 V' },
-        ),
-      )
-      expect(then.state).toBe('testing')
-      const floats = ['res-low.worked', 'res-high.worked', 'res-low.free', 'res-high.free'].map(of)
-      expect(floats).toContain(then.next[0].procedure.id)
-      expect(then.next[0].saving).toBeGreaterThan(then.next[0].minutes)
-    }
+        { complaint: of('no-water') },
+        ...['power-lamp.lit', 'main.look', 'tap.look'].map((test) => ({ test: of(test), reading: 'yes' })),
+        { test: of('res-valve.ohms'), reading: '34.3' },
+        { test: of('flush-timer.across'), reading: '0.37 V' },
+      ),
+    )
+    expect(then.state).toBe('testing')
+    const floats = ['res-low.worked', 'res-high.worked', 'res-low.free', 'res-high.free'].map(of)
+    expect(floats).toContain(then.next[0].procedure.id)
+    expect(then.next[0].saving).toBeGreaterThan(then.next[0].minutes)
   })
   it('what is needed whatever else there is stands before what is cheap to try', () => {
-    const p = predictorOf(findShipped('ulldale-f6')!.text)
+    const p = shippedPredictor('ulldale-f6')
     const { machine } = p.catalogue
     const fault = (id: string) => machine.faults.find((f) => f.id === id)!
     const [drive, latch] = [fault('auger.winding-open'), fault('res-latch.coil-open')]

@@ -8,6 +8,7 @@ import { orThrow } from '../../../core/foundation/result'
 import { flattenSheet } from '../../../core/model/sheet'
 import { activeFaultsIn, predictorOf } from '../support/sheets'
 import { renameAll } from '../support/rename'
+import { shippedPredictor } from '../support/shipped'
 
 /** What a technician takes for a fed circuit, V: less than any shipped circuit works at. */
 const FED = 3
@@ -46,7 +47,7 @@ describe('readings to the return', () => {
     expect(readings(renamed).map((r) => r.volts)).toEqual(own.map((r) => r.volts))
   })
   it('walk along a chain with one link open: supply before it, nothing behind it, not one in doubt', () => {
-    const predictor = predictorOf(findShipped('flake-ice-machine')!.text)
+    const predictor = shippedPredictor('flake-ice-machine')
     const { procedures, machine } = predictor.catalogue
     const [open] = ['spout.stuck-open'].map((id) => predictor.hypothesisFor([activeFaultsIn(machine, id)]))
     const shown = ['master', 'bin-stat', 'spout', 'high-pressure', 'water-present'].map((part) => {

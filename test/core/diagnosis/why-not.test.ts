@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest'
-import { findShipped } from '../../../cli/library'
 import { advise, whyNot } from '../../../core/advice'
 import type { Evidence } from '../../../core/evidence'
 import { describeWhyNot } from '../../../core/words'
-import { evidenceOf, predictorOf } from '../support/sheets'
+import { evidenceOf } from '../support/sheets'
+import { shippedPredictor } from '../support/shipped'
 
-const predictor = predictorOf(findShipped('orrisk-tl40')!.text)
+const predictor = shippedPredictor('orrisk-tl40')
 const { parts } = predictor.catalogue.machine
 const indexOf = (id: string) => parts.findIndex((p) => p.id === id)
 const why = (id: string, ...written: object[]) =>

@@ -3,8 +3,8 @@ import { findShipped, shippedIds } from '../../../cli/library'
 import { ladderOf, pieceOf, type LadderCircuit } from '../../../core/diagram'
 import { buildMachine, type Machine } from '../../../core/model/machine'
 import { describePiece } from '../../../core/words'
-import { predictorOf, sheetOf } from '../support/sheets'
-import { underEveryName } from '../support/shipped'
+import { sheetOf } from '../support/sheets'
+import { underEveryName, shippedPredictor } from '../support/shipped'
 
 const machines = shippedIds()
   .map((id) => ({ id, sheet: sheetOf(findShipped(id)!.text) }))
@@ -78,7 +78,7 @@ describe('the ladders of a machine', () => {
 
 describe('the piece that a test is about', () => {
   it.each(machines)('$id: has its own part in it, and shows every tip where the instruction puts it', ({ id }) => {
-    const { catalogue } = predictorOf(findShipped(id)!.text)
+    const { catalogue } = shippedPredictor(id)
     const { machine, procedures } = catalogue
     let shown = 0
     for (const p of procedures) {

@@ -13,7 +13,7 @@ import type { Part } from '../../../core/model/kinds'
 import { makeFaultedMachine, type Machine } from '../../../core/model/machine'
 import type { OperatingPoint } from '../../../core/simulation/simulate'
 import { simulate } from '../../../core/simulation/simulate'
-import { edit, FAMILY, machineOf, mini, predictorOf, activeFaultsIn, runTo } from '../support/sheets'
+import { edit, FAMILY, freshPredictorOf, machineOf, mini, predictorOf, activeFaultsIn, runTo } from '../support/sheets'
 
 const volts = findMeter('volts')!
 const lowz = findMeter('volts-lowz')!
@@ -137,7 +137,7 @@ describe('sensitivities are what a re-run with the changed value shows', () => {
     const procedure = catalogue.procedures.find((x) => x.id === test)!
     const param = catalogue.machine.params.find((x) => x.id === id)!
     const base = p.predict(p.healthy, procedure)
-    const tenth = predictorOf(FAMILY)
+    const tenth = freshPredictorOf(FAMILY)
     tenth.catalogue.machine.values[param.index] += param.sd / 100
     const moved = tenth.predict(tenth.healthy, tenth.catalogue.procedures[procedure.index])
     if (base.type !== 'value' || moved.type !== 'value') throw new Error('not a value')

@@ -1,10 +1,9 @@
 import { describe, expect, it } from 'vitest'
-import { findShipped } from '../../../cli/library'
 import { portBetween, solveCircuit, type Component } from '../../../core/physics/circuit'
 import type { Part } from '../../../core/model/kinds'
 import { findMeter, resistanceIndication } from '../../../core/simulation/instrument'
 import type { OperatingPoint } from '../../../core/simulation/simulate'
-import { predictorOf } from '../support/sheets'
+import { shippedPredictor } from '../support/shipped'
 
 /** Ohms by solving the whole network anew, with every source dead: nothing kept, nothing left out. */
 function plainOhms(point: OperatingPoint, a: number, b: number, parts: readonly Part[]): number {
@@ -22,7 +21,7 @@ describe('the sensitivity of an ohm reading, branch by branch', () => {
   it.each(['ulldale-g6s', 'tarvost-fl7', 'brindlow-s12', 'quenby-c40'])(
     '%s: is what solving the whole network for each parameter gives',
     (id) => {
-      const { catalogue } = predictorOf(findShipped(id)!.text)
+      const { catalogue } = shippedPredictor(id)
       const { machine, procedures, healthy } = catalogue
       const meter = findMeter('ohms')!
       let compared = 0

@@ -22,13 +22,16 @@ export const mini = (name: string): string =>
 
 export const sheetOf = (text: string): Sheet => orThrow(readSheet(text, 'test.yaml', findShipped))
 export const machineOf = (text: string): Machine => buildMachine(sheetOf(text))
-const predictors = new LRUCache<string, Predictor>({ max: 6 })
-export const predictorOf = (text: string): Predictor => createEngine(sheetOf(text)).predictor
-/** One that the tests of a file share: what it has computed it keeps. Not for tests of that, nor for those that change it. */
-export function sharedPredictorOf(text: string): Predictor {
+/** Machines kept at once: the shipped ones with their own names and with others, and the mini sheets. */
+const KEPT = 36
+const predictors = new LRUCache<string, Predictor>({ max: KEPT })
+/** One of its own, that nobody else has asked anything yet: for tests of that, and for those that change it. */
+export const freshPredictorOf = (text: string): Predictor => createEngine(sheetOf(text)).predictor
+/** The one that all test files of a process share: what it has computed it keeps, and no answer depends on that. */
+export function predictorOf(text: string): Predictor {
   const known = predictors.get(text)
   if (known) return known
-  const predictor = predictorOf(text)
+  const predictor = freshPredictorOf(text)
   predictors.set(text, predictor)
   return predictor
 }

@@ -1,7 +1,9 @@
 import { findShipped } from '../../../cli/library'
 import { orThrow } from '../../../core/foundation/result'
 import { flattenSheet } from '../../../core/model/sheet'
+import type { Predictor } from '../../../core/diagnosis/predict'
 import { renameAll } from './rename'
+import { predictorOf } from './sheets'
 
 /** A shipped sheet in one piece, as text. */
 export function flatText(id: string): string {
@@ -9,12 +11,20 @@ export function flatText(id: string): string {
   return orThrow(flattenSheet(text, file, findShipped))
 }
 
-/** A shipped sheet as it is, and with every id a random token: each with what a name of its own is called there. */
-export function underEveryName(id: string): [text: string, of: (name: string) => string][] {
-  const whole = flatText(id)
-  const { renamed, name } = renameAll(whole)
-  return [
-    [whole, (x) => x],
-    [renamed, name],
-  ]
+/** A shipped sheet with what has been asked of it before. */
+export const shippedPredictor = (id: string): Predictor => predictorOf(findShipped(id)!.text)
+
+/**
+ * A shipped sheet with every id a random token, and what a name of its own is called there: what holds of it holds whatever the
+ * names. That they change no number is asked of whole calls in `stories`.
+ */
+export function underOtherNames(id: string): [text: string, of: (name: string) => string] {
+  const { renamed, name } = renameAll(flatText(id))
+  return [renamed, name]
 }
+
+/** A shipped sheet as it is, and under other names. */
+export const underEveryName = (id: string): [text: string, of: (name: string) => string][] => [
+  [findShipped(id)!.text, (x) => x],
+  underOtherNames(id),
+]
