@@ -72,9 +72,8 @@ describe.each(machines)('%s', (id) => {
     expect(machine.faults.length).toBeGreaterThanOrEqual(25)
     expect(signatures).toBeGreaterThanOrEqual(15)
   })
-  // The one on every second machine, the other on those between: each family has both.
-  it.runIf(place % 2)('the advice ends on the right repair', () => {
-    // One fault of each machine here, another on each; `npm run self-check` plays them all.
+  // Another fault on each of some; `npm run self-check` plays all of all.
+  it.runIf(place % 4 === 1)('the advice ends on the right repair', () => {
     for (let k = 11 * place; ; k++) {
       const met = meet(p, machine.faults[k % machine.faults.length], place + 1)
       if (!met) continue
@@ -82,7 +81,8 @@ describe.each(machines)('%s', (id) => {
       return
     }
   })
-  it.skipIf(place % 2)('whatever is entered, the advice is sound, and the order of readings makes no difference', () => {
+  // One machine of each family.
+  it.runIf(place % 2)('whatever is entered, the advice is sound, and the order of readings makes no difference', () => {
     const next = random((place + 1) * 613)
     const pick = <T>(of: readonly T[]): T => of[Math.floor(next() * of.length)]
     const complaint = evidenceOf(p, { complaint: pick(machine.sheet.complaints).id })

@@ -11,9 +11,9 @@ const MOST_STEPS = 25
 
 describe('before a cause stands', () => {
   it.each([
-    ['brindlow-s12', ['boiler-low.scaled', 'board.dead', 'boiler-high.scaled', 'heater.open']],
-    ['tarvost-fl5', ['standpipe.low', 'supply-tap.shut', 'supply-joint.weeps', 'heater.open']],
-    ['quenby-c25', ['gas-valve.leaks', 'float.float-down', 'tap.shut', 'bead.loose']],
+    ['brindlow-s12', ['boiler-low.scaled', 'board.dead']],
+    ['tarvost-fl5', ['standpipe.low', 'supply-joint.weeps']],
+    ['quenby-c25', ['gas-valve.leaks', 'float.float-down']],
   ])('%s: its part has been looked at itself, or no look at it is cheap', (id, faults) => {
     const predictor = shippedPredictor(id)
     const { machine, procedures, accessPaths } = predictor.catalogue
