@@ -1,10 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
-import { brokenMachine, callTo, takeNext } from './machine'
-import { axeViolations, leastLineContrast, measureTurn, newTurn, tabStops, watchPage } from './measure'
 import {
   answer,
-  atCause,
-  cause,
   choose,
   enter,
   hold,
@@ -16,91 +12,18 @@ import {
   readings,
   settled,
   signIn,
-  testCard,
   testTitle,
   type Place,
-  holdAll,
 } from './place'
 
 let place: Place
 test.beforeAll(async () => {
-  place = await openPlace('visit-short')
+  place = await openPlace('visit')
 })
 test.afterAll(() => place.close())
 
 const pill = (page: Page, words: RegExp) => page.getByRole('button', { name: words })
 const safe = (page: Page) => page.getByRole('region', { name: 'Make safe' })
-
-for (const { sheet, machine, asked, fault, size, look } of [
-  { sheet: 'brindlow-d6', machine: /D-6, kitchen/, asked: 'd 6', fault: 'heater.open', size: 'laptop', look: 'light' },
-  { sheet: 'quenby-c40', machine: /C-40/, asked: 'quenby c4O', fault: 'float.stuck-open', size: 'phone', look: 'dark' },
-  { sheet: 'orrisk-tl40', machine: /left/, asked: 'tl40 lft', fault: 'lid.stuck-open', size: 'landscape', look: 'sun' },
-] as const)
-  test(`${sheet}, ${size}, ${look}: at every turn the act is at hand, nothing moves that was read, a second tap enters nothing`, async ({
-    browser,
-  }) => {
-    const viewport = {
-      laptop: { width: 1280, height: 800 },
-      phone: { width: 390, height: 844 },
-      landscape: { width: 844, height: 390 },
-    }[size]
-    const page = await (await browser.newContext({ viewport, hasTouch: size !== 'laptop' })).newPage()
-    await page.addInitScript((own) => localStorage.setItem('duckweed:look', own), look)
-    await watchPage(page)
-    const { engine, truth, says } = brokenMachine(sheet, fault)
-    await signIn(page, place)
-    await callTo(page, place, asked, machine, says)
-    await newTurn(page)
-    for (let k = 0; k < 12 && !(await atCause(page)); k++) {
-      await page.waitForTimeout(700)
-      const { atHand, exchanged, contradictions, labels, lines } = await measureTurn(page, k ? 1 : 0)
-      const where = `turn ${k + 1}: ${await testCard(page).getAttribute('aria-label')}`
-      expect({ atHand, exchanged, contradictions, labels, lines }, where).toEqual({
-        atHand: true,
-        exchanged: 0,
-        contradictions: [],
-        labels: [],
-        lines: 0,
-      })
-      if (k === 0) {
-        expect(await axeViolations(page)).toEqual([])
-        expect(await leastLineContrast(page)).toBeGreaterThanOrEqual(3)
-        expect(await tabStops(page)).toBeLessThanOrEqual(5)
-        await page.keyboard.press('Escape')
-      }
-      const before = await readings(page).count()
-      await newTurn(page)
-      const at = await takeNext(page, engine, truth)
-      await page.waitForTimeout([120, 200, 350][k % 3]!)
-      if (at) await page.mouse.click(at.x, at.y)
-      await page.keyboard.press('Enter')
-      await settled(page)
-      await expect(readings(page)).toHaveCount(before + 1)
-    }
-    await expect(cause(page)).toBeVisible()
-    expect(await axeViolations(page)).toEqual([])
-    // What to do comes where the answers were: a tap that was meant for them closes no job.
-    await holdAll(page)
-    await page.reload()
-    const close = page.getByRole('button', { name: /close the job/ })
-    // In the very frame in which it comes.
-    await page.waitForFunction(
-      () => {
-        const button = [...document.querySelectorAll('button')].find((b) => b.textContent?.includes('close the job'))
-        button?.click()
-        return button !== undefined
-      },
-      undefined,
-      { polling: 'raf' },
-    )
-    await page.waitForTimeout(300)
-    await expect(page.getByLabel('Closed')).toHaveCount(0)
-    await page.waitForTimeout(700)
-    await close.dblclick()
-    await expect(page.getByLabel('Closed')).toBeVisible()
-    await expect(page.getByText('Not taken by the server')).toHaveCount(0)
-    await page.context().close()
-  })
 
 test('the call: words that mean a complaint, what stands there as found, without a connection, and told anew', async ({
   page,
