@@ -24,6 +24,9 @@ import { useNow } from './use-now'
 import { usePhotos } from './use-photos'
 import { leave, whereLeft } from './where-left'
 
+/** How soon after another a tap is the second half of a double tap, ms. */
+const DOUBLE_TAP = 600
+
 /** Parts that hands have parted and not yet put back. */
 function partedIn(log: ReturnType<typeof useJob>['state']['value']['log']): string[] {
   const out = new Set<string>()
@@ -166,7 +169,16 @@ function createJobContext(id: string) {
   function turnMeter(meter: string): void {
     if (card.value) void advice.lay(card.value.strip?.id ?? card.value.id, meter)
   }
-  const undo = (event: string) => void act({ type: 'retracted', event })
+  let undone = -Infinity
+  /** What a double tap takes back is one entry, not the next that comes to stand there. */
+  function retract(event: string, enterIt: typeof act): void {
+    if (performance.now() - undone < DOUBLE_TAP) return
+    undone = performance.now()
+    void enterIt({ type: 'retracted', event })
+  }
+  const undo = (event: string) => retract(event, act)
+  /** Takes back what no question hangs on: what stands there stays. */
+  const takeBack = (event: string) => retract(event, async (payload) => enter(payload))
   function safety(step: string): void {
     const { again, does } = facts.value?.makeSafe.find((s) => s.id === step) ?? {}
     enter({ type: 'safety', step, ...(again ? { again: true as const } : {}), ...(does ? { does } : {}) })
@@ -203,6 +215,7 @@ function createJobContext(id: string) {
     choose,
     turnMeter,
     undo,
+    takeBack,
     safety,
   }
 }

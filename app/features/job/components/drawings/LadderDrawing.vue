@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, useTemplateRef } from 'vue'
+import { computed, useTemplateRef } from 'vue'
 import type { Ladder, LadderCircuit } from '../../../../../core/diagram'
 import type { MachineFacts } from '../../../../engine'
+import { useOneStop } from '../../../../ui'
 import { nearestTowards } from '../../nearest-towards'
 
 /** The wiring as a ladder for each circuit: a tap on two points says where the tips go. One stop of the keyboard. */
@@ -97,17 +98,14 @@ const width = computed(() => Math.max(0, ...circuits.value.map((c) => c.width)))
 const height = computed(() => circuits.value.reduce((sum, c) => sum + c.height, 0))
 const points = computed(() => circuits.value.flatMap((c) => c.points))
 
-const own = ref<string>()
-const stop = computed(() => own.value ?? props.first ?? points.value[0]?.id)
-async function go(event: KeyboardEvent) {
-  const at = points.value.find((p) => p.id === stop.value)
-  const to = at && nearestTowards(points.value, at, event.key)
-  if (!to) return
-  event.preventDefault()
-  own.value = to.id
-  await nextTick()
-  canvas.value?.querySelector<HTMLElement>(`[data-point="${to.id}"]`)?.focus()
-}
+const { stop, go } = useOneStop(
+  canvas,
+  () => props.first ?? points.value[0]?.id,
+  (from, key) => {
+    const at = points.value.find((p) => p.id === from)
+    return at && nearestTowards(points.value, at, key)?.id
+  },
+)
 const tipOf = (id: string) => (id === props.first ? '1' : id === props.second ? '2' : '')
 </script>
 
@@ -135,7 +133,6 @@ const tipOf = (id: string) => (id === props.first ? '1' : id === props.second ? 
           :key="p.id"
           type="button"
           class="point"
-          :data-point="p.id"
           :tabindex="p.id === stop ? 0 : -1"
           :aria-label="p.label"
           :aria-pressed="tipOf(p.id) !== ''"

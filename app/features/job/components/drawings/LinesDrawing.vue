@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, useTemplateRef } from 'vue'
+import { computed, useTemplateRef } from 'vue'
 import type { View } from '../../../../../core/advice'
 import type { DrawnPicture } from '../../../../../core/diagram/layout'
 import type { MachineFacts } from '../../../../engine'
+import { useOneStop } from '../../../../ui'
 import { nearestTowards } from '../../nearest-towards'
 import PartBox from './PartBox.vue'
 
@@ -25,22 +26,16 @@ const lines = computed(() =>
   })),
 )
 const lineOf = (part: number) => props.parts[part]?.line ?? 'power'
-const own = ref<number>()
-/** The box that the keyboard comes to: a part that is tested may have none. */
-const stop = computed(() => {
-  const { boxes } = props.picture
-  return own.value ?? (boxes.find((b) => b.part === props.next) ?? boxes[0])?.part
-})
-
-async function go(event: KeyboardEvent) {
-  const at = props.picture.boxes.find((b) => b.part === stop.value)
-  const to = at && nearestTowards(props.picture.boxes, at, event.key)
-  if (!to) return
-  event.preventDefault()
-  own.value = to.part
-  await nextTick()
-  canvas.value?.querySelector<HTMLElement>(`[data-part="${to.part}"]`)?.focus()
-}
+const boxOf = (part: number) => props.picture.boxes.find((b) => b.part === part)
+const { stop, go } = useOneStop(
+  canvas,
+  // A part that is tested may have no box.
+  () => (boxOf(props.next) ?? props.picture.boxes[0])?.part,
+  (from, key) => {
+    const at = boxOf(from)
+    return at && nearestTowards(props.picture.boxes, at, key)?.part
+  },
+)
 </script>
 
 <template>

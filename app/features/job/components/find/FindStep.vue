@@ -170,7 +170,7 @@ useKeys({
           :locked="locked"
           :time-zone="person.timeZone"
           @add="(said, to) => context.enter({ type: 'note', text: said, ...(to === 'customer' ? { to } : {}) })"
-          @undo="context.enter({ type: 'retracted', event: $event })"
+          @undo="context.takeBack($event)"
         >
           <AddPhoto about="remark" />
         </RemarkList>

@@ -192,6 +192,7 @@ const said = computed(() => {
 }
 .chip.busy {
   min-width: 44px;
+  text-decoration: none;
 }
 .again {
   display: none;

@@ -9,7 +9,7 @@ import ReadingScale from '../drawings/ReadingScale.vue'
 import TestReasons from './TestReasons.vue'
 import WhatIsLost from './WhatIsLost.vue'
 import { computed, useTemplateRef } from 'vue'
-import { AppIcon, useMedia } from '../../../../ui'
+import { AppIcon, nextInRing, useMedia, useOneStop } from '../../../../ui'
 import type { Dimension, ReadingValue } from '../../../../../core/foundation/quantity'
 import type { TestCard } from '../../../../../core/advice'
 import type { MachineFacts } from '../../../../engine'
@@ -49,12 +49,18 @@ const entry = useTemplateRef<{ focus(): void }>('entry')
 const dimension = computed<Dimension | undefined>(() =>
   props.card.shape.type === 'number' ? props.card.shape.dimension : undefined,
 )
-/** The instrument before or after the one chosen. */
-function stepMeter(by: 1 | -1) {
-  const { meters, meter } = props.card
-  const at = meters.findIndex((m) => m.id === meter)
-  emit('meter', meters[(at + by + meters.length) % meters.length]!.id)
-}
+const meters = useTemplateRef<HTMLElement>('meters')
+/** An instrument is chosen by going to it. */
+const { stop, go } = useOneStop(
+  meters,
+  () => props.card.meter,
+  (from, key) => {
+    const all = props.card.meters.map((m) => m.id)
+    const to = nextInRing(all, from, key)
+    if (to !== undefined) emit('meter', to)
+    return to
+  },
+)
 const safe = useTemplateRef<{ press(): void; release(): void }>('safe')
 defineExpose({
   focus: () => entry.value?.focus(),
@@ -94,7 +100,14 @@ defineExpose({
     <ol v-if="card.steps.length" class="steps small" aria-label="Before it">
       <li v-for="s in card.steps" :key="s">{{ s }}</li>
     </ol>
-    <div v-if="card.meters.length > 1" class="chips" role="radiogroup" aria-label="Instrument">
+    <div
+      v-if="card.meters.length > 1"
+      ref="meters"
+      class="chips"
+      role="radiogroup"
+      aria-label="Instrument"
+      @keydown="go"
+    >
       <button
         v-for="m in card.meters"
         :key="m.id"
@@ -103,9 +116,7 @@ defineExpose({
         class="chip"
         :class="{ lacking: !m.atHand }"
         :aria-checked="m.id === card.meter"
-        :tabindex="m.id === card.meter ? 0 : -1"
-        @keydown.right.prevent="stepMeter(1)"
-        @keydown.left.prevent="stepMeter(-1)"
+        :tabindex="m.id === stop ? 0 : -1"
         @click="emit('meter', m.id)"
       >
         {{ m.title }}<span v-if="!m.atHand" class="small">, not with you</span>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, useTemplateRef } from 'vue'
+import { useTemplateRef } from 'vue'
 import type { TestCard } from '../../../../../core/advice'
+import { nextInRing, useOneStop } from '../../../../ui'
 
 /** What taking a test ends, and the tests to take before it. */
 const { card } = defineProps<{ card: TestCard }>()
@@ -8,38 +9,25 @@ const emit = defineEmits<{ first: [test: string] }>()
 
 // However many they are, they are one stop on the way to the act: arrows go from one to the next.
 const list = useTemplateRef('list')
-const reached = ref<string>()
-const stop = computed(() => card.losing.find((l) => l.id === reached.value) ?? card.losing[0])
-async function step(by: 1 | -1) {
-  const { losing } = card
-  const at = losing.findIndex((l) => l.id === stop.value?.id)
-  reached.value = losing[(at + by + losing.length) % losing.length]?.id
-  await nextTick()
-  list.value?.querySelector<HTMLElement>('[tabindex="0"]')?.focus()
-}
+const ids = () => card.losing.map((l) => l.id)
+const { stop, go } = useOneStop(
+  list,
+  () => ids()[0],
+  (from, key) => nextInRing(ids(), from, key),
+)
 </script>
 
 <template>
   <div v-if="card.destroys || card.losing.length" class="losing">
     <p v-if="card.destroys"><strong>Mind:</strong> {{ card.destroys }}.</p>
-    <div
-      v-if="card.losing.length"
-      ref="list"
-      class="first"
-      role="group"
-      aria-label="Take them first"
-      @keydown.down.prevent="step(1)"
-      @keydown.right.prevent="step(1)"
-      @keydown.up.prevent="step(-1)"
-      @keydown.left.prevent="step(-1)"
-    >
+    <div v-if="card.losing.length" ref="list" class="first" role="group" aria-label="Take them first" @keydown="go">
       <p>These take longer afterwards. Take them first:</p>
       <button
         v-for="l in card.losing"
         :key="l.id"
         type="button"
         class="chip"
-        :tabindex="l.id === stop?.id ? 0 : -1"
+        :tabindex="l.id === stop ? 0 : -1"
         @click="emit('first', l.id)"
       >
         {{ l.title }} <span class="soft small">{{ l.now.toFixed(1) }} min now, {{ l.after.toFixed(1) }} after</span>

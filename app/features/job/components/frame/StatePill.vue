@@ -41,7 +41,7 @@ const how = computed(() => ('step' in props.power ? props.texts.get(props.power.
       >{{ said.head }}<span v-if="said.where" class="where">{{ ' ' + said.where }}</span></strong
     >
     <span class="small">{{ said.tail }}</span>
-    <span v-if="waterSaid" class="small water">{{ waterSaid }}</span>
+    {{ ' ' }}<span v-if="waterSaid" class="small water">{{ waterSaid }}</span>
   </button>
 </template>
 

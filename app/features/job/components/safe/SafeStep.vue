@@ -4,7 +4,7 @@ import { AppIcon, formatTime, HoldButton } from '../../../../ui'
 import { useJobContext } from '../../use-job-context'
 
 /** Everything that makes this machine safe, step by step: what is done, by whom and when, and what is not. */
-const { person, job, advice, locked, power, water, safety, enter, left } = useJobContext()
+const { person, job, advice, locked, power, water, safety, takeBack, left } = useJobContext()
 const { state } = job
 const { facts } = advice
 const steps = computed(() =>
@@ -58,7 +58,7 @@ const SAYS = {
             type="button"
             class="word-button"
             :aria-label="`Undo ${s.title}`"
-            @click="enter({ type: 'retracted', event: d.event })"
+            @click="takeBack(d.event)"
           >
             <AppIcon name="undo" /> undo
           </button>

@@ -94,12 +94,7 @@ const at = ({ x, y }: { x: number; y: number }) => ({ left: `${x * 100}%`, top: 
       </JobPhoto>
       <p v-if="shown" class="row small">
         <span class="soft">{{ shown.by }}, {{ formatTime(shown.at, person.timeZone) }}</span>
-        <button
-          v-if="!locked"
-          type="button"
-          class="chip push"
-          @click="context.enter({ type: 'retracted', event: shown.event })"
-        >
+        <button v-if="!locked" type="button" class="chip push" @click="context.takeBack(shown.event)">
           Take it back
         </button>
       </p>
@@ -156,11 +151,7 @@ const at = ({ x, y }: { x: number; y: number }) => ({ left: `${x * 100}%`, top: 
             >
               It is off
             </button>
-            <UndoButton
-              v-if="!l.off"
-              :label="`Undo the label ${l.name}`"
-              @click="context.enter({ type: 'retracted', event: l.event })"
-            />
+            <UndoButton v-if="!l.off" :label="`Undo the label ${l.name}`" @click="context.takeBack(l.event)" />
           </div>
         </li>
       </ol>
