@@ -19,20 +19,19 @@ import {
   type Strategy,
 } from '../../engine'
 import { provideComputed } from './provide-computed'
+import { useFresh } from './use-fresh'
 import { nextFace, offerBeside, type Face } from './turn'
 import type { WhereLeft } from './where-left'
 
 /** A sheet that could not be fetched is asked for again after this time, ms. */
 const AGAIN_AFTER = 3000
 
-/** The settled answer is waited for so long before the quick one is shown as a question, ms. */
+/** The settled answer is waited for so long in all, from when somebody began to wait, before the quick one is shown as a question, ms. */
 const PATIENCE = 700
 /** The same where somebody comes back to a job and has no test half taken, ms. */
 const PATIENCE_BACK = 4000
 /** As long as a timer can wait, ms. */
 const NO_END = 2 ** 31 - 1
-/** An answer belongs to a question that has stood there for so long, ms. */
-const BOUND_AFTER = 600
 
 /**
  * What the engine says of a job: first the quick answer, then the settled one. Only the newest question to the engine
@@ -68,8 +67,8 @@ export function useAdvice(
   const thinking = ref(false)
   /** What stands there has been answered, or is to make room; nothing is entered meanwhile. */
   const due = ref(true)
-  /** What stands there has just come: nobody can have read it yet. */
-  const fresh = ref(false)
+  /** What stands there is bound to no answer yet. */
+  const { fresh, freshen } = useFresh()
   const strategy = computed(() => job.value.strategy as Strategy)
   const acceptance = computed(() => job.value.acceptance as Acceptance)
   const question = computed(() => questionOf(job.value, asking))
@@ -78,7 +77,6 @@ export function useAdvice(
   )
   let round = 0
   let again: ReturnType<typeof setTimeout> | undefined
-  let bound: ReturnType<typeof setTimeout> | undefined
 
   const fail = (error: unknown) => {
     broken.value = error instanceof Error ? error.message : String(error)
@@ -91,6 +89,7 @@ export function useAdvice(
     clearTimeout(again)
     if (!revision.value || (facts.value && !anew)) return
     const own = fitted()
+    const since = performance.now()
     try {
       const known = { revision: revision.value, engine: state }
       const computed = predictionsOf(known)
@@ -104,7 +103,7 @@ export function useAdvice(
       broken.value = ''
       // It was told while the sheet was read.
       if (JSON.stringify(own) !== JSON.stringify(fitted())) return await open(true)
-      await think(anew ? PATIENCE : await comeBack())
+      await think(anew ? PATIENCE : await comeBack(), since)
       void keep?.()
       // What is to be done comes first.
       drawing.value = await engine.drawing()
@@ -129,7 +128,6 @@ export function useAdvice(
   })
   onScopeDispose(() => {
     clearTimeout(again)
-    clearTimeout(bound)
     deaf()
   })
 
@@ -164,12 +162,6 @@ export function useAdvice(
   /** Readings of the test on the card that were there before it was. */
   let answered = new Set<string>()
 
-  /** What stands there from now on is bound to no answer yet. */
-  function freshen(): void {
-    fresh.value = true
-    clearTimeout(bound)
-    bound = setTimeout(() => (fresh.value = false), BOUND_AFTER)
-  }
   /** Shows a face; a new one is bound to nobody's answer for a moment. */
   function show(next: Face | undefined, its: TestCard | undefined): void {
     const other = JSON.stringify(next) !== JSON.stringify(face.value) || its?.id !== card.value?.id
@@ -183,8 +175,11 @@ export function useAdvice(
   const cardFor = async (asked: Question, next: Face | undefined, quick: boolean) =>
     next?.type === 'test' ? engine.card(asked, next.id, meter.value, quick) : undefined
 
-  /** @param patient how long the settled answer is waited for, ms */
-  async function think(patient = PATIENCE): Promise<void> {
+  /**
+   * @param patient how long the settled answer is waited for, ms
+   * @param since from when on, ms of the page's clock
+   */
+  async function think(patient = PATIENCE, since = performance.now()): Promise<void> {
     if (!facts.value) return
     const mine = ++round
     const stale = () => mine !== round
@@ -205,9 +200,12 @@ export function useAdvice(
         if (stale()) return
         // A cause is never shown on the quick answer: it has not looked for two faults at once.
         if (next?.type === 'test')
-          patience = setTimeout(() => {
-            if (!stale() && due.value) show(next, its)
-          }, patient)
+          patience = setTimeout(
+            () => {
+              if (!stale() && due.value) show(next, its)
+            },
+            patient - (performance.now() - since),
+          )
       }
       const settled = await engine.view(asked, false)
       clearTimeout(patience)

@@ -66,11 +66,15 @@ export const writeCompiled = (compiled: CompiledPredictions): string =>
 const DIGITS = 14
 const rounded = (x: number): number => Number(x.toPrecision(DIGITS))
 
-/** What a hypothesis says of the machine, as a text: the same for the same sheet in any run of the program. */
+/** Digits by which two values are told apart: logarithms and powers end otherwise in the browser than on the server. */
+const KEY_DIGITS = 11
+const keyOf = (x: number | undefined): string | null => x?.toPrecision(KEY_DIGITS) ?? null
+
+/** What a hypothesis says of the machine, as a text: the same for the same sheet in any run of the program, wherever it runs. */
 export const contentKey = ({ activeFaults, shifts }: Pick<Hypothesis, 'activeFaults' | 'shifts'>): string =>
   JSON.stringify([
-    activeFaults.map((f) => [f.fault.id, f.severity ?? null, f.missProbability ?? null]),
-    shifts.map((s) => [s.param, s.by]),
+    activeFaults.map((f) => [f.fault.id, keyOf(f.severity), keyOf(f.missProbability)]),
+    shifts.map((s) => [s.param, keyOf(s.by)]),
   ])
 
 /** A list in which each thing stands once. */

@@ -35,9 +35,10 @@ const paramsOf = ({ parts }: Machine, part: Part): number[] => [
 /** Marks the parameters that change a part's stamps in the modes as they are. @returns the stamps */
 function tryParams(trial: Trial, part: Part): { circuit: string; water: string } {
   const { machine, values, onCircuit, onWater } = trial
+  const { stamp, links } = machine.kinds[part.index]
   const nominal = stampsOf(trial, part)
   for (const i of paramsOf(machine, part)) {
-    if (onCircuit.param[i] && onWater.param[i]) continue
+    if ((!stamp || onCircuit.param[i]) && (!links || onWater.param[i])) continue
     values[i] = machine.values[i] * 1.01 + 1e-6
     const moved = stampsOf(trial, part)
     values[i] = machine.values[i]

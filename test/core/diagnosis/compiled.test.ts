@@ -67,6 +67,21 @@ describe('what is compiled of a sheet', () => {
       expectSame(advise(live.predictor, evidence), advise(engine.predictor, evidence), 'after a reading')
     },
   )
+  it('runs nothing either where logarithms and powers end in another digit than where it was made, as in a browser', () => {
+    const live = createEngine(shippedSheet('brindlow-s8'))
+    const made = readCompiled(writeCompiled(compilePredictions(live.predictor)))!
+    const evidence: Evidence[] = [{ type: 'complaint', complaint: live.machine.sheet.complaints[0]!.id }]
+    const first = advise(live.predictor, evidence, 'best', 0)
+    for (const name of ['exp', 'log', 'pow'] as const) {
+      const own = Math[name] as (...x: number[]) => number
+      vi.spyOn(Math, name).mockImplementation((...x: number[]) => own(...x) * (1 + Number.EPSILON))
+    }
+    const engine = createEngine(shippedSheet('brindlow-s8'))
+    engine.predictor.provide(made)
+    const runs = vi.spyOn(RunCache.prototype, 'record')
+    expectSame(first, advise(engine.predictor, evidence, 'best', 0), 'elsewhere')
+    expect(runs, 'runs of the machine').not.toHaveBeenCalled()
+  })
   it('moves with the shop’s history of faults as live runs do', () => {
     const shopHistory = { machineYears: 40, cases: { 'lid.stuck-open': 9 } }
     const live = createEngine(shippedSheet('orrisk-tl22'), { shopHistory })
