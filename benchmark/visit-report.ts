@@ -63,8 +63,18 @@ export interface TimedAdvice extends FirstAdvice {
   calibration: number
 }
 
-/** Prints the table of what was played and timed. */
-export function report(seed: number, played: readonly Played[], timed: readonly TimedAdvice[]): void {
+/** How long each entry took to stand before the other person on the job, ms. */
+export interface News {
+  delays: number[]
+}
+
+/** Prints the table of what was played and timed. @param delays see `News` */
+export function report(
+  seed: number,
+  played: readonly Played[],
+  timed: readonly TimedAdvice[],
+  delays: readonly number[],
+): void {
   const turns = played.flatMap((p) => p.turns)
   const calibrations = timed.map((t) => t.calibration)
   const spread = (Math.max(...calibrations) - Math.min(...calibrations)) / Math.min(...calibrations)
@@ -74,6 +84,17 @@ export function report(seed: number, played: readonly Played[], timed: readonly 
       { what: `${sheet}: first advice from the call, slowed`, figure: begun, unit: 'ms', most: 3000 },
       { what: `${sheet}: the same from nothing, slowed`, figure: opened, unit: 'ms', most: 3000 },
     ]),
+    ...(delays.length
+      ? [
+          {
+            what: 'entry of another person, slowest',
+            figure: Math.max(...delays),
+            unit: 'ms',
+            most: 1000,
+            of: delays.length,
+          },
+        ]
+      : []),
     ...(timed.length ? [{ what: 'spread of the calibration loop', figure: 100 * spread, unit: '%' }] : []),
     { what: 'calls played to their end', figure: played.filter((p) => p.ended).length, unit: '', of: played.length },
   ])

@@ -1,7 +1,7 @@
 /**
  * Plays drawn calls in the real interface, over all machines of the demo world, on a laptop and a phone, in three looks,
- * and measures every turn, and how long a job takes to its first advice: `npm run bench:visit` (`--sheets a,b`, `--calls 3`,
- * `--seed 1`; `--calls 0`: the first advice alone). Hours where all is asked: `--pool FILE` keeps what is played, so that it goes on
+ * and measures every turn, how long a job takes to its first advice, and an entry to the other person on the job: `npm run bench:visit` (`--sheets a,b`, `--calls 3`,
+ * `--seed 1`; `--calls 0`: the times alone). Hours where all is asked: `--pool FILE` keeps what is played, so that it goes on
  * after a stop, and `--part 1/2` plays every second call and times nothing. A file stands for one state of the application.
  */
 import { join } from 'node:path'
@@ -18,9 +18,10 @@ import { MARA, openPlace, signIn } from '../test/browser/place'
 import { drawCall } from './draw'
 import { firstAdvice } from './first-advice'
 import { Journal } from './journal'
+import { newsDelays } from './news'
 import { calibrate } from './timing'
 import { playCall, type Played } from './visit-call'
-import { report, type TimedAdvice } from './visit-report'
+import { report, type News, type TimedAdvice } from './visit-report'
 
 const option = (name: string, otherwise: string): string => {
   const at = process.argv.indexOf(`--${name}`)
@@ -35,7 +36,7 @@ const SIZES = [
   { name: 'phone', viewport: { width: 390, height: 844 } },
 ] as const
 const LOOKS = ['light', 'dark', 'sun'] as const
-const journal = new Journal<Played | TimedAdvice>(option('pool', '') || undefined)
+const journal = new Journal<Played | TimedAdvice | News>(option('pool', '') || undefined)
 
 await ensureBuild(join(import.meta.dirname, '..'))
 const browser = await chromium.launch(config.use!.launchOptions!)
@@ -62,6 +63,12 @@ async function play(sheet: string, unit: string, engine: Engine, size: number, k
   }
 }
 
+if (PARTS === 1 && !ONLY.length && !journal.has('news')) {
+  const { sheet, title } = units[0]!
+  const { text, file } = findShipped(sheet)!
+  const { complaints } = orThrow(readSheet(text, file, findShipped))
+  journal.keep('news', { delays: await newsDelays(browser, place, title, complaints[0]!.words) })
+}
 let count = 0
 for (const { sheet, title } of units) {
   if (ONLY.length && !ONLY.includes(sheet)) continue
@@ -93,6 +100,7 @@ report(
   SEED,
   all.filter((r) => 'turns' in r),
   all.filter((r) => 'begun' in r),
+  all.flatMap((r) => ('delays' in r ? r.delays : [])),
 )
 await browser.close()
 await place.close()
