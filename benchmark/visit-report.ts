@@ -57,10 +57,11 @@ function turnRows(played: readonly Played[]): Row[] {
   ]
 }
 
-/** The first advice of a machine, with what the fixed loop took just before, ms. */
+/** The first advice of a machine, with what the fixed loop took just before, ms, and the taps to the first reading. */
 export interface TimedAdvice extends FirstAdvice {
   sheet: string
   calibration: number
+  taps: number
 }
 
 /** How long each entry took to stand before the other person on the job, ms. */
@@ -84,6 +85,9 @@ export function report(
       { what: `${sheet}: first advice from the call, slowed`, figure: begun, unit: 'ms', most: 3000 },
       { what: `${sheet}: the same from nothing, slowed`, figure: opened, unit: 'ms', most: 3000 },
     ]),
+    ...(timed.length
+      ? [{ what: 'most taps to the first reading', figure: Math.max(...timed.map((t) => t.taps)), unit: '', most: 5 }]
+      : []),
     ...(delays.length
       ? [
           {

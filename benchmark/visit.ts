@@ -19,6 +19,7 @@ import { drawCall } from './draw'
 import { firstAdvice } from './first-advice'
 import { Journal } from './journal'
 import { newsDelays } from './news'
+import { tapsToReading } from './taps'
 import { calibrate } from './timing'
 import { playCall, type Played } from './visit-call'
 import { report, type News, type TimedAdvice } from './visit-report'
@@ -77,8 +78,10 @@ for (const { sheet, title } of units) {
   const timed = `${sheet} first advice`
   if (PARTS === 1 && !journal.has(timed)) {
     const calibration = calibrate()
-    const first = await firstAdvice(browser, place, title, engine.machine.sheet.complaints[0]!.words)
-    journal.keep(timed, { sheet, calibration, ...first })
+    const { words } = engine.machine.sheet.complaints[0]!
+    const first = await firstAdvice(browser, place, title, words)
+    const taps = await tapsToReading(browser, place, title, words)
+    journal.keep(timed, { sheet, calibration, taps, ...first })
     console.log(`${timed} ${Math.round(first.begun)} ms from the call, ${Math.round(first.opened)} from nothing`)
   }
   for (const size of SIZES.keys())
