@@ -1,5 +1,5 @@
 import type { Machine } from '../model/machine'
-import { atomsOf } from '../model/sheet'
+import { atomsOf, signalsIn } from '../model/sheet'
 import type { OperatingPoint } from '../simulation/simulate'
 import { edgesOf, leastImpedance } from './least-impedance'
 import type { TracedLines } from './types'
@@ -9,7 +9,7 @@ import { isVessel } from './water-line'
 function inputsOf({ phases, complaints }: Machine): Set<number> {
   const conditions = [...phases.flatMap((p) => p.exits.map((e) => e.when)), ...complaints.map((c) => c.when)]
   const atoms = conditions.flatMap((c) => [...atomsOf(c)])
-  return new Set(atoms.flatMap((a) => (a.type === 'signal' || a.type === 'compare' ? [a.part] : [])))
+  return new Set(atoms.flatMap((a) => signalsIn(a).map((s) => s.part)))
 }
 
 /** A part with what it stands on, from the outermost in. */

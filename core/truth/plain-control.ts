@@ -56,8 +56,10 @@ export class PlainControl {
         return this.chatters
       case 'signal':
         return this.point.signal(c.part, c.signal) > 0.5
-      case 'compare': {
-        const over = this.point.signal(c.part, c.signal) - c.si
+      case 'compare':
+      case 'compare-signals': {
+        const bound = c.type === 'compare' ? c.si : this.point.signal(c.other.part, c.other.signal)
+        const over = this.point.signal(c.part, c.signal) - bound
         return c.op === '>=' ? over >= 0 : c.op === '<=' ? over <= 0 : c.op === '>' ? over > 0 : over < 0
       }
     }

@@ -12,6 +12,12 @@ import { kindService as analogInputService } from './analog-input/service'
 import { kindInterface as boardInterface } from './board/interface'
 import { kindBehaviour as boardBehaviour } from './board/behaviour'
 import { kindService as boardService } from './board/service'
+import { kindInterface as bulbValveInterface } from './bulb-valve/interface'
+import { kindBehaviour as bulbValveBehaviour } from './bulb-valve/behaviour'
+import { kindService as bulbValveService } from './bulb-valve/service'
+import { kindInterface as buttonInterface } from './button/interface'
+import { kindBehaviour as buttonBehaviour } from './button/behaviour'
+import { kindService as buttonService } from './button/service'
 import { kindInterface as condenserInterface } from './condenser/interface'
 import { kindBehaviour as condenserBehaviour } from './condenser/behaviour'
 import { kindService as condenserService } from './condenser/service'
@@ -27,15 +33,24 @@ import { kindService as cutOutService } from './cut-out/service'
 import { kindInterface as dcSupplyInterface } from './dc-supply/interface'
 import { kindBehaviour as dcSupplyBehaviour } from './dc-supply/behaviour'
 import { kindService as dcSupplyService } from './dc-supply/service'
+import { kindInterface as endSwitchInterface } from './end-switch/interface'
+import { kindBehaviour as endSwitchBehaviour } from './end-switch/behaviour'
+import { kindService as endSwitchService } from './end-switch/service'
 import { kindInterface as evaporatorInterface } from './evaporator/interface'
 import { kindBehaviour as evaporatorBehaviour } from './evaporator/behaviour'
 import { kindService as evaporatorService } from './evaporator/service'
 import { kindInterface as floatSwitchInterface } from './float-switch/interface'
 import { kindBehaviour as floatSwitchBehaviour } from './float-switch/behaviour'
 import { kindService as floatSwitchService } from './float-switch/service'
+import { kindInterface as floatValveInterface } from './float-valve/interface'
+import { kindBehaviour as floatValveBehaviour } from './float-valve/behaviour'
+import { kindService as floatValveService } from './float-valve/service'
 import { kindInterface as flowMeterInterface } from './flow-meter/interface'
 import { kindBehaviour as flowMeterBehaviour } from './flow-meter/behaviour'
 import { kindService as flowMeterService } from './flow-meter/service'
+import { kindInterface as flowSwitchInterface } from './flow-switch/interface'
+import { kindBehaviour as flowSwitchBehaviour } from './flow-switch/behaviour'
+import { kindService as flowSwitchService } from './flow-switch/service'
 import { kindInterface as frequencyInputInterface } from './frequency-input/interface'
 import { kindBehaviour as frequencyInputBehaviour } from './frequency-input/behaviour'
 import { kindService as frequencyInputService } from './frequency-input/service'
@@ -63,6 +78,9 @@ import { kindService as isolatorService } from './isolator/service'
 import { kindInterface as lampInterface } from './lamp/interface'
 import { kindBehaviour as lampBehaviour } from './lamp/behaviour'
 import { kindService as lampService } from './lamp/service'
+import { kindInterface as latchingRelayInterface } from './latching-relay/interface'
+import { kindBehaviour as latchingRelayBehaviour } from './latching-relay/behaviour'
+import { kindService as latchingRelayService } from './latching-relay/service'
 import { kindInterface as latchingValveInterface } from './latching-valve/interface'
 import { kindBehaviour as latchingValveBehaviour } from './latching-valve/behaviour'
 import { kindService as latchingValveService } from './latching-valve/service'
@@ -72,9 +90,15 @@ import { kindService as leakService } from './leak/service'
 import { kindInterface as motorInterface } from './motor/interface'
 import { kindBehaviour as motorBehaviour } from './motor/behaviour'
 import { kindService as motorService } from './motor/service'
+import { kindInterface as motorValveInterface } from './motor-valve/interface'
+import { kindBehaviour as motorValveBehaviour } from './motor-valve/behaviour'
+import { kindService as motorValveService } from './motor-valve/service'
 import { kindInterface as outputInterface } from './output/interface'
 import { kindBehaviour as outputBehaviour } from './output/behaviour'
 import { kindService as outputService } from './output/service'
+import { kindInterface as overflowPipeInterface } from './overflow-pipe/interface'
+import { kindBehaviour as overflowPipeBehaviour } from './overflow-pipe/behaviour'
+import { kindService as overflowPipeService } from './overflow-pipe/service'
 import { kindInterface as overloadInterface } from './overload/interface'
 import { kindBehaviour as overloadBehaviour } from './overload/behaviour'
 import { kindService as overloadService } from './overload/service'
@@ -84,6 +108,9 @@ import { kindService as pilotValveService } from './pilot-valve/service'
 import { kindInterface as pipeRunInterface } from './pipe-run/interface'
 import { kindBehaviour as pipeRunBehaviour } from './pipe-run/behaviour'
 import { kindService as pipeRunService } from './pipe-run/service'
+import { kindInterface as pressureControlInterface } from './pressure-control/interface'
+import { kindBehaviour as pressureControlBehaviour } from './pressure-control/behaviour'
+import { kindService as pressureControlService } from './pressure-control/service'
 import { kindInterface as pressureSensorInterface } from './pressure-sensor/interface'
 import { kindBehaviour as pressureSensorBehaviour } from './pressure-sensor/behaviour'
 import { kindService as pressureSensorService } from './pressure-sensor/service'
@@ -117,6 +144,9 @@ import { kindService as screenService } from './screen/service'
 import { kindInterface as senseInputInterface } from './sense-input/interface'
 import { kindBehaviour as senseInputBehaviour } from './sense-input/behaviour'
 import { kindService as senseInputService } from './sense-input/service'
+import { kindInterface as sheathedElementInterface } from './sheathed-element/interface'
+import { kindBehaviour as sheathedElementBehaviour } from './sheathed-element/behaviour'
+import { kindService as sheathedElementService } from './sheathed-element/service'
 import { kindInterface as solenoidValveInterface } from './solenoid-valve/interface'
 import { kindBehaviour as solenoidValveBehaviour } from './solenoid-valve/behaviour'
 import { kindService as solenoidValveService } from './solenoid-valve/service'
@@ -160,14 +190,19 @@ export const KINDS: readonly Kind[] = [
   { ...airTubeInterface, ...airTubeBehaviour, ...airTubeService },
   { ...analogInputInterface, ...analogInputBehaviour, ...analogInputService },
   { ...boardInterface, ...boardBehaviour, ...boardService },
+  { ...bulbValveInterface, ...bulbValveBehaviour, ...bulbValveService },
+  { ...buttonInterface, ...buttonBehaviour, ...buttonService },
   { ...condenserInterface, ...condenserBehaviour, ...condenserService },
   { ...connectorInterface, ...connectorBehaviour, ...connectorService },
   { ...countInputInterface, ...countInputBehaviour, ...countInputService },
   { ...cutOutInterface, ...cutOutBehaviour, ...cutOutService },
   { ...dcSupplyInterface, ...dcSupplyBehaviour, ...dcSupplyService },
+  { ...endSwitchInterface, ...endSwitchBehaviour, ...endSwitchService },
   { ...evaporatorInterface, ...evaporatorBehaviour, ...evaporatorService },
   { ...floatSwitchInterface, ...floatSwitchBehaviour, ...floatSwitchService },
+  { ...floatValveInterface, ...floatValveBehaviour, ...floatValveService },
   { ...flowMeterInterface, ...flowMeterBehaviour, ...flowMeterService },
+  { ...flowSwitchInterface, ...flowSwitchBehaviour, ...flowSwitchService },
   { ...frequencyInputInterface, ...frequencyInputBehaviour, ...frequencyInputService },
   { ...frequencySensorInterface, ...frequencySensorBehaviour, ...frequencySensorService },
   { ...fuseInterface, ...fuseBehaviour, ...fuseService },
@@ -177,13 +212,17 @@ export const KINDS: readonly Kind[] = [
   { ...insulationInterface, ...insulationBehaviour, ...insulationService },
   { ...isolatorInterface, ...isolatorBehaviour, ...isolatorService },
   { ...lampInterface, ...lampBehaviour, ...lampService },
+  { ...latchingRelayInterface, ...latchingRelayBehaviour, ...latchingRelayService },
   { ...latchingValveInterface, ...latchingValveBehaviour, ...latchingValveService },
   { ...leakInterface, ...leakBehaviour, ...leakService },
   { ...motorInterface, ...motorBehaviour, ...motorService },
+  { ...motorValveInterface, ...motorValveBehaviour, ...motorValveService },
   { ...outputInterface, ...outputBehaviour, ...outputService },
+  { ...overflowPipeInterface, ...overflowPipeBehaviour, ...overflowPipeService },
   { ...overloadInterface, ...overloadBehaviour, ...overloadService },
   { ...pilotValveInterface, ...pilotValveBehaviour, ...pilotValveService },
   { ...pipeRunInterface, ...pipeRunBehaviour, ...pipeRunService },
+  { ...pressureControlInterface, ...pressureControlBehaviour, ...pressureControlService },
   { ...pressureSensorInterface, ...pressureSensorBehaviour, ...pressureSensorService },
   { ...pressureSwitchInterface, ...pressureSwitchBehaviour, ...pressureSwitchService },
   { ...probeInterface, ...probeBehaviour, ...probeService },
@@ -195,6 +234,7 @@ export const KINDS: readonly Kind[] = [
   { ...scheduleInterface, ...scheduleBehaviour, ...scheduleService },
   { ...screenInterface, ...screenBehaviour, ...screenService },
   { ...senseInputInterface, ...senseInputBehaviour, ...senseInputService },
+  { ...sheathedElementInterface, ...sheathedElementBehaviour, ...sheathedElementService },
   { ...solenoidValveInterface, ...solenoidValveBehaviour, ...solenoidValveService },
   { ...stopInterface, ...stopBehaviour, ...stopService },
   { ...switchInterface, ...switchBehaviour, ...switchService },

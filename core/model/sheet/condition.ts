@@ -1,5 +1,7 @@
 import type { Dimension } from '../../foundation/quantity'
 
+export type Comparison = '>=' | '<=' | '>' | '<'
+
 /** A condition of a sheet; parts, phases and alarms by name, or by index in a machine. */
 export type Condition<Ref = string> =
   | { type: 'and' | 'or'; of: Condition<Ref>[] }
@@ -13,10 +15,11 @@ export type Condition<Ref = string> =
       type: 'compare'
       part: Ref
       signal: string
-      op: '>=' | '<=' | '>' | '<'
+      op: Comparison
       si: number
       dimension: Dimension | undefined
     }
+  | { type: 'compare-signals'; part: Ref; signal: string; op: Comparison; other: { part: Ref; signal: string } }
 
 /** The inner conditions that are asked about for ever after: `ever` and what `never` is made of. */
 export type EverCondition<Ref = string> = Extract<Condition<Ref>, { type: 'not' | 'ever' }>
@@ -49,6 +52,19 @@ export function* eversOf<Ref>(c: Condition<Ref>): Generator<EverCondition<Ref>> 
   if (c.type === 'not' || c.type === 'ever') yield* eversOf(c.of)
 }
 
+/** The signals that an atom looks at. */
+export function signalsIn<Ref>(atom: Condition<Ref>): { part: Ref; signal: string }[] {
+  switch (atom.type) {
+    case 'signal':
+    case 'compare':
+      return [{ part: atom.part, signal: atom.signal }]
+    case 'compare-signals':
+      return [{ part: atom.part, signal: atom.signal }, atom.other]
+    default:
+      return []
+  }
+}
+
 /** The same condition with its names replaced. */
 export function mapCondition<From, To>(
   c: Condition<From>,
@@ -69,6 +85,8 @@ export function mapCondition<From, To>(
       return { ...c, part: to.part(c.part) }
     case 'compare':
       return { ...c, part: to.part(c.part) }
+    case 'compare-signals':
+      return { ...c, part: to.part(c.part), other: { ...c.other, part: to.part(c.other.part) } }
     default:
       return c
   }

@@ -1,7 +1,16 @@
 export { dependenciesOf } from './dependencies'
 export type { FindSheet } from './merge-sheet'
 export { readSheet, readSheetWithSource, flattenSheet } from './read'
-export { atomsOf, eversOf, isControlOnly, mapCondition, type Condition, type EverCondition } from './condition'
+export {
+  atomsOf,
+  eversOf,
+  isControlOnly,
+  mapCondition,
+  signalsIn,
+  type Comparison,
+  type Condition,
+  type EverCondition,
+} from './condition'
 export { parseCondition } from './parse-condition'
 export { faultTitle, templateEffects, templateTitle } from './resolve/faults'
 export { sheetSchema } from './schema'

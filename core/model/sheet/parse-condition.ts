@@ -1,7 +1,7 @@
 import { problem } from '../../foundation/issues'
 import { findUnit, toSi, type Dimension } from '../../foundation/quantity'
 import { ok, err, type Result } from '../../foundation/result'
-import type { Condition } from './condition'
+import type { Comparison, Condition } from './condition'
 
 const TOKEN = /\s*(>=|<=|>|<|\(|\)|[-+]?\d+(?:\.\d+)?|[^\s()<>=\d][^\s()<>=]*)/uy
 
@@ -23,13 +23,23 @@ const fail = (expected: string): never => {
   throw new Unexpected(expected)
 }
 
+const isComparison = (word: string | undefined): word is Comparison =>
+  word === '>=' || word === '<=' || word === '>' || word === '<'
+
+/** A signal by its part and name; `undefined` for any other word. */
+function signalOf(word = ''): { part: string; signal: string } | undefined {
+  const [, part, signal] = /^(?![-+]?[\d.]+$)([\w-]+)\.([\w-]+)$/.exec(word) ?? []
+  return part === undefined || signal === undefined ? undefined : { part, signal }
+}
+
 /**
  * Recursive descent, a method a rule:
  *
  *     condition := and { "or" and }
  *     and       := not { "and" not }
  *     not       := ("not" | "ever" | "never") not | "(" condition ")" | atom
- *     atom      := "after" QUANTITY | "alarm" CODE | "phase" NAME | "chatters" | PART.SIGNAL [ (>=|<=|>|<) QUANTITY ]
+ *     atom      := "after" QUANTITY | "alarm" CODE | "phase" NAME | "chatters" | SIGNAL [ (>=|<=|>|<) (QUANTITY | SIGNAL) ]
+ *     SIGNAL    := PART.SIGNAL
  */
 class ConditionParser {
   private at = 0
@@ -77,13 +87,14 @@ class ConditionParser {
       case 'chatters':
         return { type: 'chatters' }
     }
-    const ref = /^([\w-]+)\.([\w-]+)$/.exec(word)
-    if (!ref) return fail(`PART.SIGNAL instead of "${word}"`)
-    const [, part, signal] = ref
+    const own = signalOf(word)
+    if (!own) return fail(`PART.SIGNAL instead of "${word}"`)
     const op = this.tokens[this.at]
-    if (op !== '>=' && op !== '<=' && op !== '>' && op !== '<') return { type: 'signal', part, signal }
+    if (!isComparison(op)) return { type: 'signal', ...own }
+    const other = signalOf(this.tokens[++this.at])
+    if (!other) return { type: 'compare', ...own, op, ...this.quantity() }
     this.at++
-    return { type: 'compare', part, signal, op, ...this.quantity() }
+    return { type: 'compare-signals', ...own, op, other }
   }
   private quantity(): { si: number; dimension: Dimension | undefined } {
     const n = this.tokens[this.at++]

@@ -1,4 +1,4 @@
-import type { Condition } from '../../model/sheet'
+import type { Comparison, Condition } from '../../model/sheet'
 import type { OperatingPoint } from './operating-point'
 
 /** What a condition may look at. */
@@ -38,10 +38,12 @@ export function conditionHolds(c: Condition<number>, scope: ConditionScope): boo
       return point.signal(c.part, c.signal) > 0.5
     case 'compare':
       return compares(point.signal(c.part, c.signal), c.op, c.si)
+    case 'compare-signals':
+      return compares(point.signal(c.part, c.signal), c.op, point.signal(c.other.part, c.other.signal))
   }
 }
 
-function compares(value: number, op: '>=' | '<=' | '>' | '<', bound: number): boolean {
+function compares(value: number, op: Comparison, bound: number): boolean {
   switch (op) {
     case '>=':
       return value >= bound

@@ -16,8 +16,8 @@ export const kindInterface: KindInterface = {
     delay: { dimension: 'time', min: 0 },
     'contact-ohms': { dimension: 'resistance', typical: '0.05 Ω ±60 %', min: 1e-6 },
   },
-  /** Its contact closes late, or opens late. */
-  choices: { delays: ['closing', 'opening'] },
+  /** Its contact closes late, or opens late, or is closed for a time from when it is fed. */
+  choices: { delays: ['closing', 'opening', 'interval'] },
   modes: [
     { name: 'fed', values: ['no', 'yes'], initial: 0 },
     { name: 'contact', values: ['open', 'closed'], initial: 0 },

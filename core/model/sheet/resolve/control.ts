@@ -1,4 +1,5 @@
-import { atomsOf, type Condition } from '../condition'
+import { atomsOf, signalsIn, type Condition } from '../condition'
+import type { SignalSpec } from '../../kinds'
 import type { HandSetting, Sheet, SheetAlarm } from '../types'
 import { entries, oneOf, type Path } from './problem-collector'
 import type { Scope } from './scope'
@@ -6,24 +7,35 @@ import type { Scope } from './scope'
 /** How long a program runs that is given no time, s. */
 const DEFAULT_PERIOD = 3600
 
+/** A signal by its part and name; where there is none that is said. */
+function signalAt(
+  { collector, find }: Scope,
+  { part: id, signal: name }: { part: string; signal: string },
+  path: Path,
+): SignalSpec | undefined {
+  const part = find(id, path)
+  const signal = part?.kind.signals?.[name]
+  if (part && !signal)
+    collector.report('unknown-signal', path, {
+      found: `${id}.${name}`,
+      expected: oneOf(Object.keys(part.kind.signals ?? {})),
+    })
+  return signal
+}
+
 /** A condition whose names and units all fit. */
-export function resolveCondition({ collector, find, phases, alarms }: Scope, text: string, path: Path): Condition {
+export function resolveCondition(scope: Scope, text: string, path: Path): Condition {
+  const { collector, phases, alarms } = scope
   const condition = collector.condition(text, path)
   for (const a of atomsOf(condition)) {
     if (a.type === 'phase' && !phases.has(a.phase))
       collector.report('unknown-phase', path, { found: a.phase, expected: oneOf(phases) })
     if (a.type === 'alarm' && !alarms.has(a.alarm))
       collector.report('missing', path, { found: `alarm ${a.alarm}`, expected: 'an alarm of this sheet' })
-    if (a.type !== 'signal' && a.type !== 'compare') continue
-    const part = find(a.part, path)
-    if (!part) continue
-    const signal = part.kind.signals?.[a.signal]
-    if (!signal)
-      collector.report('unknown-signal', path, {
-        found: `${a.part}.${a.signal}`,
-        expected: oneOf(Object.keys(part.kind.signals ?? {})),
-      })
-    else if (a.type === 'compare' && a.dimension !== signal.dimension)
+    const [signal, other] = signalsIn(a).map((s) => signalAt(scope, s, path))
+    if (!signal || (a.type !== 'compare' && !other)) continue
+    const dimension = a.type === 'compare' ? a.dimension : other?.dimension
+    if (dimension !== signal.dimension || signal.dimension === undefined)
       collector.report('wrong-dimension', path, {
         found: text,
         expected: signal.dimension ? `a ${signal.dimension}` : 'no comparison: this signal is yes or no',
