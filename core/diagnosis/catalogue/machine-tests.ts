@@ -1,4 +1,5 @@
 import type { Measurement } from '../../simulation/measurements'
+import { isPlacedInstrument } from '../../model/kinds'
 import type { SpecialTest } from '../../model/machine'
 import type { WatchStretch } from '../../simulation/simulate'
 import { common, panelsOf, type Draft } from './draft'
@@ -59,17 +60,20 @@ export function codeTests({ machine, runs }: HealthyRuns, { end, found }: TestPl
 }
 
 /** What a special test of the sheet reads. */
-const measurementOf = ({ id: test, part, signal, sense, asks }: SpecialTest): Measurement =>
-  asks === 'how long'
-    ? { type: 'on-time', test, part, signal, sense }
-    : { type: 'watch', test, part, signal, sense, asks }
+function measurementOf({ id: test, part, signal, by, asks }: SpecialTest): Measurement {
+  if (isPlacedInstrument(by)) return { type: 'display', id: test, test, part, signal, when: 'settled', by }
+  return asks === 'how long'
+    ? { type: 'on-time', test, part, signal, sense: by }
+    : { type: 'watch', test, part, signal, sense: by, asks }
+}
 
 /** The stretch through which a special test is watched, as long as the program is; `undefined` where it is looked at once. */
 function stretchOf(
   { machine, runs }: HealthyRuns,
-  { watched }: SpecialTest,
+  { watched, by }: SpecialTest,
   { position, seconds, run }: ReadingMoment,
 ): WatchStretch | undefined {
+  if (isPlacedInstrument(by)) return undefined
   if (position.type === 'phase') return { type: 'phase', phase: position.phase }
   if (watched === undefined) return undefined
   const last = machine.programs[runs[run].program].duration - BEFORE_END

@@ -8,6 +8,7 @@ import { quietPhases } from './quiet-phases'
 import { seenAt } from './seen-at'
 import { siblingOf } from './sibling'
 import { isActive, type TestPlacement } from './test-placement'
+import { NOTHING_TESTED } from './check-untested'
 import type { HealthyRuns, ReadingMoment } from './types'
 
 /** Longest time that anybody stands and watches for what should not come, min. */
@@ -125,7 +126,7 @@ export function partTests(runs: HealthyRuns, placement: TestPlacement): Draft[] 
     (machine.kinds[part.index].measurements?.(part) ?? []).flatMap((spec) => {
       const measurement = { ...spec, part: part.index } as Measurement
       const { opens, isPossible } = measurementType(measurement)
-      if (part.untested.includes(spec.id)) return []
+      if (part.untested.includes(spec.id) || part.untested.includes(NOTHING_TESTED)) return []
       const bare = opens === 'terminals' && !isWired(machine, part)
       return bare || isPossible?.(measurement, machine) === false ? [] : [{ part, spec }]
     }),

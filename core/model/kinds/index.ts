@@ -9,4 +9,11 @@ export const findKind = (id: string): Kind | undefined => BY_ID.get(id)
 export { KINDS }
 export { mayBeBridged } from './may-be-bridged'
 export { CIRCUMSTANCES, CIRCUMSTANCE_IDS, type CircumstanceId, type SaidWith } from './circumstances'
+export {
+  isPlacedInstrument,
+  PLACED_INSTRUMENT_IDS,
+  PLACED_INSTRUMENTS,
+  SENSE_IDS,
+  type PlacedInstrument,
+} from './placed-instruments'
 export type * from './contract'

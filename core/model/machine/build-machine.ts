@@ -58,7 +58,7 @@ export function buildMachine(sheet: Sheet): Machine {
       id,
       part: partIndex.get(part)!,
       signal,
-      sense: by,
+      by,
       jumper: jumper === undefined ? undefined : partIndex.get(jumper)!,
       moment,
       watched,

@@ -1,5 +1,5 @@
 import type { Component } from '../../physics/circuit'
-import type { Kind, Part, SaidWith, Sense } from '../kinds'
+import type { Kind, Part, PlacedInstrument, SaidWith, Sense } from '../kinds'
 import type { Dimension } from '../../foundation/quantity'
 import type { Asked, Condition, Severity, Sheet } from '../sheet'
 import type { CircuitReturn } from './index-returns'
@@ -35,7 +35,7 @@ export interface SpecialTest {
   id: string
   part: number
   signal: string
-  sense: Sense
+  by: Sense | PlacedInstrument
   jumper: number | undefined
   moment: string
   /** How long it is watched from a moment on, s; `undefined` through a phase, or where it is looked at once. */

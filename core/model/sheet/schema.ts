@@ -1,6 +1,6 @@
 import { SAFETY_EFFECTS } from '../../evidence'
 import { z } from 'zod'
-import { CIRCUMSTANCE_IDS } from '../kinds'
+import { CIRCUMSTANCE_IDS, PLACED_INSTRUMENT_IDS, SENSE_IDS } from '../kinds'
 
 /**
  * The shape of a sheet as written. Meaning (units, names that must exist) is checked in `resolve.ts`.
@@ -73,7 +73,9 @@ export const sheetSchema = z.strictObject({
         untested: z
           .string()
           .optional()
-          .describe('tests of its kind that can tell nothing on this machine, by their names after the dot'),
+          .describe(
+            'tests of its kind that can tell nothing on this machine, by their names after the dot; all: nothing can be tested on it',
+          ),
       })
       .catchall(z.union([z.string(), z.number(), z.boolean()])),
   ).optional(),
@@ -180,8 +182,14 @@ export const sheetSchema = z.strictObject({
     z.strictObject({
       title: z.string(),
       jumper: name.optional(),
-      sense: z.string().describe('PART.SIGNAL that is watched'),
-      by: z.enum(['eye', 'ear', 'hand']),
+      sense: z.string().optional().describe('PART.SIGNAL that is watched: one that is true or false'),
+      reads: z
+        .string()
+        .optional()
+        .describe('PART.SIGNAL that is read off an instrument, in its place: one with a unit'),
+      by: z
+        .enum([...SENSE_IDS, ...PLACED_INSTRUMENT_IDS])
+        .describe('eye, ear or hand for what is watched, the instrument for what is read'),
       moment: z.string(),
       watch: quantity.optional().describe('how long it is watched from that moment on; a phase is watched to its end'),
       asks: z

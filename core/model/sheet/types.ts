@@ -1,5 +1,5 @@
 import type { SafetyEffect } from '../../evidence'
-import type { Kind, SaidWith } from '../kinds'
+import type { Kind, PlacedInstrument, SaidWith, Sense } from '../kinds'
 import type { Quantity } from '../../foundation/quantity'
 import type { Condition } from './condition'
 
@@ -178,7 +178,8 @@ export interface SheetTest {
   jumper: string | undefined
   part: string
   signal: string
-  by: 'eye' | 'ear' | 'hand'
+  /** By what it is noticed, or with what it is read. */
+  by: Sense | PlacedInstrument
   moment: string
   /** s; `undefined` where a phase is watched to its end, or something is looked at once */
   watched: number | undefined

@@ -65,8 +65,11 @@ function faultWithPrefix(f: Raw, names: Names): Raw {
   return g
 }
 
-const testWithPrefix = (t: Raw, { inText }: Names): Raw =>
-  typeof t.sense === 'string' ? { ...t, sense: inText(t.sense) } : t
+const testWithPrefix = (t: Raw, { inText }: Names): Raw => ({
+  ...t,
+  ...(typeof t.sense === 'string' ? { sense: inText(t.sense) } : {}),
+  ...(typeof t.reads === 'string' ? { reads: inText(t.reads) } : {}),
+})
 
 /** An assembly with its names as they are in the sheet that uses it. */
 export function withPrefix(raw: unknown, use: AssemblyUse): Raw {

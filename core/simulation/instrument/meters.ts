@@ -70,6 +70,7 @@ export const METERS: readonly Meter[] = [
     threshold: { from: 0.7e6, to: 1.4e6 },
   },
   { id: 'water-meter', title: 'water meter and watch', dimension: 'flow', gain: 0.02, resolution: 0.3e-3 / 60 },
+  { id: 'conductivity-meter', title: 'conductivity meter', dimension: 'conductivity', gain: 0.03, resolution: 1e-3 },
 ]
 
 /** Instruments that may be used instead of the usual one, by its id. */

@@ -1,8 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import { makeFaultedMachine } from '../../../core/model/machine'
 import { simulate, type Script } from '../../../core/simulation/simulate'
-import { runPlain } from '../../../core/truth'
-import { activeFaultsIn, edit, machineOf } from '../support/sheets'
+import { findShipped } from '../../../cli/library'
+import { createEngine } from '../../../core/advice'
+import { readSheet } from '../../../core/model/sheet'
+import { DrawnMachine, random, runPlain } from '../../../core/truth'
+import { activeFaultsIn, edit, machineOf, mini, sheetOf } from '../support/sheets'
 
 /** What a machine does that is left alone for a while; both simulators have to agree on what is asked of it. */
 function left(text: string, seconds: number, fault?: string) {
@@ -213,4 +216,50 @@ describe('conditions that compare two signals', () => {
     expect(at('run.called')).toBe(1)
     expect(left(edit(COMPARED, 'start: 0.5 L', 'start: 1.9 L'), 20)('run.called')).toBe(0)
   })
+})
+
+describe('a figure read with an instrument at a moment', () => {
+  const READ = `${mini('heater-tank')}moments:
+  five: { title: five minutes after the start, program: warm, after: 5 min }
+tests:
+  warmth: { title: Hold the thermometer into the tank, reads: tank.temperature, by: thermometer, moment: five, minutes: 2 min }
+`
+  it('is what a thermometer shows there at that time; asked at another time it is another figure', () => {
+    const [five, one] = [READ, edit(READ, 'program: warm, after: 5 min', 'program: warm, after: 100 s')].map((text) => {
+      const engine = createEngine(sheetOf(text))
+      const procedure = engine.catalogue.procedures.find((p) => p.id === 'warmth')!
+      expect(engine.titleOf(procedure)).toBe('Hold the thermometer into the tank')
+      expect(procedure).toMatchObject({ meter: 'thermometer', workMode: 'observe' })
+      const shown = new DrawnMachine(engine.catalogue, [], random(3), undefined, 0).read(procedure)
+      const expected = engine.predictor.predict(engine.predictor.healthy, procedure)
+      if (shown.type !== 'value' || expected.type !== 'value') throw new Error('no figure')
+      expect(Math.abs(shown.si - expected.mean)).toBeLessThan(6)
+      return expected.mean
+    })
+    expect(five! - one!).toBeGreaterThan(5)
+  })
+  const SENSED = 'reads: tank.temperature, by: thermometer'
+  it.each([
+    ['sense: tank.temperature, by: eye', 'wrong-dimension', 'sense'],
+    ['reads: tank.temperature, by: hand', 'out-of-range', 'by'],
+    ['reads: tank.temperature, by: gauge', 'wrong-dimension', 'reads'],
+    ['reads: tank.wet, by: rule', 'wrong-dimension', 'reads'],
+    ['reads: tank.warmth, by: thermometer', 'unknown-signal', 'reads'],
+    [`${SENSED}, watch: 2 min`, 'out-of-range', 'watch'],
+    [`${SENSED}, sense: tank.wet`, 'missing', 'warmth'],
+    ['by: eye', 'missing', 'warmth'],
+  ])('%s is refused at its place', (written, code, at) => {
+    const read = readSheet(edit(READ, SENSED, written), 'test.yaml', findShipped)
+    expect(read.ok ? [] : read.problems.map((p) => [p.code, p.place.path.at(-1)])).toEqual([[code, at]])
+  })
+})
+
+it('on a part that is marked as not testable no test is offered, on the others as before', () => {
+  const tests = (text: string) => createEngine(sheetOf(text)).catalogue.procedures.map((p) => p.id)
+  const before = tests(mini('heater-tank'))
+  const after = tests(
+    edit(mini('heater-tank'), '{ kind: cut-out, panel: side,', '{ kind: cut-out, untested: all, panel: side,'),
+  )
+  expect(before.filter((id) => id.startsWith('guard.'))).not.toEqual([])
+  expect(after).toEqual(before.filter((id) => !id.startsWith('guard.')))
 })

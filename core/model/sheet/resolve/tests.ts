@@ -1,4 +1,11 @@
-import { mayBeBridged } from '../../kinds'
+import {
+  isPlacedInstrument,
+  mayBeBridged,
+  PLACED_INSTRUMENT_IDS,
+  PLACED_INSTRUMENTS,
+  SENSE_IDS,
+  type SignalSpec,
+} from '../../kinds'
 import type { WrittenSheet } from '../schema'
 import type { Sheet, SheetTest } from '../types'
 import { entries, oneOf, type Path } from './problem-collector'
@@ -46,21 +53,62 @@ function resolveWatch(
   return { watched, asks }
 }
 
+/** A figure is read, not watched, and with an instrument for it. */
+function checkFits(
+  collector: Scope['collector'],
+  { reads, by, watch, asks }: WrittenTest,
+  signal: SignalSpec | undefined,
+  path: Path,
+): void {
+  const instrument = isPlacedInstrument(by) ? by : undefined
+  if ((reads !== undefined) !== (instrument !== undefined))
+    collector.report('out-of-range', [...path, 'by'], {
+      found: by,
+      expected: reads === undefined ? oneOf(SENSE_IDS) : oneOf(PLACED_INSTRUMENT_IDS),
+    })
+  if (reads !== undefined && (watch ?? asks) !== undefined)
+    collector.report('out-of-range', [...path, watch === undefined ? 'asks' : 'watch'], {
+      found: watch ?? asks,
+      expected: 'nothing: what is read is read at one moment',
+    })
+  if (!signal) return
+  if (reads === undefined && signal.dimension !== undefined)
+    collector.report('wrong-dimension', [...path, 'sense'], {
+      found: `a ${signal.dimension}`,
+      expected: 'a signal that is true or false; a figure is read ("reads") with an instrument',
+    })
+  if (instrument && signal.dimension !== PLACED_INSTRUMENTS[instrument])
+    collector.report('wrong-dimension', [...path, 'reads'], {
+      found: signal.dimension ? `a ${signal.dimension}` : 'a signal that is true or false',
+      expected: `a ${PLACED_INSTRUMENTS[instrument]}, which a ${instrument} reads`,
+    })
+}
+
 /** Tests that the sheet adds to what its kinds offer. */
 export function resolveTests(
   { collector, written, find, isAbsent, phases }: Scope,
   moments: Sheet['moments'],
 ): Sheet['tests'] {
   return entries(written.tests).flatMap(([id, t]) => {
-    if (isAbsent(t.sense) || isAbsent(t.jumper ?? '')) return []
     const path: Path = ['tests', id]
-    const [partId, signal] = t.sense.split('.')
-    const part = find(partId, [...path, 'sense'])
+    const field = t.reads === undefined ? 'sense' : 'reads'
+    const of = t[field]
+    if (of === undefined || (t.reads !== undefined && t.sense !== undefined)) {
+      collector.report('missing', path, {
+        found: id,
+        expected: 'either what is watched ("sense") or what is read ("reads")',
+      })
+      return []
+    }
+    if (isAbsent(of) || isAbsent(t.jumper ?? '')) return []
+    const [partId, signal] = of.split('.')
+    const part = find(partId, [...path, field])
     if (part && !(signal in (part.kind.signals ?? {})))
-      collector.report('unknown-signal', [...path, 'sense'], {
-        found: t.sense,
+      collector.report('unknown-signal', [...path, field], {
+        found: of,
         expected: oneOf(Object.keys(part.kind.signals ?? {})),
       })
+    checkFits(collector, t, part?.kind.signals?.[signal], path)
     if (t.jumper !== undefined) {
       const bridged = find(t.jumper, [...path, 'jumper'])
       if (bridged && !mayBeBridged(bridged.kind, bridged.choices))

@@ -1,11 +1,12 @@
 import type { Dimension } from '../../../foundation/quantity'
+import type { PlacedInstrument } from '../../../model/kinds'
 import type { Machine } from '../../../model/machine'
 import type { MeasurementInterface, MeasurementOf } from '../contract'
 
 declare module '../../../model/kinds/contract' {
   interface MeasurementFields {
-    /** A signal as the machine's own display shows it, or a rule or thermometer put there. */
-    display: { signal: string; when: 'active' | 'settled'; by?: 'rule' | 'thermometer' }
+    /** A signal as the machine's own display shows it, or an instrument put there; `test` where it is a special test of the sheet. */
+    display: { signal: string; when: 'active' | 'settled'; by?: PlacedInstrument; test?: string }
   }
 }
 
