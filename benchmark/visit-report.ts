@@ -1,4 +1,4 @@
-import type { TurnMeasure } from '../test/browser/measure'
+import { MOST_SHIFT, type TurnMeasure } from '../test/browser/measure'
 import type { FirstAdvice } from './first-advice'
 import { printRows, type Row } from './table'
 import type { Played } from './visit-call'
@@ -15,10 +15,10 @@ function turnRows(played: readonly Played[]): Row[] {
   const stops = played.flatMap((p) => p.stops)
   return [
     { what: 'act and how at hand', figure: share((t) => t.atHand), unit: '%', least: 100, of: turns.length },
-    { what: 'layout shift, worst turn', figure: Math.max(0, ...turns.map((t) => t.shift)), unit: '', most: 0.05 },
+    { what: 'layout shift, worst turn', figure: Math.max(0, ...turns.map((t) => t.shift)), unit: '', most: MOST_SHIFT },
     {
       what: 'turns that shift more',
-      figure: turns.filter((t) => t.shift > 0.05).length,
+      figure: turns.filter((t) => t.shift > MOST_SHIFT).length,
       unit: '',
       most: 0,
       of: turns.length,
@@ -109,7 +109,9 @@ export function report(
       ...p.turns.flatMap((t) => [...t.contradictions, ...t.labels].map((x) => `${p.sheet} ${p.size}: ${x}`)),
       ...p.turns.flatMap((t, i) => (t.atHand ? [] : [`${p.sheet} ${p.size}: not at hand at turn ${i + 1}`])),
       ...p.turns.flatMap((t, i) =>
-        t.shift > 0.05 ? [`${p.sheet} ${p.size}: shift ${t.shift.toFixed(3)} at turn ${i + 1}`] : [],
+        t.shift > MOST_SHIFT
+          ? [`${p.sheet} ${p.size}: shift ${t.shift.toFixed(3)} at turn ${i + 1}: ${t.moved.slice(0, 3).join('; ')}`]
+          : [],
       ),
     ]),
   )

@@ -7,6 +7,8 @@ export interface TurnMeasure {
   atHand: boolean
   /** Layout shift since the turn before, the shifts that follow a tap counted in. */
   shift: number
+  /** What moved most in it, with how far, px. */
+  moved: string[]
   /** How often what stood there as a question was exchanged before it was answered. */
   exchanged: number
   /** Parts called proven whose fault stands among the suspects, or faulty though it leads nowhere. */
@@ -17,15 +19,32 @@ export interface TurnMeasure {
   lines: number
 }
 
+/** A turn that shifts more is to be looked into. */
+export const MOST_SHIFT = 0.05
+
+/** An entry of the browser's own watch for shifts. */
+interface Shift {
+  value: number
+  sources: { node: Node | null; previousRect: DOMRect; currentRect: DOMRect }[]
+}
+
 /** Begins to watch a page: shifts, long tasks, and every exchange of what is asked. To be called before it is opened. */
 export async function watchPage(page: Page): Promise<void> {
   // A loader that names functions does so in what it sends to the page too.
   await page.addInitScript('globalThis.__name ??= (own) => own')
   await page.addInitScript(() => {
-    const seen = { shift: 0, tasks: [] as number[], asked: [] as { at: number; what: string }[] }
+    const seen = { shift: 0, moved: [] as string[], tasks: [] as number[], asked: [] as { at: number; what: string }[] }
     Object.assign(window, { seen })
     new PerformanceObserver((list) => {
-      for (const e of list.getEntries()) seen.shift += (e as unknown as { value: number }).value
+      for (const e of list.getEntries() as unknown as Shift[]) {
+        seen.shift += e.value
+        for (const { node, previousRect: a, currentRect: b } of e.sources) {
+          const own = node instanceof Element ? node : node?.parentElement
+          const name = own?.closest('[aria-label]')?.getAttribute('aria-label') ?? ''
+          const what = `${name} ${own?.className ?? ''} "${own?.textContent?.trim().slice(0, 30) ?? ''}"`
+          seen.moved.push(`${e.value.toFixed(3)} ${what} ${Math.round(b.x - a.x)}, ${Math.round(b.y - a.y)}`)
+        }
+      }
     }).observe({ type: 'layout-shift', buffered: true })
     new PerformanceObserver((list) => {
       for (const e of list.getEntries()) seen.tasks.push(e.duration)
@@ -55,8 +74,11 @@ export async function watchPage(page: Page): Promise<void> {
 /** Counts of one turn begin here. */
 export const newTurn = (page: Page) =>
   page.evaluate(() => {
-    const { seen } = window as unknown as { seen: { shift: number; tasks: number[]; asked: unknown[] } }
+    const { seen } = window as unknown as {
+      seen: { shift: number; moved: string[]; tasks: number[]; asked: unknown[] }
+    }
     seen.shift = 0
+    seen.moved = []
     seen.tasks = []
     seen.asked = []
   })
@@ -78,7 +100,7 @@ export const longestTask = (page: Page) =>
  */
 export async function measureTurn(page: Page, exchanges: number): Promise<TurnMeasure> {
   const found = await page.evaluate(() => {
-    const { seen } = window as unknown as { seen: { shift: number; asked: unknown[] } }
+    const { seen } = window as unknown as { seen: { shift: number; moved: string[]; asked: unknown[] } }
     const box = (e: Element) => e.getBoundingClientRect()
     const onScreen = (r: DOMRect) =>
       r.top >= -0.5 && r.bottom <= innerHeight + 0.5 && r.left >= -0.5 && r.right <= innerWidth + 0.5
@@ -155,14 +177,15 @@ export async function measureTurn(page: Page, exchanges: number): Promise<TurnMe
     return {
       atHand: cause ? stands(main) : stands(how) && stands(act),
       shift: seen.shift,
+      moved: seen.moved.sort().reverse().slice(0, 8),
       asked: seen.asked.length,
       contradictions,
       labels,
       lines,
     }
   })
-  const { asked, ...rest } = found
-  return { ...rest, exchanged: Math.max(0, asked - exchanges) }
+  const { asked, moved, ...rest } = found
+  return { ...rest, moved: rest.shift > MOST_SHIFT ? moved : [], exchanged: Math.max(0, asked - exchanges) }
 }
 
 /** Violations of WCAG 2.2 A and AA in the page as it stands. */

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref, watch } from 'vue'
 import type { View } from '../../../../../core/advice'
 import ChanceBar from '../drawings/ChanceBar.vue'
 
@@ -8,6 +8,13 @@ const props = defineProps<{ view: View }>()
 /** Chance from which one thing to do is clear. */
 const CLEAR_FROM = 0.9
 const rows = computed(() => props.view.groups)
+/** As many as ever stood here: what stands below keeps its place when there are fewer. */
+const most = ref(0)
+watch(
+  () => rows.value.length,
+  (now) => (most.value = Math.max(most.value, now)),
+  { immediate: true },
+)
 /** Counts down as the cause comes nearer. */
 const left = computed(() =>
   props.view.settled && props.view.state !== 'unexplained' ? Math.round(props.view.left) : undefined,
@@ -29,11 +36,14 @@ const clear = computed(() => {
       </p>
     </div>
     <!-- The place in the order is the row: what stands in it changes, nothing is moved about. -->
-    <ul>
+    <ul :style="{ '--most': most }">
       <li v-for="(r, i) in rows" :key="i" :class="r.type">
         <ChanceBar class="length" :p="r.p" :name="`How likely: ${r.title}`" :hatched="r.type !== 'repair'" />
         <span class="what"
-          >{{ r.title }}<span v-if="r.causes.length" class="soft small">{{ r.causes.join(' · ') }}</span></span
+          ><span class="title">{{ r.title }}</span
+          ><span v-if="r.causes.length" class="soft small causes" :title="r.causes.join(' · ')">{{
+            r.causes.join(' · ')
+          }}</span></span
         >
       </li>
     </ul>
@@ -76,10 +86,25 @@ li {
 .what {
   display: grid;
 }
-li:first-child .what {
+li:first-child .title {
   font-weight: 600;
 }
-li:first-child .what > .small {
-  font-weight: 400;
+/* Rows of one height: what stands in them changes with every reading, and nothing below moves. */
+@media (min-width: 901px) {
+  ul {
+    --row: 3.4rem;
+    align-content: start;
+    grid-auto-rows: minmax(var(--row), auto);
+    min-height: calc(var(--most) * var(--row));
+  }
+  .title,
+  .causes {
+    overflow: hidden;
+    text-overflow: ellipsis;
+    white-space: nowrap;
+  }
+  .what {
+    min-width: 0;
+  }
 }
 </style>

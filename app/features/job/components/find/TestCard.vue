@@ -8,7 +8,7 @@ import RecordFirst from '../wiring/RecordFirst.vue'
 import ReadingScale from '../drawings/ReadingScale.vue'
 import TestReasons from './TestReasons.vue'
 import WhatIsLost from './WhatIsLost.vue'
-import { computed, useTemplateRef } from 'vue'
+import { computed, ref, useTemplateRef, watch } from 'vue'
 import { AppIcon, nextInRing, useMedia, useOneStop } from '../../../../ui'
 import type { Dimension, ReadingValue } from '../../../../../core/foundation/quantity'
 import type { TestCard } from '../../../../../core/advice'
@@ -42,6 +42,15 @@ const emit = defineEmits<{
   record: []
   busy: []
 }>()
+/** One sheet of paper: a column of readings, or a test each time that it is asked. */
+const paper = computed(() => props.card.strip?.id ?? `${props.card.id} ${props.card.before ?? ''}`)
+/** What was to be done before it, as long as it is the same paper: done, it stays where it was read. */
+const steps = ref<string[]>([])
+watch(
+  [paper, () => props.card.steps],
+  ([own, now], [before]) => (steps.value = own === before ? [...new Set([...steps.value, ...now])] : [...now]),
+  { immediate: true },
+)
 /** What is typed lives with the page, so that nothing is lost when the card changes its face. */
 const text = defineModel<string>('text', { required: true })
 const thumb = useMedia('(max-width: 900px)')
@@ -73,7 +82,7 @@ defineExpose({
   <ActCard
     :aria-label="`Test: ${card.title}`"
     about="The test"
-    :paper="card.strip?.id ?? card.id"
+    :paper="paper"
     :low="!!barred || (card.shape.type === 'yes-no' && !missing.length)"
   >
     <div class="row sort">
@@ -97,8 +106,11 @@ defineExpose({
       <AppIcon name="danger" /> {{ card.meterWarning }}
     </p>
     <RecordFirst v-if="card.takesOff && unrecorded && !closed" @record="emit('record')" />
-    <ol v-if="card.steps.length" class="steps small" aria-label="Before it">
-      <li v-for="s in card.steps" :key="s">{{ s }}</li>
+    <ol v-if="steps.length" class="steps small" aria-label="Before it">
+      <li v-for="s in steps" :key="s" :class="{ done: !card.steps.includes(s) }">
+        {{ s
+        }}<template v-if="!card.steps.includes(s)"> <AppIcon name="check" /><span class="hush">done</span></template>
+      </li>
     </ol>
     <div
       v-if="card.meters.length > 1"
