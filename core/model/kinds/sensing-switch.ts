@@ -10,6 +10,8 @@ export interface SensingSwitch {
   dimension: Dimension
   /** What a hand does to make it believe that it is above and below. */
   byHand: { below: string; above: string }
+  /** What is found of the way by which it feels, looked at or tried by hand: what is true where that is free. */
+  way?: { free: string; minutes: number }
   /** Faults of its own besides those of its contact. */
   faults?: Record<string, FaultTemplate>
 }
@@ -37,33 +39,58 @@ export const sensingInterface = ({ id, title, signal, dimension, byHand }: Sensi
   modes: [
     { name: 'snap', values: ['below', 'above'], initial: 0, byHand },
     { name: 'contact', values: ['open', 'closed', 'follows'], initial: FOLLOWS },
+    // Blocked, it feels nothing.
+    { name: 'way', values: ['blocked', 'free'], initial: 1 },
   ],
   interrupts: { mode: 'contact', value: 0 },
   jumperAllowed: false,
   forcible: ['snap'],
 })
 
-export const sensingBehaviour = ({ signal }: SensingSwitch): KindBehaviour => ({
+export const sensingBehaviour = ({ signal, way }: SensingSwitch): KindBehaviour => ({
   stamp(part, point, emit) {
     if (closed(part, point))
       emit({ type: 'R', a: part.nodes['1'], b: part.nodes['2'], ohms: point.values[part.param.ohms] })
   },
   transition(part, point, request) {
     const { mode, param } = part
-    const felt = point.referredSignal(part, 'of', signal)
     const above = point.modes[mode.snap] === 1
+    if (!point.modes[mode.way]) {
+      if (above) request(mode.snap, 0)
+      return
+    }
+    const felt = point.referredSignal(part, 'of', signal)
     if (!above && felt >= point.values[param.trip]) request(mode.snap, 1)
     if (above && felt <= point.values[param.return]) request(mode.snap, 0)
   },
-  signals: { closed: { description: 'contact closed', read: (part, point) => (closed(part, point) ? 1 : 0) } },
+  signals: {
+    closed: { description: 'contact closed', read: (part, point) => (closed(part, point) ? 1 : 0) },
+    free: {
+      description: way?.free ?? 'nothing blocks what it feels by',
+      read: ({ mode }, { modes }) => modes[mode.way],
+    },
+  },
 })
 
-export const sensingService = ({ faults }: SensingSwitch): KindService => ({
+export const sensingService = ({ way, faults }: SensingSwitch): KindService => ({
   measurements: () => [
     { id: 'ohms', type: 'ohms', a: '1', b: '2', when: 'isolated', lifted: true },
     { id: 'worked', type: 'worked', when: 'isolated' },
     { id: 'across', type: 'volts', a: '1', b: '2', when: 'active' },
     { id: 'to-return', type: 'volts', a: '2', b: '@return', when: 'active' },
+    ...(way
+      ? [
+          {
+            id: 'free',
+            type: 'sense',
+            signal: 'free',
+            sense: 'hand',
+            plain: true,
+            when: 'isolated',
+            minutes: way.minutes,
+          } as const,
+        ]
+      : []),
   ],
   faults: {
     'stuck-open': {

@@ -197,6 +197,22 @@ const units = [
     customer: 'Fish Dock No. 2',
     site: 'Snack bar',
   },
+  {
+    id: '01900000-0000-7000-8000-000000000131',
+    organisationId: EBB,
+    sheet: 'tarvost-e8',
+    title: 'Tarvost E-8, cabin 3',
+    customer: 'Slipway Showers',
+    site: 'Shower hut, sea side',
+  },
+  {
+    id: '01900000-0000-7000-8000-000000000132',
+    organisationId: EBB,
+    sheet: 'tarvost-e10',
+    title: 'Tarvost E-10, cabin 7',
+    customer: 'Slipway Showers',
+    site: 'Shower hut, land side',
+  },
 ]
 
 /** One demo job as the command that plays them wrote it, in the version of then. Times are minutes before the first start. */

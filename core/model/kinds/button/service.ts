@@ -3,6 +3,7 @@ import type { KindService } from '../contract'
 export const kindService: KindService = {
   measurements: () => [
     { id: 'ohms', type: 'ohms', a: '1', b: '2', when: 'isolated', lifted: true },
+    { id: 'worked', type: 'worked', when: 'isolated' },
     { id: 'across', type: 'volts', a: '1', b: '2', when: 'active' },
   ],
   faults: {

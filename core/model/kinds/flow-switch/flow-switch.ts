@@ -7,10 +7,11 @@ export const FLOW_SWITCH: SensingSwitch = {
   signal: 'flow',
   dimension: 'flow',
   byHand: { below: 'its paddle let hang', above: 'its paddle lifted' },
+  way: { free: 'its paddle moves freely', minutes: 3 },
   faults: {
     sticks: {
       title: 'paddle of the flow switch sticks',
-      effects: [{ mode: 'snap', at: 'below' }],
+      effects: [{ mode: 'way', at: 'blocked' }],
       ratePerYear: 0.02,
       saidWith: { tapping: 0.3, plumbing: 0.2 },
       cure: 'clean',

@@ -7,10 +7,11 @@ export const PRESSURE_CONTROL: SensingSwitch = {
   signal: 'pressure',
   dimension: 'pressure',
   byHand: { below: 'its line vented', above: 'air put on its line' },
+  way: { free: 'its line is clear', minutes: 3 },
   faults: {
     blocked: {
       title: 'line of the pressure control blocked',
-      effects: [{ mode: 'snap', at: 'below' }],
+      effects: [{ mode: 'way', at: 'blocked' }],
       ratePerYear: 0.012,
       cure: 'clean',
     },

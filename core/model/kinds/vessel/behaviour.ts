@@ -85,6 +85,7 @@ export const kindBehaviour: KindBehaviour = {
       dimension: 'volume',
       read: ({ state }, { states }) => states[state.spilled],
     },
+    over: { description: 'water runs over its edge', read: ({ mode }, { modes }) => modes[mode.brim] },
     wet: {
       description: 'water stands in it',
       read: (part, point) => (level(part, point) > FILM ? 1 : 0),
