@@ -5,6 +5,7 @@ import {
   connectionsOf,
   createEngine,
   needsOf,
+  telling,
   whyNot,
   withHistory,
   type Advice,
@@ -245,6 +246,9 @@ const api: EngineApi = {
   },
   orders(question: Question): OrderCost[] {
     return compareOrders(opened(question.acceptance).predictor, adviceFor(question, false), question.barred)
+  },
+  telling(question: Question, tests: string[]) {
+    return [...telling(opened(question.acceptance).predictor, adviceFor(question, false), tests)]
   },
   whyNot({ written, acceptance }: Question, part: number): string {
     const engine = opened(acceptance)

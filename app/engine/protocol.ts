@@ -112,6 +112,8 @@ export interface EngineApi {
   card(question: Question, test: string, instrument: string | undefined, quick: boolean): TestCard | undefined
   /** The named orders of work, with what each would begin with. */
   orders(question: Question): OrderCost[]
+  /** Of some tests those that tell something of the fault, with how much, nat: those that tell most first. */
+  telling(question: Question, tests: string[]): [id: string, nats: number][]
   /** Why a part is not suspected, in words. */
   whyNot(question: Question, part: number): string
   /** What is known of bridging a part (by index). */

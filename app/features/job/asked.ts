@@ -1,4 +1,3 @@
-import type { View } from '../../../core/advice'
 import type { ReadingShape } from '../../../core/foundation/quantity'
 import type { Job } from '../../../core/job'
 import type { MachineFacts } from '../../engine'
@@ -10,18 +9,6 @@ export interface Asked {
   how: string
   shape: ReadingShape
   answer: { event: string; text: string } | undefined
-}
-
-type Test = MachineFacts['tests'][number]
-
-/** Which of some tests are worth asking now, those that tell most first: their minutes count for nothing where they cost a glance. */
-export const worthAsking = (tests: readonly Test[], view: View, most: number): string[] => {
-  const worth = new Map(view.next.map((n) => [n.id, n.saving]))
-  return tests
-    .filter((t) => worth.has(t.id))
-    .sort((a, b) => worth.get(b.id)! - worth.get(a.id)!)
-    .slice(0, most)
-    .map((t) => t.id)
 }
 
 /** The questions of a list as the job stands, with what was answered. */

@@ -9,23 +9,24 @@ function entropy(weights: Float64Array): number {
 }
 
 /**
- * What a test tells of which repair is needed: the expected fall of the entropy over the repairs, nat (Lindley 1956). A saving at
- * one step is nothing where the answer does not change what is done next; this is not, where another test would finish it.
+ * What a test tells of what is to be done, or of the fault: the expected fall of the entropy over the repairs, or the faults, nat (Lindley
+ * 1956). A saving at one step is nothing where the answer does not change what is done next; this is not, where another test would
+ * finish it.
  *
- * @param requiredRepairs indices of the repairs that each hypothesis needs
- * @param repairs number of repairs of the sheet
+ * @param goalsOf indices of the repairs that each hypothesis needs, or of its faults
+ * @param goals number of repairs or faults of the sheet
  */
-export function remedyInformation(
+export function informationOn(
   outcomes: readonly TestOutcome[],
-  requiredRepairs: readonly (readonly number[])[],
-  repairs: number,
+  goalsOf: readonly (readonly number[])[],
+  goals: number,
 ): number {
-  const before = new Float64Array(repairs)
+  const before = new Float64Array(goals)
   let [after, listed] = [0, 0]
   for (const o of outcomes) {
-    const left = new Float64Array(repairs)
-    requiredRepairs.forEach((required, i) => required.forEach((r) => (left[r] += o.after[i] * o.p)))
-    left.forEach((w, r) => (before[r] += w))
+    const left = new Float64Array(goals)
+    goalsOf.forEach((own, i) => own.forEach((g) => (left[g] += o.after[i] * o.p)))
+    left.forEach((w, g) => (before[g] += w))
     after += o.p * entropy(left)
     listed += o.p
   }

@@ -5,7 +5,7 @@ import type { Predictor } from '../predict'
 import type { TestOutcome } from './bins'
 import { RepairCosts } from './costs'
 import { overrun } from './expected-minutes'
-import { remedyInformation } from './information'
+import { informationOn } from './information'
 import { lookAhead, type Choice, type DecisionTable } from './lookahead'
 import { testOutcomes } from './test-outcomes'
 
@@ -201,8 +201,7 @@ export class Planning {
       .filter((s) => s.minutes !== Infinity && isMeant(s))
       .map((s) => ({
         s,
-        perMinute:
-          remedyInformation(s.outcomes, this.requiredRepairs, repairs.length) / Math.max(LEAST_MINUTES, s.minutes),
+        perMinute: informationOn(s.outcomes, this.requiredRepairs, repairs.length) / Math.max(LEAST_MINUTES, s.minutes),
       }))
       .sort((a, b) => b.perMinute - a.perMinute || a.s.procedure.index - b.s.procedure.index)
       .slice(0, most)

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { advise } from '../../../core/advice'
+import { advise, telling, type Advice } from '../../../core/advice'
+import type { Evidence } from '../../../core/evidence'
 import type { ActiveFault } from '../../../core/model/machine'
 import { evidenceOf, predictorOf } from '../support/sheets'
 import { underOtherNames, shippedPredictor } from '../support/shipped'
@@ -66,5 +67,43 @@ describe('how a machine is found', () => {
     expect(offered({ test: 'supply-tap.look', reading: 'yes' }).length).toBeGreaterThan(1)
     const { interpreted } = advise(predictor, evidenceOf(predictor, { complaint: 'leak-code' }, { action: 'isolate' }))
     expect(accessPaths.from(interpreted.workState, found[0]).minutes).toBe(Infinity)
+  })
+})
+
+describe('what a look tells, where it costs nobody a minute', () => {
+  const predictor = shippedPredictor('quenby-c12')
+  const dead: Evidence[] = [{ type: 'complaint', complaint: 'dead' }]
+  const looks = predictor.catalogue.procedures.filter((p) => p.needs.asFound).map((p) => p.id)
+  const answer = (type: 'yes' | 'no'): Evidence[] => [
+    ...dead,
+    { type: 'reading', test: 'isolator.found', value: { type }, instrument: undefined },
+  ]
+  /** Chance of each fault where it is a listed one, and how likely that is. */
+  function listedIn({ belief: { hypotheses, posterior, unknownFault } }: Advice) {
+    const weights = new Map<string, number>()
+    hypotheses.forEach((h, i) =>
+      h.activeFaults.forEach(({ fault: { id } }) => weights.set(id, (weights.get(id) ?? 0) + posterior[i])),
+    )
+    const listed = 1 - unknownFault
+    const entropy = [...weights.values()].reduce((s, w) => s - (w > 0 ? (w / listed) * Math.log(w / listed) : 0), 0)
+    return { listed, entropy, off: weights.get('isolator.off')! }
+  }
+  it('is the fall of the entropy over the faults that its answers bring about', () => {
+    const now = advise(predictor, dead, 'best', 0)
+    const nats = telling(predictor, now, looks).get('isolator.found')!
+    const [before, yes, no] = [
+      now,
+      ...(['yes', 'no'] as const).map((w) => advise(predictor, answer(w), 'best', 0)),
+    ].map(listedIn)
+    // What is believed now is the mean of what will be believed.
+    const chance = (before.off - no.off) / (yes.off - no.off)
+    const after = chance * yes.listed * yes.entropy + (1 - chance) * no.listed * no.entropy
+    expect(Math.abs(nats - (before.entropy - after / before.listed))).toBeLessThan(0.02)
+  })
+  it('asks first for the isolator of a machine that is dead, though that changes nothing that is done there, and not again', () => {
+    const now = advise(predictor, dead)
+    expect([...telling(predictor, now, looks).keys()][0]).toBe('isolator.found')
+    expect(now.plan.next.map((s) => s.procedure.id)).not.toContain('isolator.found')
+    expect([...telling(predictor, advise(predictor, answer('yes')), looks).keys()]).not.toContain('isolator.found')
   })
 })

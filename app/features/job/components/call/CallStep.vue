@@ -6,7 +6,7 @@ import { useRouter } from 'vue-router'
 import { readUnit } from '../../../../../shared/contracts/units'
 import { fetchOrKept } from '../../../../data/fetched'
 import { formatMoment } from '../../../../ui'
-import { askedOf, worthAsking } from '../../asked'
+import { askedOf } from '../../asked'
 import { useDraft } from '../../draft'
 import { useJobContext } from '../../use-job-context'
 import AddPhoto from '../wiring/AddPhoto.vue'
@@ -24,19 +24,18 @@ const MOST_BY_CUSTOMER = 5
 /** Chosen once: a question that stands there is not taken away by the answer to another. */
 const asFound = shallowRef<string[]>()
 const byCustomer = shallowRef<string[]>()
-function chooseAsked() {
-  if (!facts.value || !view.value) return
-  const found = facts.value.tests.filter((t) => t.asFound)
-  asFound.value = worthAsking(found, view.value, MOST_AS_FOUND)
-  byCustomer.value = worthAsking(
-    facts.value.tests.filter((t) => t.byCustomer !== undefined && !t.asFound),
-    view.value,
-    MOST_BY_CUSTOMER,
-  )
+async function chooseAsked() {
+  if (!facts.value) return
+  const { tests } = facts.value
+  const those = tests.filter((t) => t.asFound || t.byCustomer !== undefined)
+  const worth = await advice.telling(those.map((t) => t.id)).catch(() => [])
+  const isFound = (id: string) => tests.some((t) => t.id === id && t.asFound)
+  asFound.value = worth.filter(isFound).slice(0, MOST_AS_FOUND)
+  byCustomer.value = worth.filter((id) => !isFound(id)).slice(0, MOST_BY_CUSTOMER)
 }
 watch(
   () => view.value?.settled === true,
-  (settled) => settled && !asFound.value && chooseAsked(),
+  (settled) => settled && !asFound.value && void chooseAsked(),
   { immediate: true },
 )
 /** Answered ones stay where they are seen, also after coming back. */
