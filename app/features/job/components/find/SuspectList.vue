@@ -8,11 +8,13 @@ const props = defineProps<{ view: View }>()
 /** Chance from which one thing to do is clear. */
 const CLEAR_FROM = 0.9
 const rows = computed(() => props.view.groups)
+/** Rows for which room is kept: as many as fit beside what is to be done. */
+const MOST_KEPT = 5
 /** As many as ever stood here: what stands below keeps its place when there are fewer. */
 const most = ref(0)
 watch(
   () => rows.value.length,
-  (now) => (most.value = Math.max(most.value, now)),
+  (now) => (most.value = Math.min(MOST_KEPT, Math.max(most.value, now))),
   { immediate: true },
 )
 /** Counts down as the cause comes nearer. */
