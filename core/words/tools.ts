@@ -33,4 +33,5 @@ export const TOOLS: readonly Tool[] = [
   { id: 'insulation', title: 'Insulation tester', instruments: ['insulation'] },
   { id: 'counter', title: 'Frequency counter', instruments: ['counter'] },
   { id: 'rule', title: 'Rule', instruments: ['rule'] },
+  { id: 'conductivity', title: 'Conductivity meter', instruments: ['conductivity-meter'] },
 ]

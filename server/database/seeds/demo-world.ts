@@ -213,6 +213,22 @@ const units = [
     customer: 'Slipway Showers',
     site: 'Shower hut, land side',
   },
+  {
+    id: '01900000-0000-7000-8000-000000000133',
+    organisationId: EBB,
+    sheet: 'tarvost-e7',
+    title: 'Tarvost E-7, cabin 1',
+    customer: 'Slipway Showers',
+    site: 'Shower hut, sea side',
+  },
+  {
+    id: '01900000-0000-7000-8000-000000000134',
+    organisationId: EBB,
+    sheet: 'tarvost-e9',
+    title: 'Tarvost E-9, cabin 9',
+    customer: 'Slipway Showers',
+    site: 'Shower hut, land side',
+  },
 ]
 
 /** One demo job as the command that plays them wrote it, in the version of then. Times are minutes before the first start. */
