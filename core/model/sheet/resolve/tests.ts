@@ -103,12 +103,10 @@ export function resolveTests(
     if (isAbsent(of) || isAbsent(t.jumper ?? '')) return []
     const [partId, signal] = of.split('.')
     const part = find(partId, [...path, field])
-    if (part && !(signal in (part.kind.signals ?? {})))
-      collector.report('unknown-signal', [...path, field], {
-        found: of,
-        expected: oneOf(Object.keys(part.kind.signals ?? {})),
-      })
-    checkFits(collector, t, part?.kind.signals?.[signal], path)
+    const signals = part && (part.kind.signals ?? {})
+    if (signals && !(signal in signals))
+      collector.report('unknown-signal', [...path, field], { found: of, expected: oneOf(Object.keys(signals)) })
+    checkFits(collector, t, signals?.[signal], path)
     if (t.jumper !== undefined) {
       const bridged = find(t.jumper, [...path, 'jumper'])
       if (bridged && !mayBeBridged(bridged.kind, bridged.choices))
