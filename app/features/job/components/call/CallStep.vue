@@ -212,6 +212,9 @@ watch(
   display: grid;
   gap: 0.6rem;
 }
+.card h3 {
+  margin-top: 0.8rem;
+}
 .may {
   margin: 0.3rem 0 0;
   padding-left: 1.2rem;
