@@ -99,7 +99,6 @@ li:first-child .title {
     grid-auto-rows: minmax(var(--row), auto);
     min-height: calc(var(--most) * var(--row));
   }
-  .title,
   .causes {
     overflow: hidden;
     text-overflow: ellipsis;
