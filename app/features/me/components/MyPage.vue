@@ -35,24 +35,23 @@ async function attempt(act: () => Promise<void>) {
   }
 }
 const load = () => attempt(async () => void (sessions.value = (await call(listSessions)).sessions))
-onMounted(async () => {
-  const own = (await waitingByPerson().catch(() => undefined))?.get(session.person!.id)
-  waiting.value = own?.waiting ?? 0
-  refused.value = own?.refused ?? 0
-  await load()
-})
+onMounted(load)
 const end = (id: string) =>
   attempt(async () => {
     await call(endSession, { params: { id } })
     await load()
   })
-function leave() {
-  // Said once: what waits stays here and is sent when this person is back.
-  if ((waiting.value || refused.value) && !asked.value) {
-    asked.value = true
-    return
+async function leave(): Promise<void> {
+  if (!asked.value) {
+    // Counted when it matters: entries may have gone, or come, since this page was opened.
+    const own = (await waitingByPerson().catch(() => undefined))?.get(session.person!.id)
+    waiting.value = own?.waiting ?? 0
+    refused.value = own?.refused ?? 0
+    // Said once: what waits stays here and is sent when this person is back.
+    asked.value = waiting.value + refused.value > 0
+    if (asked.value) return
   }
-  void attempt(async () => {
+  await attempt(async () => {
     await session.leave()
     await router.push('/sign-in')
   })
