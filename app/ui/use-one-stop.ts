@@ -14,14 +14,16 @@ export interface OneStop<Id> {
  * @param room what holds them
  * @param first the one that Tab comes to until an arrow leads away from it, and again as soon as it is another
  * @param next where a key leads from one; `undefined` where it leads nowhere
+ * @param has whether one is still there: what has gone is no stop
  */
 export function useOneStop<Id>(
   room: Readonly<Ref<HTMLElement | null>>,
   first: () => Id | undefined,
   next: (from: Id, key: string) => Id | undefined,
+  has: (id: Id) => boolean = () => true,
 ): OneStop<Id> {
   const reached = ref() as Ref<Id | undefined>
-  const stop = computed(() => reached.value ?? first())
+  const stop = computed(() => (reached.value !== undefined && has(reached.value) ? reached.value : first()))
   watch(first, () => (reached.value = undefined))
   async function go(event: KeyboardEvent): Promise<void> {
     const to = stop.value === undefined ? undefined : next(stop.value, event.key)

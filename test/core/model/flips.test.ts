@@ -65,11 +65,13 @@ describe('valves that nobody calls for', () => {
   })
   const BULB = sheet(
     '  valve: { kind: bulb-valve, of: tank, shuts-at: 10 °C, opens-at: 30 °C }',
-    'water:\n  cool: [main.out, valve, tank.top]',
+    'water:\n  cool: [main.out, valve, tank.top]\nfaults:\n  valve.charge-lost: { repair: new }\nrepairs:\n  new: { title: new valve, minutes: 5 min }\ncomplaints:\n  dry: { says: No water, when: never valve.passes }',
   )
   it('a bulb valve opens with what its bulb feels', () => {
     // An empty vessel at 20 °C: half way open.
     expect(left(BULB, 2)('valve.flow')).toBeGreaterThan(0)
+    // Its charge lost, it feels nothing and stays shut.
+    expect(left(BULB, 2, 'valve.charge-lost')('valve.flow')).toBe(0)
     expect(
       left(edit(BULB, 'shuts-at: 10 °C, opens-at: 30 °C', 'shuts-at: 25 °C, opens-at: 45 °C'), 2)('valve.flow'),
     ).toBe(0)

@@ -1,30 +1,13 @@
 import type { KindService } from '../contract'
 import { modulatingFaults } from '../modulating'
+import { PASSES_OFF } from '../valve-looks'
 
 export const kindService: KindService = {
   measurements: () => [
     { id: 'free', type: 'sense', signal: 'free', sense: 'hand', plain: true, when: 'isolated', minutes: 1.5 },
     { id: 'passes', type: 'sense', signal: 'passes', sense: 'eye', when: 'active' },
-    {
-      id: 'lifted',
-      type: 'sense',
-      signal: 'passes',
-      sense: 'eye',
-      plain: true,
-      when: 'isolated',
-      underPressure: true,
-      held: { arm: 'shut' },
-    },
-    {
-      id: 'pressed',
-      type: 'sense',
-      signal: 'passes',
-      sense: 'eye',
-      plain: true,
-      when: 'isolated',
-      underPressure: true,
-      held: { arm: 'open' },
-    },
+    { ...PASSES_OFF, id: 'lifted', held: { arm: 'shut' } },
+    { ...PASSES_OFF, id: 'pressed', held: { arm: 'open' } },
   ],
   faults: {
     ...modulatingFaults,

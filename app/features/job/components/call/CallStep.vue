@@ -28,7 +28,9 @@ async function chooseAsked() {
   if (!facts.value) return
   const { tests } = facts.value
   const those = tests.filter((t) => t.asFound || t.byCustomer !== undefined)
-  const worth = await advice.telling(those.map((t) => t.id)).catch(() => [])
+  // What could not be asked leaves what stands there.
+  const worth = await advice.telling(those.map((t) => t.id)).catch(() => undefined)
+  if (!worth) return
   const isFound = (id: string) => tests.some((t) => t.id === id && t.asFound)
   asFound.value = worth.filter(isFound).slice(0, MOST_AS_FOUND)
   byCustomer.value = worth.filter((id) => !isFound(id)).slice(0, MOST_BY_CUSTOMER)
@@ -176,7 +178,7 @@ watch(
       <p class="soft small">
         What stands there now tells of the run that failed. Switching off may drain it, latch it or wipe it.
       </p>
-      <p v-if="!found.length" class="soft">Nothing that stands there says more than the call does.</p>
+      <p v-if="asFound && !found.length" class="soft">Nothing that stands there says more than the call does.</p>
       <AskList name="As found" :asked="found" :locked="locked" @answer="record" @undo="undo" />
       <AddPhoto about="found" />
     </section>

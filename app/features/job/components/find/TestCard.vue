@@ -69,6 +69,7 @@ const { stop, go } = useOneStop(
     if (to !== undefined) emit('meter', to)
     return to
   },
+  (id) => props.card.meters.some((m) => m.id === id),
 )
 const safe = useTemplateRef<{ press(): void; release(): void }>('safe')
 defineExpose({

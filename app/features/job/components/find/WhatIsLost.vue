@@ -14,6 +14,7 @@ const { stop, go } = useOneStop(
   list,
   () => ids()[0],
   (from, key) => nextInRing(ids(), from, key),
+  (id) => ids().includes(id),
 )
 </script>
 
