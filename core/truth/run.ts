@@ -1,4 +1,4 @@
-import type { FaultedMachine, Machine, ModeSetting } from '../model/machine'
+import { startingStates, type FaultedMachine, type Machine, type ModeSetting } from '../model/machine'
 import type { Part } from '../model/kinds'
 import type { Script, Watched } from '../simulation/simulate'
 import type { SolvedCache } from './electrics'
@@ -65,7 +65,13 @@ class PlainRunner {
     const initial = machine.modes.slice()
     for (const { mode, value } of script.starts ?? []) initial[mode] = value
     const modes = initial.map((value, i) => (heldModes[i] >= 0 ? heldModes[i] : value))
-    this.point = new PlainPoint(faulted, modes, machine.states.slice(), new Float64Array(modes.length), cache)
+    this.point = new PlainPoint(
+      faulted,
+      modes,
+      startingStates(machine, faulted.values),
+      new Float64Array(modes.length),
+      cache,
+    )
     this.control = new PlainControl(this.point, step)
     this.steps = [...script.steps].sort((a, b) => a.at - b.at)
     this.seen = script.moments.map((_, i) => script.neededMoments?.includes(i) === false)

@@ -61,7 +61,8 @@ export function codeTests({ machine, runs }: HealthyRuns, { end, found }: TestPl
 
 /** What a special test of the sheet reads. */
 function measurementOf({ id: test, part, signal, by, asks }: SpecialTest): Measurement {
-  if (isPlacedInstrument(by)) return { type: 'display', id: test, test, part, signal, when: 'settled', by }
+  if (isPlacedInstrument(by))
+    return { type: 'display', id: test, test, part, signal, when: 'settled', by: by === 'display' ? undefined : by }
   return asks === 'how long'
     ? { type: 'on-time', test, part, signal, sense: by }
     : { type: 'watch', test, part, signal, sense: by, asks }

@@ -1,4 +1,4 @@
-import type { ActiveFault, Intervention } from '../../model/machine'
+import { startingStates, type ActiveFault, type Intervention } from '../../model/machine'
 import { findMeter } from '../../simulation/instrument'
 import { measurementType, type Observation } from '../../simulation/measurements'
 import type { OperatingPoint } from '../../simulation/simulate'
@@ -195,7 +195,7 @@ export class Predictor {
     p = this.compute(hypothesis, procedure, procedure.meter, interventions)
     if (p.type === 'value') {
       const point = this.pointAt(hypothesis, procedure, interventions)!
-      const start = read(point.withStates(this.catalogue.machine.states.slice()))
+      const start = read(point.withStates(startingStates(point.faulted.machine, point.values)))
       const { coarseSpread } = this.calibration.predict
       if (Number.isFinite(start))
         p = { ...p, reproducibility: Math.hypot(p.reproducibility, coarseSpread * (p.mean - start)) }

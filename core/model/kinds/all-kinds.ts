@@ -60,6 +60,9 @@ import { kindService as frequencySensorService } from './frequency-sensor/servic
 import { kindInterface as fuseInterface } from './fuse/interface'
 import { kindBehaviour as fuseBehaviour } from './fuse/behaviour'
 import { kindService as fuseService } from './fuse/service'
+import { kindInterface as gasBurnerInterface } from './gas-burner/interface'
+import { kindBehaviour as gasBurnerBehaviour } from './gas-burner/behaviour'
+import { kindService as gasBurnerService } from './gas-burner/service'
 import { kindInterface as gasValveInterface } from './gas-valve/interface'
 import { kindBehaviour as gasValveBehaviour } from './gas-valve/behaviour'
 import { kindService as gasValveService } from './gas-valve/service'
@@ -69,6 +72,9 @@ import { kindService as heaterService } from './heater/service'
 import { kindInterface as hoseInterface } from './hose/interface'
 import { kindBehaviour as hoseBehaviour } from './hose/behaviour'
 import { kindService as hoseService } from './hose/service'
+import { kindInterface as humidityControlInterface } from './humidity-control/interface'
+import { kindBehaviour as humidityControlBehaviour } from './humidity-control/behaviour'
+import { kindService as humidityControlService } from './humidity-control/service'
 import { kindInterface as insulationInterface } from './insulation/interface'
 import { kindBehaviour as insulationBehaviour } from './insulation/behaviour'
 import { kindService as insulationService } from './insulation/service'
@@ -132,9 +138,15 @@ import { kindService as rectifierService } from './rectifier/service'
 import { kindInterface as relayInterface } from './relay/interface'
 import { kindBehaviour as relayBehaviour } from './relay/behaviour'
 import { kindService as relayService } from './relay/service'
+import { kindInterface as reliefValveInterface } from './relief-valve/interface'
+import { kindBehaviour as reliefValveBehaviour } from './relief-valve/behaviour'
+import { kindService as reliefValveService } from './relief-valve/service'
 import { kindInterface as resistorInterface } from './resistor/interface'
 import { kindBehaviour as resistorBehaviour } from './resistor/behaviour'
 import { kindService as resistorService } from './resistor/service'
+import { kindInterface as saltsInterface } from './salts/interface'
+import { kindBehaviour as saltsBehaviour } from './salts/behaviour'
+import { kindService as saltsService } from './salts/service'
 import { kindInterface as scheduleInterface } from './schedule/interface'
 import { kindBehaviour as scheduleBehaviour } from './schedule/behaviour'
 import { kindService as scheduleService } from './schedule/service'
@@ -150,6 +162,12 @@ import { kindService as sheathedElementService } from './sheathed-element/servic
 import { kindInterface as solenoidValveInterface } from './solenoid-valve/interface'
 import { kindBehaviour as solenoidValveBehaviour } from './solenoid-valve/behaviour'
 import { kindService as solenoidValveService } from './solenoid-valve/service'
+import { kindInterface as steamPipeInterface } from './steam-pipe/interface'
+import { kindBehaviour as steamPipeBehaviour } from './steam-pipe/behaviour'
+import { kindService as steamPipeService } from './steam-pipe/service'
+import { kindInterface as steamRoomInterface } from './steam-room/interface'
+import { kindBehaviour as steamRoomBehaviour } from './steam-room/behaviour'
+import { kindService as steamRoomService } from './steam-room/service'
 import { kindInterface as stopInterface } from './stop/interface'
 import { kindBehaviour as stopBehaviour } from './stop/behaviour'
 import { kindService as stopService } from './stop/service'
@@ -206,9 +224,11 @@ export const KINDS: readonly Kind[] = [
   { ...frequencyInputInterface, ...frequencyInputBehaviour, ...frequencyInputService },
   { ...frequencySensorInterface, ...frequencySensorBehaviour, ...frequencySensorService },
   { ...fuseInterface, ...fuseBehaviour, ...fuseService },
+  { ...gasBurnerInterface, ...gasBurnerBehaviour, ...gasBurnerService },
   { ...gasValveInterface, ...gasValveBehaviour, ...gasValveService },
   { ...heaterInterface, ...heaterBehaviour, ...heaterService },
   { ...hoseInterface, ...hoseBehaviour, ...hoseService },
+  { ...humidityControlInterface, ...humidityControlBehaviour, ...humidityControlService },
   { ...insulationInterface, ...insulationBehaviour, ...insulationService },
   { ...isolatorInterface, ...isolatorBehaviour, ...isolatorService },
   { ...lampInterface, ...lampBehaviour, ...lampService },
@@ -230,12 +250,16 @@ export const KINDS: readonly Kind[] = [
   { ...pumpInterface, ...pumpBehaviour, ...pumpService },
   { ...rectifierInterface, ...rectifierBehaviour, ...rectifierService },
   { ...relayInterface, ...relayBehaviour, ...relayService },
+  { ...reliefValveInterface, ...reliefValveBehaviour, ...reliefValveService },
   { ...resistorInterface, ...resistorBehaviour, ...resistorService },
+  { ...saltsInterface, ...saltsBehaviour, ...saltsService },
   { ...scheduleInterface, ...scheduleBehaviour, ...scheduleService },
   { ...screenInterface, ...screenBehaviour, ...screenService },
   { ...senseInputInterface, ...senseInputBehaviour, ...senseInputService },
   { ...sheathedElementInterface, ...sheathedElementBehaviour, ...sheathedElementService },
   { ...solenoidValveInterface, ...solenoidValveBehaviour, ...solenoidValveService },
+  { ...steamPipeInterface, ...steamPipeBehaviour, ...steamPipeService },
+  { ...steamRoomInterface, ...steamRoomBehaviour, ...steamRoomService },
   { ...stopInterface, ...stopBehaviour, ...stopService },
   { ...switchInterface, ...switchBehaviour, ...switchService },
   { ...temperatureInputInterface, ...temperatureInputBehaviour, ...temperatureInputService },

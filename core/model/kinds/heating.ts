@@ -7,11 +7,16 @@ export const wattsOf = (part: Part, point: PointView): number =>
 
 /** Adds what an element gives to the vessel that it stands `in`. */
 export function heatVessel(part: Part, point: PointView, derivatives: Float64Array): void {
+  if (point.modes[part.mode.element]) giveHeat(part, point, derivatives, wattsOf(part, point))
+}
+
+/** Adds a power, W, to the vessel that a part stands `in`, where there is one. */
+export function giveHeat(part: Part, point: PointView, derivatives: Float64Array, watts: number): void {
   const vessel = point.referred(part, 'in')
-  if (!vessel || !point.modes[part.mode.element]) return
-  const watts = wattsOf(part, point)
-  // Boiling water gets no hotter: what the surroundings do not take leaves as steam, with the warmth it had.
-  if (point.referredSignal(part, 'in', 'boils')) {
+  if (!vessel) return
+  // Boiling water gets no hotter: what the surroundings do not take leaves as steam, with the warmth it had. Under a lid it does:
+  // what leaves there leaves by the ways that steam has.
+  if (vessel.choice.lid === 'open' && point.referredSignal(part, 'in', 'boils')) {
     const above = point.referredSignal(part, 'in', 'temperature') - point.ambient
     const kept = Math.min(watts, point.values[vessel.param.loses] * above)
     const steam = (watts - kept) / STEAM_HEAT

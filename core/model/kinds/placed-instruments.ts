@@ -3,14 +3,15 @@ import type { Sense } from './contract'
 
 export const SENSE_IDS = ['eye', 'ear', 'hand'] as const satisfies readonly Sense[]
 
-/** Instruments that are put to a thing, or into it, and read there, with what they read. */
+/** Instruments that are put to a thing, or into it, and read there, with what they read; the machine's own display shows whatever its control knows. */
 export const PLACED_INSTRUMENTS = {
   rule: 'length',
   thermometer: 'temperature',
   gauge: 'pressure',
   counter: 'frequency',
   'conductivity-meter': 'conductivity',
-} as const satisfies Record<string, Dimension>
+  display: 'any',
+} as const satisfies Record<string, Dimension | 'any'>
 
 export type PlacedInstrument = keyof typeof PLACED_INSTRUMENTS
 

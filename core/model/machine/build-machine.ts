@@ -34,7 +34,7 @@ export function buildMachine(sheet: Sheet): Machine {
     modes: Int8Array.from(indexed.modes),
     modeOwner: Int32Array.from(indexed.modeOwner),
     staying: indexed.staying,
-    states: Float64Array.from(indexed.states),
+    stateStarts: Int32Array.from(indexed.stateStarts),
     stateTolerance: Float64Array.from(indexed.stateTolerance),
     nodeCount: indexed.nodes.count,
     nodeLabels: indexed.nodes.labels,

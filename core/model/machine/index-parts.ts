@@ -24,14 +24,14 @@ export interface IndexedParts {
   modes: number[]
   modeOwner: number[]
   staying: number[]
-  states: number[]
+  stateStarts: number[]
   stateTolerance: number[]
   nodes: { count: number; labels: string[] }
   waterNodes: { count: number; labels: string[] }
 }
 
 function indexPart(p: SheetPart, index: number, to: IndexedParts): Part {
-  const { params, modes, states } = to
+  const { params, modes, stateStarts } = to
   const part: Part = {
     index,
     id: p.id,
@@ -56,9 +56,9 @@ function indexPart(p: SheetPart, index: number, to: IndexedParts): Part {
     to.modeOwner.push(index)
   }
   for (const state of p.kind.states ?? []) {
-    part.state[state.name] = states.length
+    part.state[state.name] = stateStarts.length
     to.stateTolerance.push(state.tolerance)
-    states.push(state.initialParam === undefined ? 0 : p.params[state.initialParam].value)
+    stateStarts.push(state.initialParam === undefined ? -1 : part.param[state.initialParam])
   }
   for (const [name, target] of Object.entries(p.refs)) part.ref[name] = to.partIndex.get(target)!
   return part
@@ -98,7 +98,7 @@ export function indexParts(sheet: Sheet): IndexedParts {
     modes: [],
     modeOwner: [],
     staying: [],
-    states: [],
+    stateStarts: [],
     stateTolerance: [],
     nodes: { count: 0, labels: [] },
     waterNodes: { count: 0, labels: [] },

@@ -113,7 +113,8 @@ export interface Machine {
   modeOwner: Int32Array
   /** Modes that stay as a run has left them: what has tripped or blown. */
   staying: readonly number[]
-  states: Float64Array
+  /** Value that each continuous state starts at, by its place in `values`; -1 where it starts at 0. */
+  stateStarts: Int32Array
   /** Error that one step may leave in each state. */
   stateTolerance: Float64Array
   nodeCount: number

@@ -7,7 +7,8 @@ import { isMap } from './merge'
  *       supply: { assembly: leak-stop-hose, with: { tray: drip-tray }, panel: back }
  *
  * Its parts, chains, faults, repairs, tests, panels and cautions come into the sheet with `supply-` before their names;
- * names that stand under `with` are those of the sheet itself. What the sheet writes under the new names overrides.
+ * names that stand under `with` are those of the sheet itself. `<it>` in its texts is what the entry is `called`, else its name.
+ * What the sheet writes under the new names overrides.
  */
 export interface AssemblyUse {
   prefix: string
@@ -15,6 +16,8 @@ export interface AssemblyUse {
   /** Names of the assembly that mean parts of the sheet. */
   given: Readonly<Record<string, string>>
   panel: string | undefined
+  /** What its texts call it. */
+  called: string
 }
 
 /** The sub-assemblies that a sheet uses, in the order of writing. */
@@ -25,6 +28,15 @@ export function assemblyUsesOf(raw: unknown): AssemblyUse[] {
     const given = isMap(part.with)
       ? Object.fromEntries(Object.entries(part.with).filter((e): e is [string, string] => typeof e[1] === 'string'))
       : {}
-    return [{ prefix, assembly: part.assembly, given, panel: typeof part.panel === 'string' ? part.panel : undefined }]
+    const { assembly, panel, called } = part
+    return [
+      {
+        prefix,
+        assembly,
+        given,
+        panel: typeof panel === 'string' ? panel : undefined,
+        called: typeof called === 'string' ? called : prefix,
+      },
+    ]
   })
 }

@@ -3,7 +3,7 @@ import { ok, err, type Result } from '../../foundation/result'
 import { assemblyUsesOf, type AssemblyUse } from './assembly-uses'
 import { parseLayer, placeIn, type Layer } from './layer'
 import { merge, withoutNulls } from './merge'
-import { withPrefix } from './with-prefix'
+import { withCalled, withPrefix } from './with-prefix'
 
 /** Finds another sheet by its id; `undefined` when there is none. */
 export type FindSheet = (id: string) => { file: string; text: string } | undefined
@@ -81,10 +81,10 @@ function withAssemblies(raw: unknown, layers: Layer[], find: FindSheet, through:
   return ok(merge(base, { ...rest, parts: kept }))
 }
 
-/** A sub-assembly read by itself has the parts that it will be given. */
+/** A sub-assembly read by itself has the parts that it will be given, and is called a part. */
 function standingAlone(raw: unknown): unknown {
   const { assembly, given, parts } = (raw ?? {}) as { assembly?: unknown; given?: object; parts?: object }
-  return assembly === true && given ? { ...(raw as object), parts: { ...given, ...parts } } : raw
+  return assembly === true ? withCalled({ ...(raw as object), parts: { ...given, ...parts } }, 'part') : raw
 }
 
 /** What was written, and what it comes to with everything that it extends and brings in. */

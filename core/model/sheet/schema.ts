@@ -57,7 +57,19 @@ export const sheetSchema = z.strictObject({
   options: table(name, z.strictObject({ title: z.string(), fitted: z.boolean() }))
     .optional()
     .describe('what a machine may have; a part with `option` is there only where it is fitted'),
-  panels: table(name, z.strictObject({ title: z.string(), minutes: quantity })).optional(),
+  panels: table(
+    name,
+    z.strictObject({
+      title: z.string(),
+      minutes: quantity,
+      licensed: z
+        .string()
+        .optional()
+        .describe(
+          'why only licensed people open it: nothing behind it is tested, and what is wrong there is handed over',
+        ),
+    }),
+  ).optional(),
   parts: table(
     name,
     z
@@ -65,7 +77,7 @@ export const sheetSchema = z.strictObject({
         kind: z
           .string()
           .describe(
-            'a kind of part; or instead `assembly`, the id of a sub-assembly, and `with`, the names of this sheet that it is given',
+            'a kind of part; or instead `assembly`, the id of a sub-assembly, and `with`, the names of this sheet that it is given, and `called`, what its texts call it',
           ),
         title: z.string().optional(),
         panel: z.string().optional(),

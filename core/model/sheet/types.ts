@@ -29,7 +29,8 @@ export interface Sheet {
   rateScale: number
   hertz: number
   ambient: Quantity
-  panels: { id: string; title: string; minutes: number }[]
+  /** `licensed`: why only licensed people open it. */
+  panels: { id: string; title: string; minutes: number; licensed: string | undefined }[]
   parts: SheetPart[]
   /** Joints: pairs of terminals (or ports) that are one node. */
   wiring: { name: string; joints: [TerminalRef, TerminalRef][] }[]

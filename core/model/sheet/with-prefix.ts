@@ -6,6 +6,8 @@ type Raw = Record<string, unknown>
 /** How names of an assembly read in the sheet that uses it. */
 interface Names {
   prefix: string
+  /** A panel: the one that the use names for all, the sheet's own where it is given, else one that comes in. */
+  panelOf: (id: string) => string
   panel: string | undefined
   /** A part of the assembly, or of the sheet where it is given; any other word stays. */
   part: (id: string) => string
@@ -20,6 +22,7 @@ function namesOf(raw: Raw, { prefix, given, panel }: AssemblyUse): Names {
   return {
     prefix,
     panel,
+    panelOf: (id) => panel ?? given[id] ?? `${prefix}-${id}`,
     part,
     inText: (text) =>
       text.replace(/[A-Za-z0-9][\w-]*(?=$|[\s.,/)])/g, (word, at: number) =>
@@ -40,10 +43,10 @@ const renamed = (x: Raw, name: (id: string) => string, change: (entry: Raw) => R
 const inTexts = (list: unknown[], { inText }: Names): unknown[] =>
   list.map((x) => (typeof x === 'string' ? inText(x) : x))
 
-function partWithPrefix(part: Raw, { prefix, panel, part: name }: Names): Raw {
+function partWithPrefix(part: Raw, { panel, panelOf, part: name }: Names): Raw {
   const field = ([k, v]: [string, unknown]): [string, unknown] => {
     if (k === 'kind' || k === 'title' || typeof v !== 'string') return [k, v]
-    return [k, k === 'panel' ? (panel ?? `${prefix}-${v}`) : name(v)]
+    return [k, k === 'panel' ? panelOf(v) : name(v)]
   }
   return { ...(panel === undefined ? {} : { panel }), ...Object.fromEntries(Object.entries(part).map(field)) }
 }
@@ -71,8 +74,16 @@ const testWithPrefix = (t: Raw, { inText }: Names): Raw => ({
   ...(typeof t.reads === 'string' ? { reads: inText(t.reads) } : {}),
 })
 
+/** Everything written in it with another text wherever `<it>` stands. */
+export function withCalled(raw: unknown, called: string): unknown {
+  if (typeof raw === 'string') return raw.replaceAll('<it>', called)
+  if (Array.isArray(raw)) return raw.map((x) => withCalled(x, called))
+  return isMap(raw) ? Object.fromEntries(Object.entries(raw).map(([k, v]) => [k, withCalled(v, called)])) : raw
+}
+
 /** An assembly with its names as they are in the sheet that uses it. */
-export function withPrefix(raw: unknown, use: AssemblyUse): Raw {
+export function withPrefix(written: unknown, use: AssemblyUse): Raw {
+  const raw = withCalled(written, use.called)
   if (!isMap(raw)) return {}
   const names = namesOf(raw, use)
   const prefixed = (id: string): string => `${use.prefix}-${id}`
@@ -81,6 +92,10 @@ export function withPrefix(raw: unknown, use: AssemblyUse): Raw {
     if (raw[id] !== undefined) out[id] = isMap(raw[id]) ? renamed(raw[id], name, change) : {}
   }
   section('panels', prefixed)
+  if (isMap(out.panels)) {
+    const given = new Set(Object.keys(use.given).map(prefixed))
+    out.panels = Object.fromEntries(Object.entries(out.panels).filter(([id]) => !given.has(id)))
+  }
   section('repairs', prefixed)
   section('cautions', prefixed)
   section('moments', prefixed)

@@ -1,6 +1,6 @@
 import { InputError } from '../../foundation/result'
 import { problem } from '../../foundation/issues'
-import type { FaultedMachine, ModeSetting } from '../../model/machine'
+import { startingStates, type FaultedMachine, type ModeSetting } from '../../model/machine'
 import type { Condition } from '../../model/sheet'
 import type { SimulationCache } from './cache'
 import { OperatingPoint } from './operating-point'
@@ -37,7 +37,7 @@ export class RunState {
   ) {
     const { machine, heldModes } = faulted
     this.modes = machine.modes.slice()
-    this.states = machine.states.slice()
+    this.states = startingStates(machine, faulted.values)
     this.modeSince = new Float64Array(this.modes.length)
     this.manual = new Int8Array(this.modes.length).fill(-1)
     this.phases = machine.phases.map(() => ({ from: NaN, to: NaN }))

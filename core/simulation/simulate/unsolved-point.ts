@@ -1,5 +1,5 @@
 import type { Part, PointView } from '../../model/kinds'
-import type { Machine } from '../../model/machine'
+import { startingStates, type Machine } from '../../model/machine'
 
 /** A machine in which nothing flows: enough for what `stamp` and `links` look at. */
 export class UnsolvedPoint implements PointView {
@@ -11,7 +11,7 @@ export class UnsolvedPoint implements PointView {
     readonly values: Float64Array,
     readonly modes: Int8Array,
   ) {
-    this.states = machine.states.slice()
+    this.states = startingStates(machine, values)
     this.modeSince = new Float64Array(modes.length)
   }
   get ambient(): number {

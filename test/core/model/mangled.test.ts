@@ -17,8 +17,8 @@ const SHEETS: Record<string, string> = {
   washer: findShipped('top-load-washer')!.text,
   flakes: findShipped('flake-ice-machine')!.text,
   garden: findShipped('irrigation')!.text,
-  brewer: example('batch-brewer'),
-  sprayer: example('field-sprayer'),
+  wash: example('dog-wash'),
+  tank: example('lobster-tank'),
   boiler: mini('boiler'),
 }
 

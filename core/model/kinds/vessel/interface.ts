@@ -37,8 +37,11 @@ export const kindInterface: KindInterface = {
     { name: 'spilled', tolerance: 1e-7 },
     { name: 'warmth', tolerance: 1e-6 },
   ],
-  /** Standing with straight sides, or a cylinder that lies; for water, only for what leaks, or for ice. */
-  choices: { shape: ['straight', 'lying'], holds: ['water', 'leaks', 'ice'] },
+  /**
+   * Standing with straight sides, or a cylinder that lies; for water, only for what leaks, or for ice; under a closed lid steam
+   * leaves by its steam pipes and relief valves alone.
+   */
+  choices: { shape: ['straight', 'lying'], holds: ['water', 'leaks', 'ice'], lid: ['open', 'closed'] },
   /** Where what runs over its edge goes; to the floor when left out. */
   optionalRefs: { 'spills-into': 'volume' },
   modes: [

@@ -72,11 +72,14 @@ function resolveRefs({ collector, written, part }: PartReader): void {
     if (written[name] !== undefined) part.refs[name] = String(written[name])
 }
 
+/** Panels by their ids, with why only licensed people open one. */
+export type Panels = ReadonlyMap<string, { licensed?: string }>
+
 function resolvePart(
   collector: ProblemCollector,
   id: string,
   written: Record<string, unknown>,
-  panels: Set<string>,
+  panels: Panels,
 ): SheetPart | undefined {
   const at = (field: string): Path => ['parts', id, field]
   const kind = findKind(String(written.kind))
@@ -85,18 +88,25 @@ function resolvePart(
     collector.report('unknown-kind', at('kind'), { found: String(written.kind), expected })
     return undefined
   }
+  const { untested } = written
   const part: SheetPart = {
     id,
     kind,
     title: typeof written.title === 'string' ? written.title : id.replaceAll('-', ' '),
     panel: typeof written.panel === 'string' ? written.panel : undefined,
-    untested: typeof written.untested === 'string' ? written.untested.split(/[\s,]+/).filter(Boolean) : [],
+    untested: typeof untested === 'string' ? untested.split(/[\s,]+/).filter(Boolean) : [],
     params: {},
     choices: {},
     refs: {},
   }
-  if (part.panel !== undefined && !panels.has(part.panel))
-    collector.report('missing', at('panel'), { found: part.panel, expected: `a panel of this sheet: ${oneOf(panels)}` })
+  const panel = part.panel === undefined ? undefined : panels.get(part.panel)
+  if (part.panel !== undefined && !panel)
+    collector.report('missing', at('panel'), {
+      found: part.panel,
+      expected: `a panel of this sheet: ${oneOf(panels.keys())}`,
+    })
+  // Nobody but licensed people gets at it.
+  if (panel?.licensed !== undefined) part.untested = ['all']
   const reader = { collector, written, part, at }
   reportUnknown(reader)
   resolveParams(reader)
@@ -109,7 +119,7 @@ function resolvePart(
 export function resolveParts(
   collector: ProblemCollector,
   sheet: WrittenSheet,
-  panels: Set<string>,
+  panels: Panels,
   options: readonly { id: string; fitted: boolean }[],
 ): { parts: SheetPart[]; absent: Set<string> } {
   const absent = new Set(

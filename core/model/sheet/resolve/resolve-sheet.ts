@@ -27,9 +27,10 @@ export function resolveSheet(written: WrittenSheet, own: OwnOptions = []): Resul
     id,
     title: p.title,
     minutes: collector.quantity(p.minutes, 'time', ['panels', id, 'minutes']).value / 60,
+    licensed: p.licensed,
   }))
   const options = optionsOf(written, own)
-  const { parts, absent } = resolveParts(collector, written, new Set(panels.map((p) => p.id)), options)
+  const { parts, absent } = resolveParts(collector, written, new Map(panels.map((p) => [p.id, p])), options)
   const scope = scopeOf(collector, written, parts, absent)
   checkReferences(scope)
   const moments = resolveMoments(scope)

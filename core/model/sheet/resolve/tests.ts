@@ -77,10 +77,11 @@ function checkFits(
       found: `a ${signal.dimension}`,
       expected: 'a signal that is true or false; a figure is read ("reads") with an instrument',
     })
-  if (instrument && signal.dimension !== PLACED_INSTRUMENTS[instrument])
+  const read = instrument && PLACED_INSTRUMENTS[instrument]
+  if (read && (read === 'any' ? signal.dimension === undefined : signal.dimension !== read))
     collector.report('wrong-dimension', [...path, 'reads'], {
       found: signal.dimension ? `a ${signal.dimension}` : 'a signal that is true or false',
-      expected: `a ${PLACED_INSTRUMENTS[instrument]}, which a ${instrument} reads`,
+      expected: read === 'any' ? 'a figure' : `a ${read}, which a ${instrument} reads`,
     })
 }
 

@@ -1,0 +1,3 @@
+import type { KindService } from '../contract'
+
+export const kindService: KindService = {}
