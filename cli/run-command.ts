@@ -2,8 +2,10 @@ import { parseArgs } from 'node:util'
 import { InputError } from '../core/foundation/result'
 import { describeProblem } from '../core/words'
 import type { Command } from './command'
+import { blind } from './commands/blind'
 import { check } from './commands/check'
 import { diagnose } from './commands/diagnose'
+import { faults } from './commands/faults'
 import { kinds } from './commands/kinds'
 import { netlist } from './commands/netlist'
 import { predict } from './commands/predict'
@@ -12,7 +14,18 @@ import { tests } from './commands/tests'
 import { whole } from './commands/whole'
 import { shippedIds } from './library'
 
-export const COMMANDS: readonly Command[] = [check, kinds, whole, simulate, tests, predict, diagnose, netlist]
+export const COMMANDS: readonly Command[] = [
+  check,
+  kinds,
+  whole,
+  simulate,
+  faults,
+  tests,
+  predict,
+  diagnose,
+  blind,
+  netlist,
+]
 
 const USAGE = `${COMMANDS.map((c) => `duckweed ${c.name} ${c.usage}`).join('\n')}
 

@@ -1,6 +1,6 @@
-import { buildCatalogue, checkComplaints, checkRuns, checkUntested } from '../../core/diagnosis/catalogue'
+import { checkSheet } from '../../core/diagnosis/catalogue'
+import { formatQuantity } from '../../core/foundation/quantity'
 import { InputError, orThrow } from '../../core/foundation/result'
-import { buildMachine } from '../../core/model/machine'
 import { readSheetWithSource } from '../../core/model/sheet'
 import type { Command } from '../command'
 import { fail, sourceOf } from '../input'
@@ -17,8 +17,11 @@ export const check: Command = {
       try {
         const { text, file } = sourceOf(name)
         const { sheet, sourceMap } = orThrow(readSheetWithSource(text, file, findShipped))
-        const catalogue = buildCatalogue(buildMachine(sheet))
-        return sourceMap.locate([...checkUntested(catalogue), ...checkRuns(catalogue), ...checkComplaints(catalogue)])
+        for (const { id, params } of sheet.parts)
+          for (const [value, { origin, value: si, dimension }] of Object.entries(params))
+            if (origin === 'assumed')
+              console.log(`${id}.${value}: ${formatQuantity(si, dimension)}, assumed from its rating`)
+        return sourceMap.locate(checkSheet(sheet))
       } catch (error) {
         if (error instanceof InputError) return error.problems
         throw error

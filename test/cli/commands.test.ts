@@ -100,6 +100,28 @@ describe('command line', () => {
     expect(run('simulate', 'orrisk-tl40', '--set', 'cold-valve.ohms=0 Ω').status).toBe(1)
     expect(run('simulate', 'orrisk-tl40', '--fault', 'cold-plug.corroded=-5').status).toBe(1)
     expect(run('simulate', 'orrisk-tl40', '--sett', 'x').status).toBe(1)
+    const unknown = run('simulate', 'orrisk-tl40', '--set', 'cold-valve.banana=1 Ω')
+    expect([unknown.status, unknown.stderr]).toEqual([1, expect.stringContaining('cold-valve.banana')])
+    expect(run('blind', 'orrisk-tl40', '--seed', 'x').status).toBe(1)
+  })
+  it('runs every fault at three severities, and says what nothing shows', () => {
+    const { outcomes, silent, unheard } = JSON.parse(run('faults', 'orrisk-tl40', '--json').stdout) as {
+      outcomes: { fault: string; severity?: string; complaints: string[]; alarms: string[]; ends: string[] }[]
+      silent: { fault: string; latent: boolean }[]
+      unheard: string[]
+    }
+    const of = (fault: string) => outcomes.filter((o) => o.fault === fault)
+    expect(of('cold-screen.blocked').map((o) => o.severity)).toEqual(['near from', 'middle', 'near to'])
+    expect(of('cold-valve.coil-open')).toMatchObject([{ alarms: ['LF'], ends: ['halted'] }])
+    expect(silent.every((f) => f.latent)).toBe(true)
+    expect(unheard).toEqual([])
+  })
+  it('hides a fault for a blind call: its complaint, at most five tests, then what it was; another seed, another fault', () => {
+    const [one, other] = ['1', '2'].map((seed) => run('blind', 'orrisk-tl40', '--seed', seed).stdout)
+    expect(one).toMatch(/^Complaint: .+\n1\. /)
+    expect(one).toMatch(/It was: .+ cured by: /)
+    expect(one!.match(/^\d\. /gm)!.length).toBeLessThanOrEqual(5)
+    expect(other).not.toEqual(one)
   })
   it('describes kinds, and writes a sheet out whole so that it stands by itself', () => {
     const kind = run('kinds', 'float-switch')

@@ -1,6 +1,6 @@
 import { problem, type Problem } from '../../foundation/issues'
 import { makeFaultedMachine, severityAt, SEVERITY_SAMPLES } from '../../model/machine'
-import { simulate } from '../../simulation/simulate'
+import { newSimulationCache, simulate } from '../../simulation/simulate'
 import { PROGRAM_START } from './run-healthy'
 import type { TestCatalogue } from './types'
 
@@ -28,16 +28,27 @@ export function checkRuns({ machine, healthy, runs, procedures }: TestCatalogue)
           }),
         )
     }
+  // What never begins has one reason, not one for each phase.
+  if (machine.phases.length && !reached.size)
+    return [
+      problem('never-begins', ['control'], {
+        found: 'no program comes to its first phase',
+        expected: '"powered" that comes true while the supply is on, and programs that begin a phase',
+      }),
+    ]
   const missing = () => machine.phases.filter((p) => !reached.has(p.index))
+  const cache = newSimulationCache()
   for (const fault of machine.faults) {
     if (!missing().length) break
     for (const severity of fault.severity ? SEVERITY_SAMPLES.map((u) => severityAt(fault.severity!, u)) : [undefined])
       for (const { script } of plain)
-        simulate(makeFaultedMachine(machine, [{ fault, severity }]), { ...script, moments: [] }).phases.forEach(
-          (p, i) => {
-            if (!Number.isNaN(p.from)) reached.add(i)
-          },
-        )
+        simulate(
+          makeFaultedMachine(machine, [{ fault, severity }]),
+          { ...script, moments: [], watches: undefined },
+          cache,
+        ).phases.forEach((p, i) => {
+          if (!Number.isNaN(p.from)) reached.add(i)
+        })
   }
   for (const phase of missing())
     problems.push(

@@ -1,5 +1,6 @@
 import { problem } from '../issues'
 import { ok, err, type Result } from '../result'
+import { unitHint } from './unit-hint'
 import { findUnit, DEFAULT_UNIT, toSi, type Dimension } from './units'
 
 /** A quantity of a sheet, in SI. `halfWidth` is the printed ± and is read as two standard deviations. */
@@ -9,6 +10,12 @@ export interface Quantity {
   halfWidth: number | undefined
   bound: 'at-least' | 'at-most' | undefined
 }
+
+/** `an area`, `a voltage`. */
+export const withArticle = (noun: string): string => `${/^[aeiou]/.test(noun) ? 'an' : 'a'} ${noun}`
+
+/** Of these a value near nought is as usual as any. */
+const OFFSET = new Set<Dimension>(['temperature', 'voltage', 'current', 'length'])
 
 const NUMBER = String.raw`[-+−]?\d+(?:\.\d+)?(?:[eE][-+]?\d+)?`
 const SHAPE = new RegExp(
@@ -25,13 +32,15 @@ const SHAPE = new RegExp(
  */
 export function parseQuantity(text: string, dimension: Dimension, path: (string | number)[] = []): Result<Quantity> {
   const example = DEFAULT_UNIT[dimension].symbol
-  const expected = dimension === 'count' ? 'a bare number' : `a ${dimension}, such as "12 ${example}"`
+  const expected = dimension === 'count' ? 'a bare number' : `${withArticle(dimension)}, such as "12 ${example}"`
   const match = SHAPE.exec(text.trim())
-  if (!match) return err(problem('bad-quantity', path, { found: text, expected }))
+  const hint = unitHint(text)
+  const written = hint === undefined ? expected : `${expected}; the unit is written ${hint}`
+  if (!match) return err(problem('bad-quantity', path, { found: text, expected: written }))
   const [, boundText, numberText, unitText, tolText, tolUnitText] = match
   const number = Number(numberText!.replace('−', '-'))
   const unit = unitText === undefined ? undefined : findUnit(unitText)
-  if (unitText !== undefined && !unit) return err(problem('bad-quantity', path, { found: text, expected }))
+  if (unitText !== undefined && !unit) return err(problem('bad-quantity', path, { found: text, expected: written }))
   const bare = dimension === 'count' || dimension === 'ratio'
   if (!unit && !bare) return err(problem('bad-quantity', path, { found: `${text} (no unit)`, expected }))
   if (unit && unit.dimension !== dimension)
@@ -46,6 +55,13 @@ export function parseQuantity(text: string, dimension: Dimension, path: (string 
       if (tolUnit ? tolUnit.dimension !== dimension : !bare)
         return err(problem('wrong-dimension', path, { found: text, expected: 'a ± in % or in the same kind of unit' }))
       halfWidth = tol * (tolUnit?.factor ?? 1)
+      if (tolUnitText === undefined && unit && !OFFSET.has(dimension) && halfWidth > Math.abs(value))
+        return err(
+          problem('out-of-range', path, {
+            found: `${text}: a ± of ${tolText} ${unitText} on ${numberText} ${unitText}`,
+            expected: `a ± with its unit, such as "±${tolText} %"`,
+          }),
+        )
     }
   }
   const bound = boundText === 'at least' ? 'at-least' : boundText === 'at most' ? 'at-most' : undefined

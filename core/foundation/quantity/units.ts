@@ -56,6 +56,8 @@ export const UNITS: readonly UnitOfMeasure[] = [
   u('mA', 'current', 1e-3),
   u('W', 'power', 1),
   u('kW', 'power', 1e3),
+  u('VA', 'power', 1),
+  u('kVA', 'power', 1e3),
   u('s', 'time', 1),
   u('sec', 'time', 1),
   u('ms', 'time', 1e-3),

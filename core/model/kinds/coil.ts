@@ -6,6 +6,7 @@ import type { FaultTemplate, KindInterface, PointView, Part } from './contract'
 
 export const coilInterface = {
   terminals: ['a', 'b'],
+  rated: 'coil',
   windings: ['ohms'],
   hysteresis: [['pull-in', 'drop-out']],
 } satisfies Partial<KindInterface>

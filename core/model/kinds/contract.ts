@@ -69,6 +69,8 @@ export interface KindInterface {
    * round on parts of which a choice is as named.
    */
   hysteresis?: readonly (readonly [string, string, { choice: string; is: string }?])[]
+  /** What a tech sheet may say of it instead of the values that follow from that: rated volts and power, litres. */
+  rated?: 'coil' | 'heater' | 'tank'
   /** Params that are the ohms of a winding: bands are published for them, siblings compared. */
   windings?: readonly string[]
   /** Bands, Ω, in which good windings of this kind lie, one for each usual voltage; where none fits only open or short counts. */

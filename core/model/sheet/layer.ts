@@ -10,6 +10,22 @@ export interface Layer {
   raw: unknown
 }
 
+/** Mistakes of syntax that a colon in a text makes, as the parser names them. */
+const COLON_CODES = new Set([
+  'BLOCK_AS_IMPLICIT_KEY',
+  'MULTILINE_IMPLICIT_KEY',
+  'MISSING_CHAR',
+  'BAD_INDENT',
+  'BLOCK_IN_FLOW',
+])
+const COLON_IN_TEXT = /:\s+[^'"[{|>\s][^'"\n]*:\s/
+
+/** What would be right where a text has a colon in it and no quotes round it. */
+const hintFor = (code: string, text: string, line: number): { expected?: string } =>
+  COLON_CODES.has(code) && COLON_IN_TEXT.test(text.split('\n')[line - 1] ?? '')
+    ? { expected: "a text with a colon in it in quotes: 'like this: so'" }
+    : {}
+
 /** Reads YAML; each mistake of its syntax with line and column. */
 export function parseLayer(file: string, text: string): Result<Layer> {
   const lines = new LineCounter()
@@ -18,7 +34,8 @@ export function parseLayer(file: string, text: string): Result<Layer> {
     return err(
       ...doc.errors.map((e): Problem => {
         const { line, col } = lines.linePos(e.pos[0])
-        return { code: 'not-yaml', place: { file, line, column: col, path: [] }, found: e.message.split('\n')[0] }
+        const found = e.message.split('\n')[0]
+        return { code: 'not-yaml', place: { file, line, column: col, path: [] }, found, ...hintFor(e.code, text, line) }
       }),
     )
   return ok({ file, doc, lines, raw: doc.toJS() as unknown })

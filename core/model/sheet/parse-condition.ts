@@ -78,7 +78,9 @@ class ConditionParser {
     switch (word) {
       case 'after': {
         const q = this.quantity()
-        return q.dimension === 'time' ? { type: 'after', seconds: q.si } : fail('a time after "after"')
+        return q.dimension === 'time' && q.si >= 0
+          ? { type: 'after', seconds: q.si }
+          : fail('a time of 0 s or more after "after"')
       }
       case 'alarm':
         return { type: 'alarm', alarm: this.next('an alarm code') }

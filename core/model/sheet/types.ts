@@ -85,7 +85,7 @@ export interface SheetPart {
   panel: string | undefined
   /** Tests of its kind (ids of measurements) that can tell nothing on this machine. */
   untested: string[]
-  params: Record<string, Quantity & { origin: 'sheet' | 'typical' }>
+  params: Record<string, Quantity & { origin: 'sheet' | 'assumed' | 'typical' }>
   choices: Record<string, string>
   refs: Record<string, string>
 }

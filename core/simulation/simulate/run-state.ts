@@ -54,12 +54,34 @@ export class RunState {
   record(event: TimelineEvent): void {
     this.events.push(event)
     if (this.events.length <= MAX_EVENTS) return
+    const busiest = this.busiest()
     throw new InputError([
-      problem('limit-reached', ['simulate'], {
-        found: `${MAX_EVENTS} events by ${this.point.time.toFixed(1)} s`,
-        expected: 'a machine that comes to rest',
+      problem('limit-reached', busiest, {
+        found: `${MAX_EVENTS} events by ${this.point.time.toFixed(1)} s, most of them there`,
+        expected: 'a machine that comes to rest: what switches needs a time or a difference between on and off',
       }),
     ])
+  }
+  /** Path of what has changed most often: of the phases where the control never comes to rest, for all else follows them; else of the parts. */
+  private busiest(): string[] {
+    const { machine } = this.faulted
+    const names = (events: readonly TimelineEvent[], name: (e: TimelineEvent) => string | undefined) => {
+      const counts = new Map<string, number>()
+      for (const e of events) {
+        const at = name(e)
+        if (at !== undefined) counts.set(at, (counts.get(at) ?? 0) + 1)
+      }
+      return [...counts].sort(([, a], [, b]) => b - a)
+    }
+    const phases = names(this.events, (e) =>
+      e.type === 'phase' && e.phase >= 0 ? machine.phases[e.phase].id : undefined,
+    )
+    const restless = phases.reduce((sum, [, n]) => sum + n, 0) > MAX_EVENTS / 20
+    if (restless) return ['phases', phases[0][0]]
+    const [[part] = ['']] = names(this.events, (e) =>
+      e.type === 'mode' ? machine.parts[machine.modeOwner[e.mode]].id : undefined,
+    )
+    return part ? ['parts', part] : ['simulate']
   }
 
   /** Whether a mode would change: no fault, hand or chatter holds it and it is not there already. */

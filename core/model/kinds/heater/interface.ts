@@ -8,6 +8,7 @@ export const kindInterface: KindInterface = {
   endangers: 'heat',
   ports: [],
   windings: ['ohms'],
+  rated: 'heater',
   params: { ohms: { dimension: 'resistance', min: 0.1 } },
   optionalRefs: { in: 'temperature' },
   modes: [{ name: 'element', values: ['open', 'whole'], initial: 1 }],

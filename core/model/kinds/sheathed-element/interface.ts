@@ -9,6 +9,7 @@ export const kindInterface: KindInterface = {
   endangers: 'heat',
   ports: [],
   windings: ['ohms'],
+  rated: 'heater',
   params: {
     ohms: { dimension: 'resistance', min: 0.1 },
     watts: { description: 'its rated power', dimension: 'power', min: 1 },

@@ -4,6 +4,7 @@ export const kindInterface: KindInterface = {
   id: 'vessel',
   title: 'vessel',
   line: 'level',
+  rated: 'tank',
   terminals: [],
   ports: ['top', 'bottom'],
   params: {

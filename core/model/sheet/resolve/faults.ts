@@ -120,6 +120,11 @@ function severityOf(
   let severity = usual
   if (written) {
     const by = effects.find((e) => e.type === 'param' && e.value === 'severity')
+    if (!by && !usual)
+      collector.report('out-of-range', path, {
+        found: 'a severity that no effect goes by',
+        expected: 'an effect with "severity" in it ("times: severity"), or no severity',
+      })
     const dimension =
       by?.type === 'param' && by.op !== 'times' ? parts.get(by.part)!.kind.params[by.param].dimension : 'ratio'
     severity = {
@@ -176,6 +181,12 @@ function resolveFault(scope: Scope, id: string, f: WrittenFault): SheetFault[] {
     ? f.effects.flatMap((e, i) => writtenEffect(scope, e, [...path, 'effects', i]))
     : templateEffects(part.id, template?.effects ?? [])
   if (!effects.length) collector.report('missing', path, { found: 'no effects', expected: 'at least one effect' })
+  const severity = severityOf(scope, f.severity, template?.severity, effects, [...path, 'severity'])
+  if (!severity && effects.some((e) => e.type === 'param' && e.value === 'severity'))
+    collector.report('missing', path, {
+      found: 'no severity, though an effect goes by it',
+      expected: 'severity: { from: …, to: …, scale: log or linear }',
+    })
   const repair = f.repair ?? ''
   if (!repairs.has(repair))
     collector.report('missing', [...path, 'repair'], { found: repair || 'no repair', expected: oneOf(repairs) })
@@ -188,7 +199,7 @@ function resolveFault(scope: Scope, id: string, f: WrittenFault): SheetFault[] {
       ratePerYear: rateOf(scope, f.rate, template?.ratePerYear ?? 0, [...path, 'rate']),
       latent: f.latent ?? false,
       priorExposureYears: f.weight ?? USUAL_EXPOSURE_YEARS,
-      severity: severityOf(scope, f.severity, template?.severity, effects, [...path, 'severity']),
+      severity,
       repair,
       saidWith: { ...template?.saidWith, ...saidWithOf(scope, f.said, [...path, 'said']) },
       intermittentShare:

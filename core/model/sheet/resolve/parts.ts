@@ -1,7 +1,9 @@
+import { withArticle } from '../../../foundation/quantity'
 import { findKind, KINDS, type ParamSpec } from '../../kinds'
 import type { WrittenSheet } from '../schema'
 import type { SheetPart } from '../types'
 import { entries, oneOf, type ProblemCollector, type Path } from './problem-collector'
+import { RATINGS, withRatings } from './ratings'
 import type { Scope } from './scope'
 
 const RESERVED = new Set(['kind', 'title', 'panel', 'option', 'untested'])
@@ -12,10 +14,13 @@ interface PartReader {
   written: Record<string, unknown>
   part: SheetPart
   at: (field: string) => Path
+  /** Values that were worked out from its ratings. */
+  assumed: readonly string[]
 }
 
 function reportUnknown({ collector, written, part: { kind }, at }: PartReader): void {
-  const known = [kind.params, kind.choices, kind.refs, kind.optionalRefs].flatMap((x) => Object.keys(x ?? {}))
+  const rated = kind.rated === undefined ? {} : RATINGS[kind.rated]
+  const known = [kind.params, rated, kind.choices, kind.refs, kind.optionalRefs].flatMap((x) => Object.keys(x ?? {}))
   for (const field of Object.keys(written))
     if (!RESERVED.has(field) && !known.includes(field))
       collector.report('unknown-param', at(field), { found: field, expected: oneOf(known) })
@@ -25,18 +30,21 @@ function reportUnknown({ collector, written, part: { kind }, at }: PartReader): 
 const rangeOf = ({ min, max }: ParamSpec): string =>
   `${min === undefined ? '' : `at least ${min}`}${max === undefined ? '' : ` at most ${max}`} (SI)`.trim()
 
-function resolveParams({ collector, written, part, at }: PartReader): void {
+function resolveParams({ collector, written, part, at, assumed }: PartReader): void {
   const { kind, params, id } = part
   for (const [name, spec] of Object.entries(kind.params)) {
     const text = written[name] ?? spec.typical
     if (text === undefined) {
-      collector.report('missing', ['parts', id], { found: `no ${name}`, expected: `${name}, a ${spec.dimension}` })
+      collector.report('missing', ['parts', id], {
+        found: `no ${name}`,
+        expected: `${name}, ${withArticle(spec.dimension)}`,
+      })
       continue
     }
     const q = collector.quantity(text, spec.dimension, at(name))
     if ((spec.min !== undefined && q.value < spec.min) || (spec.max !== undefined && q.value > spec.max))
       collector.report('out-of-range', at(name), { found: String(text), expected: rangeOf(spec) })
-    params[name] = { ...q, origin: name in written ? 'sheet' : 'typical' }
+    params[name] = { ...q, origin: assumed.includes(name) ? 'assumed' : name in written ? 'sheet' : 'typical' }
   }
   for (const [first, second, turned] of kind.hysteresis ?? []) {
     const swapped = turned && String(written[turned.choice] ?? kind.choices![turned.choice][0]) === turned.is
@@ -78,16 +86,18 @@ export type Panels = ReadonlyMap<string, { licensed?: string }>
 function resolvePart(
   collector: ProblemCollector,
   id: string,
-  written: Record<string, unknown>,
+  asWritten: Record<string, unknown>,
   panels: Panels,
+  hertz: number,
 ): SheetPart | undefined {
   const at = (field: string): Path => ['parts', id, field]
-  const kind = findKind(String(written.kind))
+  const kind = findKind(String(asWritten.kind))
   if (!kind) {
     const expected = oneOf(KINDS.map((k) => k.id))
-    collector.report('unknown-kind', at('kind'), { found: String(written.kind), expected })
+    collector.report('unknown-kind', at('kind'), { found: String(asWritten.kind), expected })
     return undefined
   }
+  const { part: written, assumed } = withRatings(collector, kind, asWritten, hertz, at)
   const { untested } = written
   const part: SheetPart = {
     id,
@@ -107,7 +117,7 @@ function resolvePart(
     })
   // Nobody but licensed people gets at it.
   if (panel?.licensed !== undefined) part.untested = ['all']
-  const reader = { collector, written, part, at }
+  const reader = { collector, written, part, at, assumed }
   reportUnknown(reader)
   resolveParams(reader)
   resolveChoices(reader)
@@ -120,6 +130,7 @@ export function resolveParts(
   collector: ProblemCollector,
   sheet: WrittenSheet,
   panels: Panels,
+  hertz: number,
   options: readonly { id: string; fitted: boolean }[],
 ): { parts: SheetPart[]; absent: Set<string> } {
   const absent = new Set(
@@ -135,7 +146,7 @@ export function resolveParts(
     }),
   )
   const parts = entries(sheet.parts).flatMap(([id, p]) =>
-    absent.has(id) ? [] : (resolvePart(collector, id, p, panels) ?? []),
+    absent.has(id) ? [] : (resolvePart(collector, id, p, panels, hertz) ?? []),
   )
   return { parts, absent }
 }

@@ -18,14 +18,10 @@ export class ProblemCollector {
     return undefined
   }
   quantity(text: unknown, dimension: Dimension, path: Path): Quantity {
-    return (
-      this.accept(parseQuantity(String(text), dimension, path)) ?? {
-        value: 1,
-        dimension,
-        halfWidth: undefined,
-        bound: undefined,
-      }
-    )
+    const read = this.accept(parseQuantity(String(text), dimension, path))
+    if (read && dimension === 'time' && read.value < 0)
+      this.report('out-of-range', path, { found: String(text), expected: 'a time of 0 s or more' })
+    return read ?? { value: 1, dimension, halfWidth: undefined, bound: undefined }
   }
   condition(text: string, path: Path): Condition {
     return this.accept(parseCondition(text, path)) ?? { type: 'chatters' }

@@ -1,3 +1,4 @@
+import { problem } from '../../../foundation/issues'
 import { ok, err, type Result } from '../../../foundation/result'
 import type { WrittenSheet } from '../schema'
 import type { OwnOptions, Sheet, SheetOption } from '../types'
@@ -12,6 +13,9 @@ import { scopeOf } from './scope'
 import { resolveMoments, resolveTests } from './tests'
 import { WORK } from './work'
 
+/** No machine of the trade has more parts that anybody tests. */
+const MAX_PARTS = 300
+
 /** What machines of a sheet may have, as one of them has it. */
 const optionsOf = (written: WrittenSheet, own: OwnOptions): SheetOption[] =>
   entries(written.options).map(([id, o]) => ({ id, ...o, fitted: own.find((x) => x.id === id)?.fitted ?? o.fitted }))
@@ -23,6 +27,14 @@ const optionsOf = (written: WrittenSheet, own: OwnOptions): SheetOption[] =>
  */
 export function resolveSheet(written: WrittenSheet, own: OwnOptions = []): Result<Sheet> {
   const collector = new ProblemCollector()
+  const count = Object.keys(written.parts ?? {}).length
+  if (count > MAX_PARTS)
+    return err(
+      problem('limit-reached', ['parts'], {
+        found: `${count} parts`,
+        expected: `at most ${MAX_PARTS}: leave out what nothing is tested on, or make two sheets of it`,
+      }),
+    )
   const panels = entries(written.panels).map(([id, p]) => ({
     id,
     title: p.title,
@@ -30,7 +42,9 @@ export function resolveSheet(written: WrittenSheet, own: OwnOptions = []): Resul
     licensed: p.licensed,
   }))
   const options = optionsOf(written, own)
-  const { parts, absent } = resolveParts(collector, written, new Map(panels.map((p) => [p.id, p])), options)
+  const hertz =
+    written.frequency === undefined ? 50 : collector.quantity(written.frequency, 'frequency', ['frequency']).value
+  const { parts, absent } = resolveParts(collector, written, new Map(panels.map((p) => [p.id, p])), hertz, options)
   const scope = scopeOf(collector, written, parts, absent)
   checkReferences(scope)
   const moments = resolveMoments(scope)
@@ -50,8 +64,7 @@ export function resolveSheet(written: WrittenSheet, own: OwnOptions = []): Resul
     source: written.source ?? 'not stated',
     rates,
     rateScale,
-    hertz:
-      written.frequency === undefined ? 50 : collector.quantity(written.frequency, 'frequency', ['frequency']).value,
+    hertz,
     ambient: collector.quantity(written.ambient ?? '20 °C ±6 °C', 'temperature', ['ambient']),
     panels,
     parts,
