@@ -1,6 +1,7 @@
 import { expose } from 'comlink'
 import type { Evidence } from '../../core/evidence'
 import {
+  connectorsOf,
   compareOrders,
   connectionsOf,
   createEngine,
@@ -166,6 +167,10 @@ function factsOf(own: Sheet, engine: Engine, record: ShopRecord | undefined): Ma
     cautions: own.cautions.map((c) => c.text),
     customer: own.customer,
     repairs: own.repairs.map(({ id, title }) => ({ id, title })),
+    asFound: own.asFound,
+    connectors: connectorsOf(machine),
+    settings: own.settings,
+    care: own.care,
     experience: record &&
       experience && {
         jobs: record.jobs.length,

@@ -1,4 +1,4 @@
-import type { Connection, OrderCost, TestCard, View } from '../../core/advice'
+import type { Connection, ConnectorPins, OrderCost, TestCard, View } from '../../core/advice'
 import type { Ladder } from '../../core/diagram'
 import type { DrawnPicture, Strips } from '../../core/diagram/layout'
 import type { Acceptance, Strategy, Written } from './written'
@@ -56,6 +56,12 @@ export interface MachineFacts {
   cautions: string[]
   customer: string[]
   repairs: { id: string; title: string }[]
+  /** What to look at before anything is moved, as the sheet says. */
+  asFound: readonly string[]
+  /** Plugs by the names beside them, with what is on each pin. */
+  connectors: ConnectorPins[]
+  settings: { id: string; title: string; found: string; usual: string | undefined }[]
+  care: { id: string; text: string; every: string; why: string }[]
   /** What of the shop's own record counts: closed jobs, years of machines, windings known good. */
   experience: { jobs: number; machineYears: number; knownGood: number } | undefined
 }

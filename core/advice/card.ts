@@ -18,6 +18,7 @@ import {
   describeHow,
   describeLacking,
   describeLoss,
+  describePlace,
   describePiece,
   describeRow,
   describeSilentBeeper,
@@ -60,6 +61,8 @@ export interface TestCard {
   powered: boolean
   /** Whether something comes off for it that has to go back where it was. */
   takesOff: boolean
+  /** Where the part sits and where the tips go; empty where the sheet does not say. */
+  place: string
   /** Whether it waits for a moment of a program, which may never come. */
   waits: boolean
   shape: ReadingShape
@@ -151,6 +154,13 @@ function meterWarning(
   return describeSilentBeeper(limit, ohms.mean)
 }
 
+/** Where a part sits; where the tips go as well, where they go to a part that runs. */
+function placeOf({ sheet }: Machine, { measurement: m, workMode }: Procedure): string {
+  if (!('part' in m)) return ''
+  const { sits, tips } = sheet.parts[m.part]
+  return describePlace({ sits, tips: workMode === 'energised' ? tips : undefined })
+}
+
 /** The card of one test as the evidence stands: how to take it, what each suspect would make it show, and why. */
 export function cardOf(
   predictor: Predictor,
@@ -184,6 +194,7 @@ export function cardOf(
     how: describeHow(machine, procedure, meter === undefined ? undefined : findMeter(meter), timesWorked),
     piece: piece && describePiece(machine, piece),
     part: 'part' in measurement ? measurement.part : -1,
+    place: placeOf(machine, procedure),
     workMode: procedure.workMode,
     jumper: jumperOf(machine, procedure),
     acts: handActsOf(procedure),

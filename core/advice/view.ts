@@ -16,6 +16,7 @@ import {
 import type { Advice } from './advise'
 import { doubtThresholds } from './doubted-readings'
 import { repairActsOf } from './repair-acts'
+import { repairGuideOf, type RepairGuide } from './repair-notes'
 import { workGroups, type WorkGroup } from './work-groups'
 
 /** Advice as plain data with its words, for a screen. Crosses from the worker as it is. */
@@ -48,6 +49,7 @@ export interface View {
     caution: string | undefined
     /** What hands do for it. */
     acts: HandAct[]
+    guide: RepairGuide
   }[]
   /** Once the tests end: what is not on the sheet and not ruled out, with the test that would tell. */
   unlistedCandidates: {
@@ -97,8 +99,9 @@ function remediesOf(machine: Machine, { plan }: Advice): View['remedies'] {
   return plan.remedies.map((r) => {
     const { id, title, licensed, caution } = sheet.repairs[r.repair]
     const [unproven, rootCauses] = [titles(r.unproven), titles(r.rootCauses)]
-    const acts = repairActsOf(machine, r.repair)
-    return { id, title, p: r.p, minutes: r.minutes, price: r.price, unproven, rootCauses, licensed, caution, acts }
+    const [acts, guide] = [repairActsOf(machine, r.repair), repairGuideOf(machine, r.repair)]
+    const { p, minutes, price } = r
+    return { id, title, p, minutes, price, unproven, rootCauses, licensed, caution, acts, guide }
   })
 }
 

@@ -1,6 +1,8 @@
+import { describeOpening } from './describe-access'
 import type { Loosening, Procedure, Strip, WorkStep } from '../diagnosis/catalogue'
 import { formatQuantity } from '../foundation/quantity'
 import type { Machine } from '../model/machine'
+import type { SheetPanel } from '../model/sheet'
 import type { Meter } from '../simulation/instrument'
 import { describeTiming } from './describe-timing'
 import { wordsOf, type MeasurementFacts } from './measurements'
@@ -71,6 +73,11 @@ function describeLoosening(title: string, what: Loosening['type'], wires: string
   }
 }
 
+function describeOpenStep(panel: SheetPanel): string {
+  const how = describeOpening(panel)
+  return `Open the ${panel.title}${how ? `: ${how}` : ''}`
+}
+
 /** A step on the way to a test. */
 export function describeStep({ sheet, parts }: Machine, step: WorkStep): string {
   switch (step.type) {
@@ -79,7 +86,7 @@ export function describeStep({ sheet, parts }: Machine, step: WorkStep): string 
     case 'restore':
       return 'Put everything back on, then power up'
     case 'open':
-      return `Open the ${sheet.panels.find((p) => p.id === step.panel)!.title}`
+      return describeOpenStep(sheet.panels.find((p) => p.id === step.panel)!)
     case 'loosen':
       return describeLoosening(parts[step.part].title, step.what, coloursOf(sheet, parts[step.part].id))
     case 'start': {

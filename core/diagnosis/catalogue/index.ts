@@ -1,7 +1,6 @@
 export { PROGRAM_START } from './run-healthy'
 export { buildCatalogue } from './build-catalogue'
 export { checkComplaints } from './check-complaints'
-export { checkConnections } from './check-connections'
 export { checkSheet } from './check-sheet'
 export { checkRuns } from './check-runs'
 export { checkUntested } from './check-untested'

@@ -156,6 +156,8 @@ export interface WordsByChoice {
 export interface SignalSpec {
   description: string
   descriptionBy?: WordsByChoice
+  /** From where on it is true, for the pages on kinds: "from 0.2 L/min". */
+  from?: string
   dimension?: Dimension
   /** A signal of the part without which there is nothing to read: a vessel without water has no temperature of it. */
   where?: string
@@ -237,7 +239,11 @@ export interface FaultTemplate {
   cure: 'replace' | 'clean' | 'restore' | 'remake'
 }
 
+/** How a part is checked off the machine: floats in water, what warmth works warmed, coils with a meter and air. */
+export type BenchSort = 'dipped' | 'heated' | 'coil'
+
 export interface KindService {
+  bench?: BenchSort
   measurements?(part: Part): readonly MeasurementSpec[]
   faults?: Record<string, FaultTemplate>
 }

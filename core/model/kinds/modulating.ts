@@ -63,6 +63,7 @@ export function modulating(wanted: (part: Part, point: PointView) => number): Ki
       flow: { description: 'flow through the valve', dimension: 'flow', read: (part, point) => point.flow(part) },
       passes: {
         description: 'water runs through it',
+        from: '0.05 L/min',
         read: (part, point) => (point.flow(part) > 0.05e-3 / 60 ? 1 : 0),
       },
     },

@@ -13,7 +13,9 @@ export {
 } from './condition'
 export { parseCondition } from './parse-condition'
 export { faultTitle, templateEffects, templateTitle } from './resolve/faults'
+export { RATINGS } from './resolve/ratings'
 export { sheetSchema } from './schema'
+export { sheetJsonSchema } from './json-schema'
 export type * from './types'
 
 /** Version of the sheet language: part of what names a revision, so that a new language makes new revisions. */

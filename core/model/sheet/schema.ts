@@ -1,5 +1,6 @@
 import { SAFETY_EFFECTS } from '../../evidence'
 import { z } from 'zod'
+import { accessShape, repairNotesShape } from './notes-schema'
 import { CIRCUMSTANCE_IDS, PLACED_INSTRUMENT_IDS, SENSE_IDS } from '../kinds'
 
 /**
@@ -62,6 +63,7 @@ export const sheetSchema = z.strictObject({
     z.strictObject({
       title: z.string(),
       minutes: quantity,
+      ...accessShape,
       licensed: z
         .string()
         .optional()
@@ -82,6 +84,8 @@ export const sheetSchema = z.strictObject({
         title: z.string().optional(),
         panel: z.string().optional(),
         option: z.string().optional(),
+        sits: z.string().optional().describe('where it sits, as somebody finds it: "behind the kick plate, left"'),
+        tips: z.string().optional().describe('where the tips of the meter go while it runs'),
         untested: z
           .string()
           .optional()
@@ -96,6 +100,15 @@ export const sheetSchema = z.strictObject({
   colours: table(z.string().regex(/^[\w-]+\.[\w-]+$/, 'PART.TERMINAL'), z.string().min(1).max(40))
     .optional()
     .describe('colour of the wire at a terminal, such as "cold-valve.a: brown"'),
+  connectors: table(
+    z.string().min(1).max(24),
+    z.strictObject({
+      title: z.string().optional(),
+      pins: table(z.string().min(1).max(8), z.string().regex(/^[\w-]+\.[\w-]+$/, 'PART.TERMINAL')),
+    }),
+  )
+    .optional()
+    .describe('plugs by the names printed beside them, with what is on each pin: "J4: { pins: { 1: cold-valve.a } }"'),
   control: z.strictObject({ powered: condition.optional(), starts: name.optional() }).optional(),
   programs: table(
     name,
@@ -164,6 +177,13 @@ export const sheetSchema = z.strictObject({
         })
         .optional(),
       repair: name.optional(),
+      instead: z
+        .array(name)
+        .min(1)
+        .optional()
+        .describe(
+          'other repairs of the sheet that cure it, where the trade differs: cleaned, a kit, the coil, the whole valve',
+        ),
       said: z
         .partialRecord(z.enum(CIRCUMSTANCE_IDS), quantity)
         .optional()
@@ -187,6 +207,7 @@ export const sheetSchema = z.strictObject({
         .optional()
         .describe('where the work belongs to licensed people: what is theirs and what may be done'),
       caution: z.string().optional().describe('what bites at this repair, or what to warn of before it is begun'),
+      ...repairNotesShape,
     }),
   ).optional(),
   tests: table(
@@ -231,6 +252,22 @@ export const sheetSchema = z.strictObject({
       }),
     )
     .optional(),
+  'as-found': table(name, z.string())
+    .optional()
+    .describe('what to look at and note before anything is moved, beside what follows from the parts'),
+  settings: table(
+    name,
+    z.strictObject({
+      title: z.string(),
+      found: z.string().describe('how what is right is found: by seconds and volume, by bulb and ice'),
+      usual: z.string().optional().describe('where it usually stands'),
+    }),
+  )
+    .optional()
+    .describe('what can be set on it; written down as left'),
+  care: table(name, z.strictObject({ text: z.string(), every: z.string(), why: z.string() }))
+    .optional()
+    .describe('what its owner does for it, how often, and why'),
   customer: z
     .array(z.string())
     .optional()

@@ -29,14 +29,15 @@ export interface Sheet {
   rateScale: number
   hertz: number
   ambient: Quantity
-  /** `licensed`: why only licensed people open it. */
-  panels: { id: string; title: string; minutes: number; licensed: string | undefined }[]
+  panels: SheetPanel[]
   parts: SheetPart[]
   /** Joints: pairs of terminals (or ports) that are one node. */
   wiring: { name: string; joints: [TerminalRef, TerminalRef][] }[]
   water: { name: string; joints: [TerminalRef, TerminalRef][] }[]
   /** Colours of wires, where the tech sheet says them. */
   colours: (TerminalRef & { colour: string })[]
+  /** Plugs by the names beside them, with what is on each pin. */
+  connectors: { id: string; title: string | undefined; pins: (TerminalRef & { pin: string })[] }[]
   control: { powered: Condition | undefined; starts: string | undefined } | undefined
   programs: SheetProgram[]
   phases: SheetPhase[]
@@ -49,7 +50,26 @@ export interface Sheet {
   makeSafe: SafetyStep[]
   /** What a customer beside the machine may be told to do or to leave. */
   customer: string[]
+  /** What to look at before anything is moved. */
+  asFound: string[]
+  settings: { id: string; title: string; found: string; usual: string | undefined }[]
+  care: { id: string; text: string; every: string; why: string }[]
   cautions: { appliesTo: 'isolated' | 'energised' | 'water'; text: string }[]
+}
+
+/** Something that has to be opened, and how. */
+export interface SheetPanel {
+  id: string
+  title: string
+  minutes: number
+  tools: readonly string[]
+  fasteners: string | undefined
+  /** Which edge lifts first, which way it tips. */
+  opens: string | undefined
+  /** What hangs on it. */
+  hangs: string | undefined
+  /** Why only licensed people open it. */
+  licensed: string | undefined
 }
 
 /** An alarm ends with the power, unless it keeps; some end by themselves. */
@@ -83,6 +103,9 @@ export interface SheetPart {
   kind: Kind
   title: string
   panel: string | undefined
+  /** Where it sits, and where the tips of the meter go while it runs. */
+  sits: string | undefined
+  tips: string | undefined
   /** Tests of its kind (ids of measurements) that can tell nothing on this machine. */
   untested: string[]
   params: Record<string, Quantity & { origin: 'sheet' | 'assumed' | 'typical' }>
@@ -150,6 +173,8 @@ export interface SheetFault {
   priorExposureYears: number
   severity: Severity | undefined
   repair: string
+  /** Other repairs that cure it, where the trade differs. */
+  instead: readonly string[]
   /** Share of its cases that come and go, 0 … 1. */
   intermittentShare: number
   /** How often each circumstance is said with it, 0 … 1. */
@@ -168,6 +193,21 @@ export interface SheetRepair {
   licensed: string | undefined
   /** What bites at it, or what to warn of before it is begun. */
   caution: string | undefined
+  notes: RepairNotes
+}
+
+/** What hands need at a repair. */
+export interface RepairNotes {
+  /** In their order; `caution`: what bites at the step. */
+  steps: readonly { text: string; caution: string | undefined }[]
+  /** What is looked at and cleaned while it is open. */
+  lookAt: readonly string[]
+  partNumber: string | undefined
+  kit: readonly string[]
+  substitutes: readonly string[]
+  interim: { text: string; until: string } | undefined
+  /** How the new part is proved before it goes in. */
+  proved: string | undefined
 }
 
 /** What is asked of something watched: whether it is ever seen, whether all the while, or how long. */

@@ -43,9 +43,12 @@ const renamed = (x: Raw, name: (id: string) => string, change: (entry: Raw) => R
 const inTexts = (list: unknown[], { inText }: Names): unknown[] =>
   list.map((x) => (typeof x === 'string' ? inText(x) : x))
 
+/** Fields of a part that are sentences, with no name of another part in them. */
+const TEXTS = new Set(['kind', 'title', 'sits', 'tips'])
+
 function partWithPrefix(part: Raw, { panel, panelOf, part: name }: Names): Raw {
   const field = ([k, v]: [string, unknown]): [string, unknown] => {
-    if (k === 'kind' || k === 'title' || typeof v !== 'string') return [k, v]
+    if (TEXTS.has(k) || typeof v !== 'string') return [k, v]
     return [k, k === 'panel' ? panelOf(v) : name(v)]
   }
   return { ...(panel === undefined ? {} : { panel }), ...Object.fromEntries(Object.entries(part).map(field)) }
@@ -62,6 +65,7 @@ function effectWithPrefix(effect: Raw, names: Names): Raw {
 function faultWithPrefix(f: Raw, names: Names): Raw {
   const g: Raw = { ...f }
   if (typeof f.repair === 'string') g.repair = `${names.prefix}-${f.repair}`
+  if (Array.isArray(f.instead)) g.instead = f.instead.map((r) => `${names.prefix}-${r}`)
   if (typeof f.part === 'string') g.part = names.part(f.part)
   if (isMap(f.causes)) g.causes = Object.fromEntries(Object.entries(f.causes).map(([c, v]) => [names.fault(c), v]))
   if (Array.isArray(f.effects)) g.effects = f.effects.map((e: unknown) => (isMap(e) ? effectWithPrefix(e, names) : e))
@@ -73,6 +77,10 @@ const testWithPrefix = (t: Raw, { inText }: Names): Raw => ({
   ...(typeof t.sense === 'string' ? { sense: inText(t.sense) } : {}),
   ...(typeof t.reads === 'string' ? { reads: inText(t.reads) } : {}),
 })
+
+/** Pins with the terminals that they are in the sheet. */
+const pinsWithPrefix = (pins: Raw, { inText }: Names): Raw =>
+  Object.fromEntries(Object.entries(pins).map(([pin, at]) => [pin, typeof at === 'string' ? inText(at) : at]))
 
 /** Everything written in it with another text wherever `<it>` stands. */
 export function withCalled(raw: unknown, called: string): unknown {
@@ -98,6 +106,8 @@ export function withPrefix(written: unknown, use: AssemblyUse): Raw {
   }
   section('repairs', prefixed)
   section('cautions', prefixed)
+  for (const id of ['as-found', 'settings', 'care']) section(id, prefixed)
+  section('connectors', prefixed, (c) => (isMap(c.pins) ? { ...c, pins: pinsWithPrefix(c.pins, names) } : c))
   section('moments', prefixed)
   section('parts', prefixed, (part) => partWithPrefix(part, names))
   section('faults', names.fault, (f) => faultWithPrefix(f, names))

@@ -11,6 +11,7 @@ const BUTTON: MeasurementSpec = {
 }
 
 export const kindService: KindService = {
+  bench: 'heated',
   measurements: ({ choice }) => [
     { id: 'ohms', type: 'ohms', a: '1', b: '2', when: 'isolated', lifted: true },
     { id: 'across', type: 'volts', a: '1', b: '2', when: 'active' },

@@ -71,6 +71,7 @@ export const kindBehaviour: KindBehaviour = {
     made: { description: 'ice made', dimension: 'volume', read: ({ state }, { states }) => states[state.made] },
     frosted: {
       description: 'frost or ice stands on it',
+      from: '0 °C downwards',
       read: (part, point) => (temperature(part, point) < 0 ? 1 : 0),
     },
     drops: { description: 'ice drops', read: ({ mode }, { modes }) => modes[mode['letting-go']] },

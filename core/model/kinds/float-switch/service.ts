@@ -1,6 +1,7 @@
 import type { KindService } from '../contract'
 
 export const kindService: KindService = {
+  bench: 'dipped',
   measurements: () => [
     { id: 'ohms', type: 'ohms', a: '1', b: '2', when: 'isolated', lifted: true },
     { id: 'worked', type: 'worked', when: 'isolated' },

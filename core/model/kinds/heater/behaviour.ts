@@ -7,7 +7,11 @@ export const kindBehaviour: KindBehaviour = {
   },
   rates: heatVessel,
   signals: {
-    heats: { description: 'element carries its current', read: (part, point) => (point.amps(part) > 0.2 ? 1 : 0) },
+    heats: {
+      description: 'element carries its current',
+      from: '0.2 A',
+      read: (part, point) => (point.amps(part) > 0.2 ? 1 : 0),
+    },
   },
   active: 'heats',
 }

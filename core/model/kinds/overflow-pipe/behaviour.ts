@@ -14,7 +14,11 @@ export const kindBehaviour: KindBehaviour = {
   },
   signals: {
     flow: { description: 'flow through it', dimension: 'flow', read: (part, point) => point.flow(part) },
-    runs: { description: 'water runs over', read: (part, point) => (point.flow(part) > 0.1e-3 / 60 ? 1 : 0) },
+    runs: {
+      description: 'water runs over',
+      from: '0.1 L/min',
+      read: (part, point) => (point.flow(part) > 0.1e-3 / 60 ? 1 : 0),
+    },
     off: { description: 'it is not pushed home', read: ({ mode }, { modes }) => 1 - modes[mode.pipe] },
   },
   active: 'runs',

@@ -29,7 +29,11 @@ export const kindBehaviour: KindBehaviour = {
   },
   signals: {
     ...coilSignals,
-    passes: { description: 'water runs through it', read: (part, point) => (point.flow(part) > 0.5e-3 / 60 ? 1 : 0) },
+    passes: {
+      description: 'water runs through it',
+      from: '0.5 L/min',
+      read: (part, point) => (point.flow(part) > 0.5e-3 / 60 ? 1 : 0),
+    },
     throttled: {
       description: 'its flow control is screwed shut',
       read: ({ mode }, { modes }) => 1 - modes[mode['flow-control']],

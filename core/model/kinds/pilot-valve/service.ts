@@ -3,6 +3,7 @@ import { PASSES_OFF } from '../valve-looks'
 import type { KindService, MeasurementSpec } from '../contract'
 
 export const kindService: KindService = {
+  bench: 'coil',
   measurements: (): MeasurementSpec[] => [
     { id: 'volts', type: 'volts', a: 'a', b: 'b', when: 'active' },
     { id: 'idle-volts', type: 'volts', a: 'a', b: 'b', when: 'idle' },

@@ -21,7 +21,11 @@ export const kindBehaviour: KindBehaviour = {
     steam: { description: 'steam that leaves by it, as water', dimension: 'flow', read: flow },
     pressure: { description: 'pressure of the steam before it', dimension: 'pressure', read: pressureBefore },
     free: { description: 'its lever lifts and falls back', read: ({ mode }, { modes }) => modes[mode.guide] },
-    blows: { description: 'steam or water comes out', read: (part, point) => blows(flow(part, point)) },
+    blows: {
+      description: 'steam or water comes out',
+      from: '0.005 L/min',
+      read: (part, point) => blows(flow(part, point)),
+    },
   },
   active: 'blows',
 }

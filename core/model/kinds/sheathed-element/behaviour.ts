@@ -17,7 +17,11 @@ export const kindBehaviour: KindBehaviour = {
     derivatives[state.above] += (towards - states[state.above]) / values[param.follows]
   },
   signals: {
-    heats: { description: 'element carries its current', read: (part, point) => (point.amps(part) > 0.2 ? 1 : 0) },
+    heats: {
+      description: 'element carries its current',
+      from: '0.2 A',
+      read: (part, point) => (point.amps(part) > 0.2 ? 1 : 0),
+    },
     temperature: {
       description: 'temperature of its sheath',
       dimension: 'temperature',
@@ -25,6 +29,7 @@ export const kindBehaviour: KindBehaviour = {
     },
     scaled: {
       description: 'scale sits on it',
+      from: '1.5 times as hot',
       read: ({ param }, { values }) => (values[param.scale] > SEEN_FROM ? 1 : 0),
     },
   },

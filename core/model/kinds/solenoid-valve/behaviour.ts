@@ -40,7 +40,11 @@ export const kindBehaviour: KindBehaviour = {
           : 0,
     },
     flow: { description: 'flow through the valve', dimension: 'flow', read: (part, point) => point.flow(part) },
-    passes: { description: 'water runs through it', read: (part, point) => (point.flow(part) > 0.2e-3 / 60 ? 1 : 0) },
+    passes: {
+      description: 'water runs through it',
+      from: '0.2 L/min',
+      read: (part, point) => (point.flow(part) > 0.2e-3 / 60 ? 1 : 0),
+    },
   },
   active: 'energised',
 }

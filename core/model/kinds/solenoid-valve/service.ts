@@ -3,6 +3,7 @@ import { PASSES_OFF, SHUTS_AT_LOW_PRESSURE } from '../valve-looks'
 import type { KindService } from '../contract'
 
 export const kindService: KindService = {
+  bench: 'coil',
   measurements: () => [
     { id: 'volts', type: 'volts', a: 'a', b: 'b', when: 'active' },
     { id: 'idle-volts', type: 'volts', a: 'a', b: 'b', when: 'idle' },

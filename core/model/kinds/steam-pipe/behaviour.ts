@@ -9,7 +9,7 @@ export const kindBehaviour: KindBehaviour = {
   signals: {
     steam: { description: 'steam that leaves by it, as water', dimension: 'flow', read: flow },
     pressure: { description: 'pressure of the steam before it', dimension: 'pressure', read: pressureBefore },
-    blows: { description: 'steam comes out', read: (part, point) => blows(flow(part, point)) },
+    blows: { description: 'steam comes out', from: '0.005 L/min', read: (part, point) => blows(flow(part, point)) },
   },
   active: 'blows',
 }

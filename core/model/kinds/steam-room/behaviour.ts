@@ -25,7 +25,11 @@ export const kindBehaviour: KindBehaviour = {
     temperature: { description: 'temperature of the room', dimension: 'temperature', read: temperature },
     humidity: { description: 'humidity of the room', dimension: 'ratio', read: humidity },
     shut: { description: 'its door is shut and seals', read: ({ mode }, { modes }) => modes[mode.door] },
-    foggy: { description: 'fog stands in it', read: (part, point) => (humidity(part, point) >= FOG ? 1 : 0) },
+    foggy: {
+      description: 'fog stands in it',
+      from: '95 %',
+      read: (part, point) => (humidity(part, point) >= FOG ? 1 : 0),
+    },
   },
   active: 'foggy',
 }

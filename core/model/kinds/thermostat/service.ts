@@ -13,6 +13,7 @@ const CHILLED: MeasurementSpec = {
 }
 
 export const kindService: KindService = {
+  bench: 'heated',
   measurements: ({ choice }) => [
     { id: 'ohms', type: 'ohms', a: '1', b: '2', when: 'isolated', lifted: true },
     { id: 'across', type: 'volts', a: '1', b: '2', when: 'active' },

@@ -88,6 +88,7 @@ export const kindBehaviour: KindBehaviour = {
     over: { description: 'water runs over its edge', read: ({ mode }, { modes }) => modes[mode.brim] },
     wet: {
       description: 'water stands in it',
+      from: '1 mm',
       read: (part, point) => (level(part, point) > FILM ? 1 : 0),
     },
     seen: {
@@ -96,15 +97,25 @@ export const kindBehaviour: KindBehaviour = {
       read: (part, point) =>
         level(part, point) > (part.choice.holds === 'leaks' ? FILM : point.values[part.param['seen-from']]) ? 1 : 0,
     },
-    warm: { description: 'the water is warm', read: (part, point) => (temperature(part, point) > 35 ? 1 : 0) },
+    warm: {
+      description: 'the water is warm',
+      from: '35 °C',
+      read: (part, point) => (temperature(part, point) > 35 ? 1 : 0),
+    },
     half: {
       description: 'it is at least half full',
+      from: 'half its height',
       read: (part, point) => (level(part, point) > point.values[part.param.height] / 2 ? 1 : 0),
     },
-    boils: { description: 'the water boils', read: ({ mode }, { modes }) => modes[mode.boils] },
+    boils: {
+      description: 'the water boils',
+      from: '100 °C, until 99.6 °C',
+      read: ({ mode }, { modes }) => modes[mode.boils],
+    },
     temperature: { description: 'temperature of the water', dimension: 'temperature', where: 'wet', read: temperature },
     filling: {
       description: 'water runs in',
+      from: '0.3 L/min at its top',
       read: ({ ports }, point) => (point.inflow(ports.top) > 0.3e-3 / 60 ? 1 : 0),
     },
   },

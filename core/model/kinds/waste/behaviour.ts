@@ -22,6 +22,7 @@ export const kindBehaviour: KindBehaviour = {
   signals: {
     runs: {
       description: 'water leaves at the waste',
+      from: '0.5 L/min',
       descriptionBy: { choice: 'ends', words: { open: 'water comes out' } },
       read: (part, point) => (point.flow(part) > 0.5e-3 / 60 ? 1 : 0),
     },

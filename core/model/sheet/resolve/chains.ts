@@ -53,11 +53,15 @@ function step(
   ]
 }
 
+/** A terminal by its name, `PART.TERMINAL`. */
+export const endOf = (scope: Scope, at: string, path: Path): TerminalRef | undefined =>
+  step(scope, at, 'wiring', path, true)?.[0]
+
 /** Colours of the wires at terminals; a part that is not fitted has none. */
 export const resolveColours = (scope: Scope): Sheet['colours'] =>
   entries(scope.written.colours).flatMap(([at, colour]) => {
-    const ref = scope.isAbsent(at) ? undefined : step(scope, at, 'wiring', ['colours', at], true)
-    return ref ? [{ ...ref[0], colour }] : []
+    const ref = scope.isAbsent(at) ? undefined : endOf(scope, at, ['colours', at])
+    return ref ? [{ ...ref, colour }] : []
   })
 
 /** Wires and water paths: each chain as the pairs of terminals that it joins. */

@@ -201,6 +201,10 @@ function resolveFault(scope: Scope, id: string, f: WrittenFault): SheetFault[] {
       priorExposureYears: f.weight ?? USUAL_EXPOSURE_YEARS,
       severity,
       repair,
+      instead: (f.instead ?? []).filter((r) => {
+        if (!repairs.has(r)) collector.report('missing', [...path, 'instead'], { found: r, expected: oneOf(repairs) })
+        return repairs.has(r)
+      }),
       saidWith: { ...template?.saidWith, ...saidWithOf(scope, f.said, [...path, 'said']) },
       intermittentShare:
         f.sometimes === undefined

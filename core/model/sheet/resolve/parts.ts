@@ -6,7 +6,7 @@ import { entries, oneOf, type ProblemCollector, type Path } from './problem-coll
 import { RATINGS, withRatings } from './ratings'
 import type { Scope } from './scope'
 
-const RESERVED = new Set(['kind', 'title', 'panel', 'option', 'untested'])
+const RESERVED = new Set(['kind', 'title', 'panel', 'option', 'untested', 'sits', 'tips'])
 
 /** A part while it is resolved: what stands in the sheet, and where problems of it are reported. */
 interface PartReader {
@@ -104,6 +104,8 @@ function resolvePart(
     kind,
     title: typeof written.title === 'string' ? written.title : id.replaceAll('-', ' '),
     panel: typeof written.panel === 'string' ? written.panel : undefined,
+    sits: typeof written.sits === 'string' ? written.sits : undefined,
+    tips: typeof written.tips === 'string' ? written.tips : undefined,
     untested: typeof untested === 'string' ? untested.split(/[\s,]+/).filter(Boolean) : [],
     params: {},
     choices: {},

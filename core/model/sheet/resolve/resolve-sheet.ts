@@ -1,4 +1,4 @@
-import { problem } from '../../../foundation/issues'
+import { problem, type Problem } from '../../../foundation/issues'
 import { ok, err, type Result } from '../../../foundation/result'
 import type { WrittenSheet } from '../schema'
 import type { OwnOptions, Sheet, SheetOption } from '../types'
@@ -8,6 +8,7 @@ import { ProblemCollector, entries } from './problem-collector'
 import { resolveFaults, resolveRates } from './faults'
 import { checkReferences, resolveParts } from './parts'
 import { resolveMakeSafe } from './make-safe'
+import { resolveConnectors, resolvePanels, resolveUpkeep } from './notes'
 import { resolveRepairs } from './repairs'
 import { scopeOf } from './scope'
 import { resolveMoments, resolveTests } from './tests'
@@ -15,6 +16,15 @@ import { WORK } from './work'
 
 /** No machine of the trade has more parts that anybody tests. */
 const MAX_PARTS = 300
+
+function partsLimit({ parts = {} }: WrittenSheet): Problem | undefined {
+  const count = Object.keys(parts).length
+  if (count <= MAX_PARTS) return undefined
+  return problem('limit-reached', ['parts'], {
+    found: `${count} parts`,
+    expected: `at most ${MAX_PARTS}: leave out what nothing is tested on, or make two sheets of it`,
+  })
+}
 
 /** What machines of a sheet may have, as one of them has it. */
 const optionsOf = (written: WrittenSheet, own: OwnOptions): SheetOption[] =>
@@ -27,20 +37,9 @@ const optionsOf = (written: WrittenSheet, own: OwnOptions): SheetOption[] =>
  */
 export function resolveSheet(written: WrittenSheet, own: OwnOptions = []): Result<Sheet> {
   const collector = new ProblemCollector()
-  const count = Object.keys(written.parts ?? {}).length
-  if (count > MAX_PARTS)
-    return err(
-      problem('limit-reached', ['parts'], {
-        found: `${count} parts`,
-        expected: `at most ${MAX_PARTS}: leave out what nothing is tested on, or make two sheets of it`,
-      }),
-    )
-  const panels = entries(written.panels).map(([id, p]) => ({
-    id,
-    title: p.title,
-    minutes: collector.quantity(p.minutes, 'time', ['panels', id, 'minutes']).value / 60,
-    licensed: p.licensed,
-  }))
+  const tooLarge = partsLimit(written)
+  if (tooLarge) return err(tooLarge)
+  const panels = resolvePanels(collector, written)
   const options = optionsOf(written, own)
   const hertz =
     written.frequency === undefined ? 50 : collector.quantity(written.frequency, 'frequency', ['frequency']).value
@@ -71,6 +70,8 @@ export function resolveSheet(written: WrittenSheet, own: OwnOptions = []): Resul
     wiring: resolveChains(scope, 'wiring'),
     water: resolveChains(scope, 'water'),
     colours: resolveColours(scope),
+    connectors: resolveConnectors(scope),
+    ...resolveUpkeep(scope),
     control: resolveControl(scope),
     programs: resolvePrograms(scope),
     phases: resolvePhases(scope),

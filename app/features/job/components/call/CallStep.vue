@@ -178,6 +178,9 @@ watch(
       <p class="soft small">
         What stands there now tells of the run that failed. Switching off may drain it, latch it or wipe it.
       </p>
+      <ul v-if="facts.asFound.length" class="may" aria-label="Also noted">
+        <li v-for="a in facts.asFound" :key="a">{{ a }}</li>
+      </ul>
       <p v-if="asFound && !found.length" class="soft">Nothing that stands there says more than the call does.</p>
       <AskList name="As found" :asked="found" :locked="locked" @answer="record" @undo="undo" />
       <AddPhoto about="found" />

@@ -10,10 +10,13 @@ import { formatChance } from '../../../../../core/words'
 import ActCard from './ActCard.vue'
 import ChanceBar from '../drawings/ChanceBar.vue'
 import MakeSafe from '../safe/MakeSafe.vue'
+import BeforeYouLeave from './BeforeYouLeave.vue'
+import RepairGuide from './RepairGuide.vue'
 import RecordFirst from '../wiring/RecordFirst.vue'
 
 const props = defineProps<{
   view: View
+  facts: Pick<MachineFacts, 'settings' | 'care'>
   jumpers: string[]
   /** Safety steps still to be done before these acts of the hands. */
   stepsFor: (acts: readonly HandAct[]) => MachineFacts['makeSafe']
@@ -107,6 +110,7 @@ const repair = computed(() => choice.value || props.view.remedies[0]?.id || '')
       <AppIcon name="danger" /> <template v-if="own?.caution">{{ own.caution }} </template>Isolate and prove dead before
       parts come off. Local codes and licensed trades decide where this tool stops.
     </p>
+    <RepairGuide v-if="own" :guide="own.guide" />
     <RecordFirst v-if="unrecorded && !own?.licensed" @record="emit('record')" />
     <div v-if="own && (own.unproven.length || own.rootCauses.length)" class="before">
       <p v-if="own.rootCauses.length">
@@ -127,6 +131,7 @@ const repair = computed(() => choice.value || props.view.remedies[0]?.id || '')
         </Button>
       </div>
     </section>
+    <BeforeYouLeave v-if="stands" :facts="facts" />
     <template #act>
       <div v-if="steps.length && !done" class="first">
         <MakeSafe ref="safe" :steps="steps" before="parts come off" @done="emit('safety', $event)" />

@@ -116,6 +116,7 @@ useKeys({
         v-if="showsCause"
         ref="cardBox"
         :view="view"
+        :facts="facts"
         :jumpers="state.bypasses"
         :steps-for="context.stepsFor"
         :off="(state.disconnected ?? []).map((d) => d.name)"

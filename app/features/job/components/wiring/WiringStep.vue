@@ -4,6 +4,7 @@ import { computed, ref, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { formatTime, PhotoPicker, UndoButton } from '../../../../ui'
 import { useJobContext } from '../../use-job-context'
+import ConnectorTable from './ConnectorTable.vue'
 import JobPhoto from './JobPhoto.vue'
 import LabelForm, { type Label } from './LabelForm.vue'
 import MakeSafe from '../safe/MakeSafe.vue'
@@ -167,6 +168,7 @@ const at = ({ x, y }: { x: number; y: number }) => ({ left: `${x * 100}%`, top: 
     <div class="go-on">
       <Button @click="router.replace(`/jobs/${id}/find`)">Go on: find the cause</Button>
     </div>
+    <ConnectorTable :connectors="facts.connectors" :source="facts.source" />
   </section>
 </template>
 

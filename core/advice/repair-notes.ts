@@ -1,0 +1,42 @@
+import type { Machine } from '../model/machine'
+import type { RepairNotes } from '../model/sheet'
+import { describeBench, describePanel, describePlace } from '../words'
+import { benchChecksOf } from './bench-checks'
+
+/** What hands need at a repair, in words. */
+export interface RepairGuide extends RepairNotes {
+  /** How what it is done on is got at: panels with their screws, where parts sit. */
+  access: readonly string[]
+  /** What is checked of its parts off the machine, with what a good one shows. */
+  bench: readonly string[]
+  /** Other repairs that cure the same, where the trade differs. */
+  instead: readonly { title: string; minutes: number; price: number }[]
+}
+
+/** @param repair index of the repair */
+export function repairGuideOf(machine: Machine, repair: number): RepairGuide {
+  const { sheet, parts, partIndex } = machine
+  const { id, notes, licensed } = sheet.repairs[repair]
+  const faults = sheet.faults.filter((f) => f.repair === id)
+  const places = [...new Set(faults.map((f) => partIndex.get(f.part)!))]
+  const panels = new Set(places.map((p) => parts[p].panel))
+  const sits = places.flatMap((p) => {
+    const own = sheet.parts[p]
+    const text = describePlace({ sits: own.sits, tips: undefined })
+    return text
+      ? [`${own.title.charAt(0).toUpperCase()}${own.title.slice(1)}: ${text.charAt(0).toLowerCase()}${text.slice(1)}`]
+      : []
+  })
+  const others = new Set(faults.flatMap((f) => f.instead))
+  return {
+    ...notes,
+    access: licensed === undefined ? [...sheet.panels.filter((p) => panels.has(p.id)).map(describePanel), ...sits] : [],
+    bench:
+      licensed === undefined
+        ? [...new Set(places.flatMap((p) => benchChecksOf(machine, p).map((c) => describeBench(c))))]
+        : [],
+    instead: sheet.repairs
+      .filter((r) => others.has(r.id))
+      .map(({ title, minutes, price }) => ({ title, minutes, price })),
+  }
+}
