@@ -1,7 +1,6 @@
-import type { Machine } from '../model/machine'
+import { benchChecksOf, type Machine } from '../model/machine'
 import type { RepairNotes } from '../model/sheet'
 import { describeBench, describePanel, describePlace } from '../words'
-import { benchChecksOf } from './bench-checks'
 
 /** What hands need at a repair, in words. */
 export interface RepairGuide extends RepairNotes {

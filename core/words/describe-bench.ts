@@ -1,4 +1,4 @@
-import type { BenchCheck, Range } from '../advice/bench-checks'
+import type { BenchCheck, Range } from '../model/machine'
 import { formatQuantity, type Dimension } from '../foundation/quantity'
 import { LOCALE, type Locale } from './locale'
 

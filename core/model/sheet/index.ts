@@ -14,7 +14,6 @@ export {
 export { parseCondition } from './parse-condition'
 export { faultTitle, templateEffects, templateTitle } from './resolve/faults'
 export { RATINGS } from './resolve/ratings'
-export { sheetSchema } from './schema'
 export { sheetJsonSchema } from './json-schema'
 export type * from './types'
 

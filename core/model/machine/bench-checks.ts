@@ -1,5 +1,5 @@
-import type { BenchSort } from '../model/kinds'
-import type { Machine } from '../model/machine'
+import type { BenchSort } from '../kinds'
+import type { Machine } from './types'
 
 /** From least to most that a good part shows within its tolerances, SI. */
 export type Range = readonly [least: number, most: number]
