@@ -27,6 +27,7 @@ test.afterAll(() => place.close())
 
 const LAPTOP = { width: 1280, height: 800 }
 const LOW_PHONE = { width: 844, height: 390 }
+const PHONE = { width: 390, height: 844 }
 
 /** A colleague on a device of their own, at the job that a page shows, before the test that stands there. */
 async function colleagueAt(browser: Browser, page: Page): Promise<Page> {
@@ -70,10 +71,42 @@ for (const { sheet, machine, asked, fault, way, viewport } of [
     way: 'on a laptop',
     viewport: LAPTOP,
   },
+  {
+    sheet: 'tarvost-e10',
+    machine: /E-10, cabin 7/,
+    asked: 'tarvost e10',
+    fault: 'flow.sticks',
+    way: 'on a phone',
+    viewport: PHONE,
+  },
+  {
+    sheet: 'tarvost-k6',
+    machine: /K-6 brewer/,
+    asked: 'net loft k6',
+    fault: 'runs-short',
+    way: 'on a laptop',
+    viewport: LAPTOP,
+  },
+  {
+    sheet: 'quenby-v6',
+    machine: /V-6, large cabin/,
+    asked: 'steam cabin v6',
+    fault: 'low-float.float-down',
+    way: 'with the line dead half-way',
+    viewport: LAPTOP,
+  },
+  {
+    sheet: 'quenby-n5',
+    machine: /N-5 flakes/,
+    asked: '3 beeps quenby n5',
+    fault: 'lower.float-up',
+    way: 'on a phone',
+    viewport: PHONE,
+  },
 ])
   test(`${sheet}: from the call to one thing to do, with what the machine shows, ${way}`, async ({ browser }) => {
     const { engine, truth, says, repairs } = brokenMachine(sheet, fault)
-    const context = await browser.newContext({ viewport, hasTouch: viewport === LOW_PHONE })
+    const context = await browser.newContext({ viewport, hasTouch: viewport !== LAPTOP })
     const page = await context.newPage()
     await signIn(page, place)
     await callTo(page, place, asked, machine, says)

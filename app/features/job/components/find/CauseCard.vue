@@ -107,7 +107,7 @@ const repair = computed(() => choice.value || props.view.remedies[0]?.id || '')
       <strong>This tool stops here.</strong> {{ own.licensed }}
     </p>
     <p class="caution">
-      <AppIcon name="danger" /> <template v-if="own?.caution">{{ own.caution }} </template>Isolate and prove dead before
+      <AppIcon name="danger" /> <template v-if="own?.caution">{{ `${own.caution} ` }}</template>Isolate and prove dead before
       parts come off. Local codes and licensed trades decide where this tool stops.
     </p>
     <RepairGuide v-if="own" :guide="own.guide" />
