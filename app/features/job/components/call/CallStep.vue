@@ -181,7 +181,9 @@ watch(
       <ul v-if="facts.asFound.length" class="may" aria-label="Also noted">
         <li v-for="a in facts.asFound" :key="a">{{ a }}</li>
       </ul>
-      <p v-if="asFound && !found.length && !facts.asFound.length" class="soft">Nothing that stands there says more than the call does.</p>
+      <p v-if="asFound && !found.length && !facts.asFound.length" class="soft">
+        Nothing that stands there says more than the call does.
+      </p>
       <AskList name="As found" :asked="found" :locked="locked" @answer="record" @undo="undo" />
       <AddPhoto about="found" />
     </section>

@@ -107,8 +107,8 @@ const repair = computed(() => choice.value || props.view.remedies[0]?.id || '')
       <strong>This tool stops here.</strong> {{ own.licensed }}
     </p>
     <p class="caution">
-      <AppIcon name="danger" /> <template v-if="own?.caution">{{ `${own.caution} ` }}</template>Isolate and prove dead before
-      parts come off. Local codes and licensed trades decide where this tool stops.
+      <AppIcon name="danger" /> <template v-if="own?.caution">{{ `${own.caution} ` }}</template>Isolate and prove dead
+      before parts come off. Local codes and licensed trades decide where this tool stops.
     </p>
     <RepairGuide v-if="own" :guide="own.guide" />
     <RecordFirst v-if="unrecorded && !own?.licensed" @record="emit('record')" />
