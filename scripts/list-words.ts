@@ -4,7 +4,7 @@
  *     npm run words [-- SHEET...]
  */
 import { findShipped, shippedIds } from '../cli/library'
-import { createEngine } from '../core/advice'
+import { createEngine, repairGuideOf } from '../core/advice'
 import { orThrow } from '../core/foundation/result'
 import { readSheet } from '../core/model/sheet'
 import { describeCautions } from '../core/words'
@@ -25,6 +25,24 @@ for (const id of wanted.length ? wanted : shippedIds()) {
     out.push(`- in one go · ${engine.titleOfStrip(s)} · ${s.rows.map((row) => row.id).join(', ')}`)
   for (const c of sheet.complaints) out.push(`- complaint ${c.id} · ${c.words}`)
   for (const f of engine.machine.faults) out.push(`- fault ${f.id} · ${f.title}`)
-  for (const r of sheet.repairs) out.push(`- repair ${r.id} · ${r.title}`)
+  for (const [k, r] of sheet.repairs.entries()) {
+    const guide = repairGuideOf(engine.machine, k)
+    out.push(
+      `- repair ${r.id} · ${r.title}`,
+      ...guide.access.map((a) => `    ${a}`),
+      ...guide.steps.flatMap(({ text, caution }, n) => [
+        `    ${n + 1}. ${text}`,
+        ...(caution ? [`      ! ${caution}`] : []),
+      ]),
+      ...guide.lookAt.map((l) => `    while it is open: ${l}`),
+      ...guide.bench.map((b) => `    bench: ${b}`),
+      ...[guide.proved && `    proved first: ${guide.proved}`, r.caution && `    ! ${r.caution}`]
+        .filter(Boolean)
+        .map(String),
+    )
+  }
+  out.push(...sheet.asFound.map((a) => `- as found · ${a}`))
+  out.push(...sheet.settings.map((x) => `- setting · ${x.title}: ${x.found}`))
+  out.push(...sheet.care.map((c) => `- care · ${c.every}: ${c.text}. ${c.why}`))
   process.stdout.write(`${out.join('\n')}\n\n`)
 }

@@ -12,6 +12,8 @@ export interface SensingSwitch {
   byHand: { below: string; above: string }
   /** What is found of the way by which it feels, looked at or tried by hand: what is true where that is free. */
   way?: { free: string; minutes: number }
+  /** No hand works it: what it feels is pressure or damp. */
+  worked?: 'never'
   /** Faults of its own besides those of its contact. */
   faults?: Record<string, FaultTemplate>
 }
@@ -72,10 +74,10 @@ export const sensingBehaviour = ({ signal, way }: SensingSwitch): KindBehaviour 
   },
 })
 
-export const sensingService = ({ way, faults }: SensingSwitch): KindService => ({
+export const sensingService = ({ way, worked, faults }: SensingSwitch): KindService => ({
   measurements: () => [
     { id: 'ohms', type: 'ohms', a: '1', b: '2', when: 'isolated', lifted: true },
-    { id: 'worked', type: 'worked', when: 'isolated' },
+    ...(worked === 'never' ? [] : [{ id: 'worked', type: 'worked', when: 'isolated' } as const]),
     { id: 'across', type: 'volts', a: '1', b: '2', when: 'active' },
     { id: 'to-return', type: 'volts', a: '2', b: '@return', when: 'active' },
     ...(way

@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { connectorsOf } from '../../../core/advice'
-import { repairGuideOf } from '../../../core/advice/repair-notes'
+import { connectorsOf, repairGuideOf } from '../../../core/advice'
 import { benchChecksOf, buildMachine, type BenchCheck } from '../../../core/model/machine'
 import { readSheet } from '../../../core/model/sheet'
 import { findShipped, shippedIds } from '../../../cli/library'

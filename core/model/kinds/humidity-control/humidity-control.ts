@@ -5,6 +5,7 @@ export const HUMIDITY_CONTROL: SensingSwitch = {
   title: 'humidity control',
   signal: 'humidity',
   dimension: 'ratio',
+  worked: 'never',
   byHand: { below: 'dry air blown on its feeler', above: 'a damp cloth held round its feeler' },
   faults: {
     'acts-early': {

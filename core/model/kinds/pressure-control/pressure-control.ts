@@ -6,6 +6,7 @@ export const PRESSURE_CONTROL: SensingSwitch = {
   title: 'pressure control',
   signal: 'pressure',
   dimension: 'pressure',
+  worked: 'never',
   byHand: { below: 'its line vented', above: 'air put on its line' },
   way: { free: 'its line is clear', minutes: 3 },
   faults: {

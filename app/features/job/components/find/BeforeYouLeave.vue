@@ -18,7 +18,7 @@ defineProps<{ facts: Pick<MachineFacts, 'settings' | 'care'> }>()
     <section v-if="facts.care.length" aria-label="Care worth saying">
       <h3>Care worth saying</h3>
       <p v-for="c in facts.care" :key="c.id" class="small">
-        <strong>{{ c.every }}</strong>: {{ c.text }} <span class="soft">{{ c.why }}</span>
+        <strong>{{ c.every }}</strong>: {{ c.text }}. <span class="soft">{{ c.why }}</span>
       </p>
     </section>
   </details>
