@@ -65,8 +65,8 @@ describe('every kind keeps its contract', () => {
     if (k.returns !== undefined) expect(k.terminals).toContain(k.returns.terminal)
     if (k.insulated) expect(k.insulated.flat().sort()).toEqual([...k.terminals].sort())
   })
-  it('every kind but the plain supplies of water and vessels can fail', () => {
-    expect(KINDS.filter((k) => !k.faults).map((k) => k.id)).toEqual(['analog-input', 'vessel'])
+  it('every kind but an input that only counts, vessels and what is dissolved in them can fail', () => {
+    expect(KINDS.filter((k) => !k.faults).map((k) => k.id)).toEqual(['analog-input', 'salts', 'vessel'])
   })
 })
 

@@ -4,7 +4,7 @@ const only = { choice: 'poles', is: ['open'] }
 const POLES: readonly MeasurementSpec[] = [
   { id: 'across-live', type: 'volts', a: 'Lin', b: 'Lout', when: 'active' },
   { id: 'across-neutral', type: 'volts', a: 'Nin', b: 'Nout', when: 'active' },
-  { id: 'out', type: 'volts', a: 'Lout', b: 'Nout', when: 'active' },
+  { id: 'out', type: 'volts', a: 'Lout', b: '@return', when: 'active' },
 ]
 
 export const kindService: KindService = {
