@@ -157,7 +157,7 @@ describe('machines', () => {
   it('rows of a file: a preview names every wrong row and writes nothing; all or none are taken', async () => {
     const { mara } = house.people
     const before = (await listUnits(mara)).units.length
-    const row = { ...fields, title: 'Row one', customer: 'Dune Farm', site: 'Shed' }
+    const row = { ...fields, title: 'Row one', customer: 'Gannet Hall', site: 'Shed' }
     const rows = [
       row,
       { ...row, sheet: 'unheard-of' },
@@ -177,12 +177,12 @@ describe('machines', () => {
     delete (good[1] as Record<string, string>).Sheet
     expect(await importUnits(mara, good, false)).toMatchObject({
       made: 0,
-      newCustomers: ['Dune Farm'],
-      newSites: ['Dune Farm, Shed'],
+      newCustomers: ['Gannet Hall'],
+      newSites: ['Gannet Hall, Shed'],
     })
     expect((await listUnits(mara)).units).toHaveLength(before)
     expect(await importUnits(mara, good, true)).toMatchObject({ made: 2, problems: [] })
-    expect((await listUnits(mara, 'dune')).units.map((u) => u.title)).toEqual(['Row one', 'Row two'])
+    expect((await listUnits(mara, 'gannet')).units.map((u) => u.title)).toEqual(['Row one', 'Row two'])
     expect((await importUnits(mara, good, true)).problems.map((p) => p.message)).toEqual(
       Array(2).fill('This machine is there already.'),
     )
