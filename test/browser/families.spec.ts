@@ -98,7 +98,7 @@ for (const { sheet, machine, asked, fault, way, viewport } of [
   {
     sheet: 'quenby-n5',
     machine: /N-5 flakes/,
-    asked: '3 beeps quenby n5',
+    asked: 'quenby n5',
     fault: 'lower.float-up',
     way: 'on a phone',
     viewport: PHONE,
