@@ -1,6 +1,6 @@
 import { benchChecksOf, type Machine } from '../model/machine'
 import type { RepairNotes } from '../model/sheet'
-import { describeBench, describePanel, describePlace } from '../words'
+import { describeBench, describePanel, describeSeat } from '../words'
 
 /** What hands need at a repair, in words. */
 export interface RepairGuide extends RepairNotes {
@@ -19,13 +19,7 @@ export function repairGuideOf(machine: Machine, repair: number): RepairGuide {
   const faults = sheet.faults.filter((f) => f.repair === id)
   const places = [...new Set(faults.map((f) => partIndex.get(f.part)!))]
   const panels = new Set(places.map((p) => parts[p].panel))
-  const sits = places.flatMap((p) => {
-    const own = sheet.parts[p]
-    const text = describePlace({ sits: own.sits, tips: undefined })
-    return text
-      ? [`${own.title.charAt(0).toUpperCase()}${own.title.slice(1)}: ${text.charAt(0).toLowerCase()}${text.slice(1)}`]
-      : []
-  })
+  const sits = places.map((p) => describeSeat(sheet.parts[p])).filter(Boolean)
   const others = new Set(faults.flatMap((f) => f.instead))
   return {
     ...notes,

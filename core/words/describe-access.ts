@@ -12,6 +12,10 @@ export function describePanel(panel: SheetPanel): string {
   return sentence(how ? `${panel.title}: ${how}.` : `${panel.title}.`)
 }
 
+/** Where a part is found, as a line of its own; empty where the sheet does not say. */
+export const describeSeat = ({ title, sits }: { title: string; sits: string | undefined }): string =>
+  sits === undefined ? '' : `${sentence(title)}: it sits ${sits}.`
+
 /** Where a part is found, and where the tips go while it runs; empty where the sheet does not say. */
 export const describePlace = ({ sits, tips }: { sits: string | undefined; tips: string | undefined }): string =>
   [sits && `It sits ${sits}.`, tips && `Tips: ${tips}.`].filter(Boolean).join(' ')

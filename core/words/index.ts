@@ -1,6 +1,6 @@
 export { describeAnswer, type AnswerCode } from './describe-answer'
 export { describeBench } from './describe-bench'
-export { describePanel, describePlace } from './describe-access'
+export { describePanel, describePlace, describeSeat } from './describe-access'
 export { describeCandidate } from './describe-candidate'
 export { describeAwaited, describeEnding } from './describe-ending'
 export { describeImpossible } from './describe-impossible'
