@@ -11,9 +11,11 @@ export interface ConnectorPins {
 const COMMON_FROM = 3
 
 /** The plugs that a sheet names. */
-export function connectorsOf({ sheet, parts, partIndex }: Machine): ConnectorPins[] {
+export function connectorsOf({ sheet, parts, kinds, partIndex }: Machine): ConnectorPins[] {
   const meeting = new Map<number, number>()
-  for (const p of parts) for (const node of Object.values(p.nodes)) meeting.set(node, (meeting.get(node) ?? 0) + 1)
+  // Insulation is no wire: what it hangs on does not become a common by it.
+  const wired = parts.filter((p) => !kinds[p.index].isPlace)
+  for (const p of wired) for (const node of Object.values(p.nodes)) meeting.set(node, (meeting.get(node) ?? 0) + 1)
   return sheet.connectors.map(({ id, title, pins }) => ({
     id,
     title: title ?? '',

@@ -99,10 +99,10 @@ defineExpose({
     </div>
     <h2>{{ card.strip?.title ?? card.title }}</h2>
     <p class="how" role="note" aria-label="How to take it">{{ card.how }}</p>
-    <p v-if="card.place" class="small soft place">{{ card.place }}</p>
     <ul v-if="card.cautions.length" class="cautions">
       <li v-for="c in card.cautions" :key="c"><AppIcon name="danger" /> {{ c }}</li>
     </ul>
+    <p v-if="card.place" class="small soft">{{ card.place }}</p>
     <PieceDrawing v-if="card.piece" :piece="card.piece" />
     <p v-if="card.meterWarning" role="note" aria-label="What misleads here" class="small misleads">
       <AppIcon name="danger" /> {{ card.meterWarning }}

@@ -3,6 +3,7 @@ import type { MachineFacts } from '../../../../engine'
 
 /** The plugs of the machine by the names beside them: what is on each pin, in which colour, and where commons are. */
 defineProps<{ connectors: MachineFacts['connectors']; source: string }>()
+const hasColours = ({ pins }: MachineFacts['connectors'][number]) => pins.some((p) => p.colour)
 </script>
 
 <template>
@@ -20,14 +21,14 @@ defineProps<{ connectors: MachineFacts['connectors']; source: string }>()
           <tr>
             <th scope="col">Pin</th>
             <th scope="col">Goes to</th>
-            <th scope="col">Wire</th>
+            <th v-if="hasColours(c)" scope="col">Wire</th>
           </tr>
         </thead>
         <tbody>
           <tr v-for="p in c.pins" :key="p.pin">
             <th scope="row">{{ p.pin }}</th>
             <td>{{ p.at }}<span v-if="p.common" class="small soft">, common</span></td>
-            <td>{{ p.colour }}</td>
+            <td v-if="hasColours(c)">{{ p.colour }}</td>
           </tr>
         </tbody>
       </table>

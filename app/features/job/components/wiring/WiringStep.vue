@@ -165,10 +165,10 @@ const at = ({ x, y }: { x: number; y: number }) => ({ left: `${x * 100}%`, top: 
         @add="add"
       />
     </section>
+    <ConnectorTable :connectors="facts.connectors" :source="facts.source" />
     <div class="go-on">
       <Button @click="router.replace(`/jobs/${id}/find`)">Go on: find the cause</Button>
     </div>
-    <ConnectorTable :connectors="facts.connectors" :source="facts.source" />
   </section>
 </template>
 
