@@ -123,6 +123,7 @@ export function describeKind(kind: Kind): string {
   ]
   const traits = [
     ...(kind.command ? ['a phase may list it under `on`'] : []),
+    ...(kind.leadLifts ? ['its lead may be lifted while the machine runs'] : []),
     ...(kind.jumperAllowed === true ? ['a jumper may be put across it'] : []),
     ...(typeof kind.jumperAllowed === 'object'
       ? [`a jumper may be put across it where its ${kind.jumperAllowed.choice} is ${kind.jumperAllowed.is}`]

@@ -55,6 +55,8 @@ export interface TestCard {
   workMode: TestRow['workMode']
   /** Part that is bridged for it: noted as a bypass until it is out; `undefined` where none is. */
   jumper: string | undefined
+  /** Part whose lead is lifted for it: noted as off until it is back; `undefined` where none is. */
+  lifts: string | undefined
   /** What hands do for it: its safety follows from that. */
   acts: HandAct[]
   /** Whether the machine has its power while it is taken. */
@@ -135,8 +137,14 @@ function stripAt({ catalogue, calibration }: Predictor, a: Advice, strip: Strip)
 /** The part that a test has a jumper across: a special one of the sheet, or one that its kind offers. */
 function jumperOf({ parts, tests }: Machine, { measurement: m }: Procedure): string | undefined {
   if ('bridges' in m && m.bridges) return parts[m.part].id
-  const jumper = m.type === 'watch' ? tests.find((t) => t.id === m.test)?.jumper : undefined
+  const jumper = 'test' in m ? tests.find((t) => t.id === m.test)?.jumper : undefined
   return jumper === undefined ? undefined : parts[jumper].id
+}
+
+/** The part that a special test of the sheet has a lead lifted off. */
+function liftedFor({ parts, tests }: Machine, { measurement: m }: Procedure): string | undefined {
+  const lifts = 'test' in m ? tests.find((t) => t.id === m.test)?.lifts : undefined
+  return lifts === undefined ? undefined : parts[lifts].id
 }
 
 /** What an instrument cannot tell on this part. */
@@ -197,6 +205,7 @@ export function cardOf(
     place: placeOf(machine, procedure),
     workMode: procedure.workMode,
     jumper: jumperOf(machine, procedure),
+    lifts: liftedFor(machine, procedure),
     acts: handActsOf(procedure),
     powered: procedure.needs.power === 'on',
     takesOff: takesOff(procedure),

@@ -54,7 +54,9 @@ export function factsOf(catalogue: TestCatalogue): SheetFacts {
       Object.entries(vocabularyOf(catalogue).targets).map(([verb, targets]) => [verb, [...(targets ?? [])]]),
     ),
     bridged: Object.fromEntries(
-      parts.filter((p) => mayBeBridged(kinds[p.index], p.choice)).map((p) => [p.id, p.title]),
+      parts
+        .filter((p) => mayBeBridged(kinds[p.index], p.choice) || kinds[p.index].leadLifts)
+        .map((p) => [p.id, p.title]),
     ),
     points: parts.flatMap((p) => kinds[p.index].terminals.filter((t) => t in p.nodes).map((t) => `${p.id}.${t}`)),
     moments: unique(readingMoments.map((s) => s.id)),

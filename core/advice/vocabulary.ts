@@ -12,6 +12,7 @@ export function vocabularyOf(catalogue: TestCatalogue): Vocabulary {
   // Found by running the machine: not before somebody asks.
   let bridged: string[] | undefined
   const mayBeBridged = () => (bridged ??= parts.filter((p) => mayBeBridgedIn(catalogue, p.index)).map((p) => p.id))
+  const liftable = parts.filter((p) => kinds[p.index].leadLifts).map((p) => p.id)
   const panels = sheet.panels.map((p) => p.id)
   return {
     complaints: sheet.complaints.map((c) => c.id),
@@ -39,6 +40,8 @@ export function vocabularyOf(catalogue: TestCatalogue): Vocabulary {
       },
       // What went in once, by whatever rule then, may always come out.
       unjumper: parts.filter((p) => kindAllows(kinds[p.index], p.choice)).map((p) => p.id),
+      lift: liftable,
+      land: liftable,
       start: sheet.programs.map((p) => p.id),
       repair: sheet.repairs.map((r) => r.id),
     },

@@ -17,9 +17,12 @@ export type Evidence =
 
 /** What hands did. `target` is a part, a panel, a program or a repair, by id. */
 export interface Action {
-  verb: 'isolate' | 'restore' | 'open' | 'close' | 'unplug' | 'plug' | 'jumper' | 'unjumper' | 'start' | 'repair'
+  verb: 'isolate' | 'restore' | 'open' | 'close' | 'unplug' | 'plug' | 'jumper' | 'unjumper' | 'lift' | 'land' | 'start' | 'repair'
   target?: string
 }
+
+/** Whether hands leave something in the machine that is not as it was, to be put right before it is left. */
+export const isBypass = (verb: Action['verb']): boolean => verb === 'jumper' || verb === 'lift'
 
 export const VERBS = [
   'isolate',
@@ -30,6 +33,8 @@ export const VERBS = [
   'plug',
   'jumper',
   'unjumper',
+  'lift',
+  'land',
   'start',
   'repair',
 ] as const

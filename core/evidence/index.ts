@@ -2,5 +2,5 @@ export { DEAD_ACTS, handsGoIn, LIVE_ACTS, SAFETY_EFFECTS, type HandAct, type Saf
 export { ACCURACY, WHOLE_KIT, type Kit } from './kit'
 export type { WorkMode } from './work-mode'
 export { TEST_STRATEGIES, type TestStrategy } from './test-strategies'
-export { VERBS, type Action, type Evidence } from './evidence'
+export { isBypass, VERBS, type Action, type Evidence } from './evidence'
 export { readEvidence, type Vocabulary } from './read-evidence'

@@ -1,5 +1,6 @@
+import { isBypass } from '../evidence'
 import type { Payload, SequencedEvent } from './event-schema'
-import { standingAt, type Confirmation, type JobStanding } from './standing'
+import { LEAD_OFF, standingAt, type Confirmation, type JobStanding } from './standing'
 
 /**
  * Whether an entry can be taken back. An action changed the machine and the opening is the job itself: neither can.
@@ -136,13 +137,14 @@ function connect(s: JobStanding, payload: Extract<Payload, { type: 'disconnected
 /** What hands did to the machine. */
 function act(s: JobStanding, e: SequencedEvent, payload: Extract<Payload, { type: 'action' }>): JobStanding {
   const { verb, target } = payload.action
-  if (verb === 'jumper' && target !== undefined && !s.bypasses.includes(target))
+  const key = target !== undefined && (verb === 'lift' || verb === 'land') ? target + LEAD_OFF : target
+  if (isBypass(verb) && key !== undefined && !s.bypasses.includes(key))
     return {
       ...s,
-      bypasses: [...s.bypasses, target],
-      ...(payload.title === undefined ? {} : { bypassTitles: { ...s.bypassTitles, [target]: payload.title } }),
+      bypasses: [...s.bypasses, key],
+      ...(payload.title === undefined ? {} : { bypassTitles: { ...s.bypassTitles, [key]: payload.title } }),
     }
-  if (verb === 'unjumper') return { ...s, bypasses: s.bypasses.filter((p) => p !== target) }
+  if (verb === 'unjumper' || verb === 'land') return { ...s, bypasses: s.bypasses.filter((p) => p !== key) }
   const counted = count(s, e.id, payload, 1)
   return verb === 'restore' || verb === 'start' ? goneLive(counted, e) : counted
 }

@@ -13,11 +13,11 @@ export {
   type Payload,
   type SequencedEvent,
 } from './event-schema'
-export { ACCURACY, DEAD_ACTS, handsGoIn, LIVE_ACTS, type HandAct } from '../evidence'
+export { ACCURACY, DEAD_ACTS, handsGoIn, isBypass, LIVE_ACTS, type HandAct } from '../evidence'
 export { foldJob, type Entry, type Job } from './fold-job'
 export { actsNow, barredFor, missingSteps, othersIn, refuses, type Refusal, type RefusalCode, type Role } from './guard'
 export { powerState, waterState, type PowerState, type WaterState } from './power-state'
 export { FACTS_VERSION, factsOfAll, type SafetyNeed, type SheetFacts } from './sheet-facts'
 export { stamped } from './stamp'
-export { emptyStanding, type Confirmation, type JobStanding } from './standing'
+export { emptyStanding, LEAD_OFF, type Confirmation, type JobStanding } from './standing'
 export { upcast, type WrittenEvent } from './upcast'

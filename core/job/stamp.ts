@@ -1,9 +1,9 @@
-import { handsGoIn } from '../evidence'
+import { handsGoIn, isBypass } from '../evidence'
 import type { JobEvent } from './event-schema'
 import { findTest, type SheetFacts } from './sheet-facts'
 
 /**
- * An event with what its sheet says of it: what a bridged part is called, whether a reading was taken with the power on and with hands in the machine,
+ * An event with what its sheet says of it: what a part that is bridged or has a lead off is called, whether a reading was taken with the power on and with hands in the machine,
  * what a safety step brings about and whether it is asked again. The fold knows no sheet; whoever enters or appends an event
  * stamps it, and what was sent counts for nothing.
  */
@@ -20,7 +20,7 @@ export function stamped<E extends Pick<JobEvent, 'payload'>>(
   if (payload.type === 'action') {
     const { title: _, ...rest } = payload
     const { verb, target } = payload.action
-    const title = verb === 'jumper' && target !== undefined ? bridged?.[target] : undefined
+    const title = isBypass(verb) && target !== undefined ? bridged?.[target] : undefined
     return { ...event, payload: { ...rest, ...(title ? { title } : {}) } }
   }
   if (payload.type !== 'reading') return event

@@ -9,6 +9,9 @@ export interface Confirmation {
   does?: SafetyEffect
 }
 
+/** Behind the id of a part: a lead of it is off. */
+export const LEAD_OFF = '.lead'
+
 /**
  * What a job has come to, without its log: all that the guard and the lists need, kept with the job's row. It grows
  * with what stands, not with the number of events.
@@ -37,7 +40,7 @@ export interface JobStanding {
   live?: { at: string; by: string }
   /** Whether somebody shut its water or opened it again; absent where nobody did, or where it is in doubt. */
   water?: { shut: boolean; at: string; by: string; seq: number }
-  /** Parts with a jumper still in. */
+  /** Parts with a jumper still in, by id; those with a lead still lifted, by id and `LEAD_OFF`. */
   bypasses: string[]
   /** What they are called, by id, where their sheet says. */
   bypassTitles?: Record<string, string>

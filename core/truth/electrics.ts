@@ -75,7 +75,7 @@ export class PlainElectrics {
     let solved = this.cache.get(key)
     if (!solved) {
       const { components, owner } = this.components()
-      const { nodeCount } = this.point.faulted.machine
+      const { nodeCount } = this.point.faulted
       const only = (at: number) => components.map((c, i) => (c.type === 'VDC' ? { ...c, volts: i === at ? 1 : 0 } : c))
       const { ac, dc: base } = solveBoth(nodeCount, only(-1), this.point.omega)
       const unit = components.flatMap((c, at) =>

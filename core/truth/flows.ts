@@ -3,6 +3,9 @@ import type { WaterLink } from '../physics/water'
 import type { PlainState } from './plain-state'
 import { waterSolver } from './water'
 
+/** Less than this a one-way link lets back at any pressure at all, m³/s: it is not shut against one. */
+const SHUT = 1e-13
+
 /** Pressures, flows and temperatures of the water as the machine stands, from a full solution of the network. */
 export class PlainFlows {
   private network: { links: WaterLink[]; of: Int32Array; solve: (fixed: Float64Array) => Float64Array } | undefined
@@ -74,9 +77,10 @@ export class PlainFlows {
           s.quadratic * q * Math.abs(q) +
           (q > s.ratedFlow ? s.regulatorSlope * (q - s.ratedFlow) : 0) -
           s.pressureRise
-        // Behind a closed one-way link nothing can be said.
-        if (s.oneWay && q < 0) return
-        if (known.has(s.from)) known.set(s.to, known.get(s.from)! - loss)
+        // Behind a closed one-way link nothing can be said, nor before a pressure regulator from what stands behind it.
+        if (s.oneWay && q < -SHUT) return
+        if (s.outletAtMost < Infinity && !known.has(s.from)) return
+        if (known.has(s.from)) known.set(s.to, Math.min(known.get(s.from)! - loss, s.outletAtMost - s.droop * q))
         else known.set(s.from, known.get(s.to)! + loss)
         again = true
       })

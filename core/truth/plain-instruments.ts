@@ -1,5 +1,5 @@
 import type { Component } from '../physics/circuit'
-import type { WaterLink } from '../physics/water'
+import { PLAIN_LINK, type WaterLink } from '../physics/water'
 import type { Part } from '../model/kinds'
 import type { Meter } from '../simulation/instrument'
 import { plainVolts, solveBoth } from './circuit'
@@ -14,20 +14,20 @@ export function voltsWith(
   { inputResistance: input, coupling }: Meter,
 ): number {
   const loaded: Component[] = [...point.electrics.components().components, { type: 'R', a, b, ohms: input! }]
-  const { ac, dc } = solveBoth(point.faulted.machine.nodeCount, loaded, point.omega)
+  const { ac, dc } = solveBoth(point.faulted.nodeCount, loaded, point.omega)
   return plainVolts(coupling === 'dc' ? dc : ac, a, b)
 }
 
 /** One volt behind 10 kΩ is put across the points; the resistance follows from what is left of it. @param alone that part with its leads lifted */
 export function ohmsOf(point: PlainPoint, a: number, b: number, alone: Part | undefined): number {
-  const { machine } = point.faulted
+  const { machine, nodeCount } = point.faulted
   const own: Component[] = []
   if (alone) machine.kinds[alone.index].stamp?.(alone, point, (c) => own.push(c))
   else own.push(...point.electrics.components().components)
   const dead = own
     .filter((c) => c.type !== 'RECT')
     .map((c) => (c.type === 'VAC' || c.type === 'VDC' ? { ...c, volts: 0 } : c))
-  const { dc } = solveBoth(machine.nodeCount, [...dead, { type: 'VDC', a, b, ohms: 1e4, volts: 1 }], 1)
+  const { dc } = solveBoth(nodeCount, [...dead, { type: 'VDC', a, b, ohms: 1e4, volts: 1 }], 1)
   const volts = plainVolts(dc, a, b)
   return volts > 1 - 1e-9 ? Infinity : (1e4 * volts) / (1 - volts)
 }
@@ -57,14 +57,11 @@ export function waterAt(point: PlainPoint, node: number, quantity: 'pressure' | 
     return upstream.reduce((q, s, k) => q + (s.to === node ? flow[k] : 0), 0)
   }
   const needle: WaterLink = {
+    ...PLAIN_LINK,
     from: node,
     to: fixedPressures.length,
     quadratic: 1e22,
     linear: 0,
-    ratedFlow: Infinity,
-    regulatorSlope: 0,
-    pressureRise: 0,
-    oneWay: false,
   }
   const open = Float64Array.from([...fixedPressures, 0])
   const q = waterSolver([...upstream, needle], open)(open)[upstream.length]

@@ -13,10 +13,11 @@ export function waterSolver(links: readonly WaterLink[], fixed: Float64Array): (
   const chains = chainsOf(links, new Set(free))
   const joints = free.filter((n) => chains.some((c) => c.from === n || c.to === n))
   const pressure = fixed.map((p) => (Number.isNaN(p) ? 0 : p))
-  const last = chains.map(() => ({ gap: NaN, q: 0 }))
+  const last = chains.map(() => ({ inlet: NaN, outlet: NaN, q: 0 }))
   const flowOf = (k: number): number => {
-    const gap = pressure[chains[k].from] - pressure[chains[k].to]
-    if (last[k].gap !== gap) last[k] = { gap, q: flowAlong(chains[k], gap, last[k].q) }
+    const [inlet, outlet] = [pressure[chains[k].from], pressure[chains[k].to]]
+    if (last[k].inlet !== inlet || last[k].outlet !== outlet)
+      last[k] = { inlet, outlet, q: flowAlong(chains[k], inlet, outlet, last[k].q) }
     return last[k].q
   }
   return (now) => {
@@ -47,8 +48,8 @@ export function waterSolver(links: readonly WaterLink[], fixed: Float64Array): (
 }
 
 /** The flow at which a chain loses the pressure it is given: the loss rises with the flow. */
-const flowAlong = (c: Chain, gap: number, before: number): number =>
-  risingRoot((q) => lossAlong(c, q) - gap, before, 1e-9, 1e-18)
+const flowAlong = (c: Chain, inlet: number, outlet: number, before: number): number =>
+  risingRoot((q) => lossAlong(c, q, inlet) - (inlet - outlet), before, 1e-9, 1e-18)
 
 /**
  * Root of a function that never falls, by Ridders' method (1979): the bracket is at least halved each time and the root never
@@ -80,9 +81,10 @@ function risingRoot(f: (x: number) => number, near: number, width: number, withi
   return (low + high) / 2
 }
 
-function lossAlong(c: Chain, q: number): number {
+/** What a chain loses at a flow, with `inlet` Pa where it begins; a pressure regulator is a chain of its own, seen from its inlet. */
+function lossAlong({ steps }: Chain, q: number, inlet: number): number {
   let sum = 0
-  for (const { link: s, forward } of c.steps) {
+  for (const { link: s, forward } of steps) {
     const own = forward ? q : -q
     const loss =
       s.linear * own +
@@ -92,8 +94,12 @@ function lossAlong(c: Chain, q: number): number {
       s.pressureRise
     sum += forward ? loss : -loss
   }
-  return sum
+  const [{ link }] = steps
+  if (!isRegulator(link)) return sum
+  return Math.max(sum, inlet - link.outletAtMost + (q < 0 ? 1e15 : link.droop) * q)
 }
+
+const isRegulator = (s: WaterLink): boolean => s.outletAtMost < Infinity
 
 interface Step {
   link: WaterLink
@@ -110,7 +116,7 @@ interface Chain {
 function chainsOf(links: readonly WaterLink[], free: ReadonlySet<number>): Chain[] {
   const at = new Map<number, number[]>()
   links.forEach((s, k) => [s.from, s.to].forEach((n) => at.set(n, [...(at.get(n) ?? []), k])))
-  const passes = (n: number) => free.has(n) && at.get(n)!.length === 2
+  const passes = (n: number) => free.has(n) && at.get(n)!.length === 2 && !at.get(n)!.some((k) => isRegulator(links[k]))
   const ends = (n: number) => free.has(n) && at.get(n)!.length === 1
   const used = new Set<number>()
   const chains: Chain[] = []
@@ -119,6 +125,8 @@ function chainsOf(links: readonly WaterLink[], free: ReadonlySet<number>): Chain
     for (const first of own) {
       if (used.has(first)) continue
       const steps: Step[] = []
+      // A pressure regulator is looked at from its inlet.
+      if (isRegulator(links[first]) && links[first].from !== node) continue
       let [here, k] = [node, first]
       for (;;) {
         used.add(k)

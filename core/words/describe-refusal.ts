@@ -6,7 +6,7 @@ const REFUSED: Record<Locale, Record<RefusalCode, string>> = {
   en: {
     'make-safe-first': 'Make it safe first: the safety steps before this are not all confirmed.',
     'hands-in': 'Power stays off until everybody has said that their hands are out.',
-    'bypass-in': 'A jumper is still in. Take it out before the job is closed.',
+    'bypass-in': 'A jumper is still in, or a lead still off. Put it right before the job is closed.',
     'still-off': 'Something is still disconnected. Put it back first.',
     'photo-missing': 'The photo itself has not arrived. Take it again.',
     closed: 'This job is closed. Reopen it to go on.',

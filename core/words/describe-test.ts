@@ -57,9 +57,22 @@ function coloursOf({ colours }: Machine['sheet'], part: string): string {
   return own.length ? ` (${own.join(', ')})` : ''
 }
 
+/** How a part is held for a test: what its kind says of it, else the word of the sheet. */
+function describeHolding({ kinds, parts }: Machine, part: number, at: Loosening['at']): string {
+  const [mode, value] = at!
+  const own = kinds[part].modes?.find((m) => m.name === mode)?.byHand?.[value]
+  return `Fix ${withArticle(parts[part].title)} while it is dead: ${own ?? value}. Hands stay out once it runs; it is let go dead`
+}
+
 /** What hands take off or put on. @param wires their colours, as they stand behind a name */
-function describeLoosening(title: string, what: Loosening['type'], wires: string): string {
+function describeLoosening(machine: Machine, { part, what, at }: LoosenStep): string {
+  const { title, id } = machine.parts[part]
+  const wires = coloursOf(machine.sheet, id)
   switch (what) {
+    case 'lifted':
+      return `Mark a lead of ${withArticle(title)}${wires}, lift it off while it is dead and insulate its bare end; it goes back dead`
+    case 'held':
+      return describeHolding(machine, part, at)
     case 'joint':
       return `Shut the tap, let the pressure into a bucket and undo the joint at ${withArticle(title)}`
     case 'insert':
@@ -73,13 +86,16 @@ function describeLoosening(title: string, what: Loosening['type'], wires: string
   }
 }
 
+type LoosenStep = Extract<WorkStep, { type: 'loosen' }>
+
 function describeOpenStep(panel: SheetPanel): string {
   const how = describeOpening(panel)
   return `Open the ${panel.title}${how ? `: ${how}` : ''}`
 }
 
 /** A step on the way to a test. */
-export function describeStep({ sheet, parts }: Machine, step: WorkStep): string {
+export function describeStep(machine: Machine, step: WorkStep): string {
+  const { sheet } = machine
   switch (step.type) {
     case 'isolate':
       return 'Isolate and prove it dead'
@@ -88,7 +104,7 @@ export function describeStep({ sheet, parts }: Machine, step: WorkStep): string 
     case 'open':
       return describeOpenStep(sheet.panels.find((p) => p.id === step.panel)!)
     case 'loosen':
-      return describeLoosening(parts[step.part].title, step.what, coloursOf(sheet, parts[step.part].id))
+      return describeLoosening(machine, step)
     case 'start': {
       const { title, service } = sheet.programs[step.program]
       return service ? `Enter ${title}: ${service.enter}` : `Start ${title}`

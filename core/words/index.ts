@@ -1,5 +1,6 @@
 export { describeAnswer, type AnswerCode } from './describe-answer'
 export { describeBench } from './describe-bench'
+export { describeBypass } from './describe-bypass'
 export { describePanel, describePlace, describeSeat } from './describe-access'
 export { describeCandidate } from './describe-candidate'
 export { describeAwaited, describeEnding } from './describe-ending'

@@ -19,7 +19,7 @@ export const jobRow = z.object({
   words: z.string(),
   readings: z.number(),
   repairs: z.number(),
-  /** Parts with a jumper still in, as their sheet calls them. */
+  /** What is not as it was: parts with a jumper still in or a lead off, as their sheet calls them. */
   bypasses: z.array(z.string()),
   /** What hands have disconnected and not put back. */
   disconnected: z.array(z.string()),

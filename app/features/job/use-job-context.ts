@@ -6,6 +6,8 @@ import {
   barredFor,
   DEAD_ACTS,
   handsGoIn,
+  isBypass,
+  LEAD_OFF,
   LIVE_ACTS,
   missingSteps,
   othersIn,
@@ -101,21 +103,22 @@ function createJobContext(id: string) {
   )
   const stands = computed(() => face.value?.type === 'cause')
   const bypasses = computed(() =>
-    state.value.bypasses.map((part) => ({
-      id: part,
-      title: facts.value?.parts.find((p) => p.id === part)?.title ?? part,
-    })),
+    state.value.bypasses.map((key) => {
+      const lead = key.endsWith(LEAD_OFF)
+      const id = lead ? key.slice(0, -LEAD_OFF.length) : key
+      return { id, lead, title: facts.value?.parts.find((p) => p.id === id)?.title ?? id }
+    }),
   )
   const parted = computed(() => partedIn(state.value.log))
   /** What stands at the machine that must not be forgotten there. */
   const left = computed(() => [
-    ...bypasses.value.map((b) => `a jumper across the ${b.title}`),
+    ...bypasses.value.map((b) => (b.lead ? `the lead of the ${b.title} is off` : `a jumper across the ${b.title}`)),
     ...(state.value.disconnected ?? []).map((d) => `${d.name} is off`),
     ...parted.value.map((p) => `${facts.value?.parts.find((x) => x.id === p)?.title ?? p} is off or shut by hand`),
   ])
-  /** A bridged part is called by its name wherever nobody has the sheet at hand. */
+  /** A part that is bridged, or has a lead off, is called by its name wherever nobody has the sheet at hand. */
   function withTitle(payload: Payload): Payload {
-    if (payload.type !== 'action' || payload.action.verb !== 'jumper') return payload
+    if (payload.type !== 'action' || !isBypass(payload.action.verb)) return payload
     const title = facts.value?.parts.find((p) => p.id === payload.action.target)?.title
     return title ? { ...payload, title } : payload
   }
@@ -140,10 +143,14 @@ function createJobContext(id: string) {
     if (!card.value || advice.unbound.value || missing.value.length || locked.value || barred.value) return
     const other = card.value.meter !== card.value.meters[0]?.id || card.value.id.includes(' to ')
     const instrument = other ? card.value.meter : undefined
-    const { id: test, jumper, powered, acts, strip } = card.value
-    // What is bridged for a test stands in the log before its reading, and stays a bypass until it is out.
-    if (jumper !== undefined && !state.value.bypasses.includes(jumper))
-      if (!(await job.enter(withTitle({ type: 'action', action: { verb: 'jumper', target: jumper } })))) return
+    const { id: test, jumper, lifts, powered, acts, strip } = card.value
+    // What is bridged or lifted for a test stands in the log before its reading, until somebody says that it is as it was.
+    for (const [verb, target, key] of [
+      ['jumper', jumper, jumper],
+      ['lift', lifts, `${lifts}${LEAD_OFF}`],
+    ] as const)
+      if (target !== undefined && !state.value.bypasses.includes(key!))
+        if (!(await job.enter(withTitle({ type: 'action', action: { verb, target } })))) return
     const kept = await job.enter({
       type: 'reading',
       test,

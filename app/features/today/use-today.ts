@@ -2,6 +2,7 @@ import { liveQuery } from 'dexie'
 import { onScopeDispose, ref, shallowRef } from 'vue'
 import { foldJob } from '../../../core/job'
 import { layBehind } from '../../../core/sync'
+import { describeBypass } from '../../../core/words'
 import { listJobs, type JobRow } from '../../../shared/contracts/jobs'
 import { deviceDatabase, keptEvents, type KeptEntry } from '../../data/database'
 import { fetchOrKept } from '../../data/fetched'
@@ -56,7 +57,7 @@ async function unsentOf(person: string, name: string): Promise<Unsent[]> {
         waiting: waiting.length,
         refused: own.length - waiting.length,
         photos: photos.filter((p) => p.person === person && p.job === job).length,
-        bypasses: bypasses.map((part) => bypassTitles?.[part] ?? part),
+        bypasses: bypasses.map((key) => describeBypass(key, bypassTitles?.[key] ?? key)),
       }
     }),
   )

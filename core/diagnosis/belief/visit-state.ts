@@ -12,6 +12,8 @@ export class VisitState {
   readonly repairs: number[] = []
   /** Parts with a jumper across them. */
   readonly jumpers = new Set<number>()
+  /** Parts with a lead off. */
+  readonly lifted = new Set<number>()
   /** Parts whose plug is pulled or whose tap is shut by hand. */
   readonly parted = new Set<number>()
 
@@ -27,6 +29,7 @@ export class VisitState {
       ...this.repairsDone(),
       ...ascending(this.parted).map((part) => this.byHand(part)),
       ...ascending(this.jumpers).map((jumper) => ({ jumper })),
+      ...ascending(this.lifted).map((lifted) => ({ lifted })),
     ]
   }
 
@@ -64,6 +67,10 @@ export class VisitState {
         return void this.jumpers.add(part)
       case 'unjumper':
         return void this.jumpers.delete(part)
+      case 'lift':
+        return void this.lifted.add(part)
+      case 'land':
+        return void this.lifted.delete(part)
       case 'repair':
         return void this.repairs.push(this.machine.repairs.findIndex((r) => r.id === target))
     }

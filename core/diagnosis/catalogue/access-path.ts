@@ -22,7 +22,7 @@ export type WorkStep =
   | { type: 'isolate'; minutes: number }
   | { type: 'restore'; minutes: number }
   | { type: 'open'; panel: string; minutes: number }
-  | { type: 'loosen'; what: Loosening['type']; part: number; minutes: number }
+  | ({ type: 'loosen'; what: Loosening['type'] } & Pick<Loosening, 'part' | 'minutes' | 'at'>)
   | { type: 'start'; program: number; minutes: number }
   | { type: 'wait'; minutes: number }
 
@@ -35,8 +35,10 @@ const keyOf = (s: WorkState): string =>
 type Step = { to: WorkState; cost: number; label: WorkStep }
 const step = (label: WorkStep, to: WorkState): Step => ({ to: { ...to, asFound: false }, cost: label.minutes, label })
 
-/** Keys of what hands have off or on: `l3` leads of part 3, `j7` the joint at water node 7, `i4` the insert of part 4, `c12` clips. */
+/** Keys of what hands have off or on: `l3` leads of part 3, `j7` the joint at water node 7, `i4` the insert of part 4, `c12` clips, `w5 …` what a machine is run with for one test:
+ * a lead of part 5 lifted, part 5 held by hand. */
 const isLeads = (key: string): boolean => key.startsWith('l')
+const isRunWith = (key: string): boolean => key.startsWith('w')
 const isWater = (key: string): boolean => key.startsWith('j') || key.startsWith('i')
 
 /** Power is put back: leads and plugs go on before it; a hose stays as it is. */
@@ -57,7 +59,11 @@ export const started = (s: WorkState, program: number, seconds: number): WorkSta
 function powerSteps(machine: Machine, s: WorkState, goal: Goal): Step[] {
   if (s.power === 'on')
     return [
-      step({ type: 'isolate', minutes: machine.safetyMinutes.isolate }, { ...s, power: 'off', running: undefined }),
+      step(
+        { type: 'isolate', minutes: machine.safetyMinutes.isolate },
+        // What it was run with for a test is put back before anything else is done.
+        { ...s, power: 'off', running: undefined, loosened: s.loosened.filter((key) => !isRunWith(key)) },
+      ),
     ]
   const closed = goal.needs.panels.filter((panel) => !s.open.includes(panel))
   const fast = goal.needs.loosened.filter(({ key }) => !s.loosened.includes(key))
@@ -67,8 +73,8 @@ function powerSteps(machine: Machine, s: WorkState, goal: Goal): Step[] {
       step({ type: 'open', panel, minutes: machine.panelMinutes.get(panel)! }, { ...s, open: [...s.open, panel] }),
     ),
     // Panels first: what comes off stands behind them.
-    ...(closed.length ? [] : fast.slice(0, 1)).map(({ key, type, part, minutes }) =>
-      step({ type: 'loosen', what: type, part, minutes }, { ...s, loosened: [...s.loosened, key] }),
+    ...(closed.length ? [] : fast.slice(0, 1)).map(({ key, type, part, minutes, at }) =>
+      step({ type: 'loosen', what: type, part, minutes, at }, { ...s, loosened: [...s.loosened, key] }),
     ),
   ]
 }
@@ -91,6 +97,7 @@ const isReached = (s: WorkState, { needs }: Goal): boolean =>
   (needs.power === 'any' || s.power === needs.power) &&
   needs.panels.every((p) => s.open.includes(p)) &&
   needs.loosened.every(({ key }) => s.loosened.includes(key)) &&
+  s.loosened.every((key) => !isRunWith(key) || needs.loosened.some((l) => l.key === key)) &&
   (!needs.arrival || (s.running?.program === needs.arrival.program && s.running.seconds === needs.arrival.seconds))
 
 /**

@@ -6,7 +6,8 @@ export function handActsOf({ workMode, needs, measurement }: Procedure): HandAct
   const acts = new Set<HandAct>()
   const wet: HandAct = needs.power === 'on' ? 'water' : 'hose'
   if (needs.panels.length) acts.add('open')
-  for (const { type } of needs.loosened) acts.add(type === 'joint' || type === 'insert' ? wet : 'terminals')
+  for (const { type } of needs.loosened)
+    acts.add(type === 'joint' || type === 'insert' ? wet : type === 'held' ? 'reach' : 'terminals')
   if (workMode === 'isolated' || workMode === 'energised') acts.add('terminals')
   if (workMode === 'water') acts.add(wet)
   if (measurement.type === 'worked') acts.add('reach')

@@ -1,11 +1,11 @@
 import type { Measurement } from '../../simulation/measurements'
 import { isPlacedInstrument } from '../../model/kinds'
-import type { SpecialTest } from '../../model/machine'
+import type { Machine, SpecialTest } from '../../model/machine'
 import type { WatchStretch } from '../../simulation/simulate'
 import { common, panelsOf, type Draft } from './draft'
 import { BEFORE_END, PROGRAM_START } from './run-healthy'
 import type { TestPlacement } from './test-placement'
-import type { HealthyRuns, ReadingMoment, Timing } from './types'
+import type { HealthyRuns, Loosening, ReadingMoment, Timing } from './types'
 
 /** Longest time that a program is given until its code is read, s. */
 const CODE_AFTER = 900
@@ -96,9 +96,10 @@ export function sheetTests(runs: HealthyRuns, placement: TestPlacement): Draft[]
     const at = placement.named(test.moment)
     if (!at) return []
     const { program } = runs.runs[at.run]
-    const { jumper, part, signal, asks } = test
+    const { part, signal, asks } = test
     const asFound = at.position.type === 'found'
-    const run = jumper === undefined ? at.run : runs.addRun(program, [{ jumper }], at.moment)
+    const hands = handsAt(machine, test)
+    const run = hands.interventions.length ? runs.addRun(program, hands.interventions, at.moment) : at.run
     const through = stretchOf(runs, test, at)
     const timed = asks === 'ever' ? undefined : true
     return [
@@ -108,12 +109,12 @@ export function sheetTests(runs: HealthyRuns, placement: TestPlacement): Draft[]
         run,
         watch: through && runs.addWatch(run, { through, part, signal, timed }),
         timing: timingOf(through, at),
-        workMode: jumper === undefined ? 'observe' : 'energised',
+        workMode: hands.interventions.length ? 'energised' : 'observe',
         needs: {
           power: asFound ? 'any' : 'on',
           asFound,
-          panels: jumper === undefined ? [] : panelsOf(machine.parts[jumper]),
-          loosened: [],
+          panels: hands.panels,
+          loosened: hands.loosened,
           arrival: asFound ? undefined : { program, seconds: at.seconds },
         },
         minutes: test.minutes,
@@ -121,6 +122,33 @@ export function sheetTests(runs: HealthyRuns, placement: TestPlacement): Draft[]
       },
     ]
   })
+}
+
+/** Minutes to lift a lead and insulate its end, or to fix what is held, and back. */
+const RUN_WITH_MINUTES = 1.5
+
+/** What hands do to the machine that it is run with for one test: bridged, a lead lifted, held. */
+function handsAt({ parts }: Machine, { id, jumper, lifts, holds }: SpecialTest) {
+  const on = [jumper, lifts, ...holds.map(({ part }) => part)].filter((p) => p !== undefined)
+  const runWith = (type: 'lifted' | 'held', part: number, at?: Loosening['at']): Loosening => ({
+    key: `w${part} ${id}`,
+    type,
+    part,
+    at,
+    minutes: RUN_WITH_MINUTES,
+  })
+  return {
+    interventions: [
+      ...(jumper === undefined ? [] : [{ jumper }]),
+      ...(lifts === undefined ? [] : [{ lifted: lifts }]),
+      ...holds.map(({ setting }) => ({ hold: setting })),
+    ],
+    panels: [...new Set(on.flatMap((p) => panelsOf(parts[p])))],
+    loosened: [
+      ...(lifts === undefined ? [] : [runWith('lifted', lifts)]),
+      ...holds.map(({ part, named }) => runWith('held', part, named)),
+    ],
+  }
 }
 
 /** Where ends may have been exchanged, each is looked at in its place. */

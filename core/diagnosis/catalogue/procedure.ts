@@ -54,8 +54,10 @@ export interface Procedure {
 export interface Loosening {
   /** Two with one key are one thing. */
   key: string
-  type: 'joint' | 'insert' | 'leads' | 'clips' | 'swap'
+  type: 'joint' | 'insert' | 'leads' | 'clips' | 'swap' | 'lifted' | 'held'
   part: number
+  /** Mode that is held, and the value it is held at. */
+  at?: readonly [mode: string, value: string]
   /** Minutes off and on again. */
   minutes: number
 }

@@ -1,3 +1,4 @@
 export { factorInPlace, solveInPlace, type Factor } from './factor'
 export { withChanges, dot, sparse, type SparseVector } from './sparse'
 export { backwardSolve, choleskyInPlace, forwardSolve } from './cholesky'
+export { solveDenseInPlace } from './dense'

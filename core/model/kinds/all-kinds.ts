@@ -117,6 +117,9 @@ import { kindService as pipeRunService } from './pipe-run/service'
 import { kindInterface as pressureControlInterface } from './pressure-control/interface'
 import { kindBehaviour as pressureControlBehaviour } from './pressure-control/behaviour'
 import { kindService as pressureControlService } from './pressure-control/service'
+import { kindInterface as pressureRegulatorInterface } from './pressure-regulator/interface'
+import { kindBehaviour as pressureRegulatorBehaviour } from './pressure-regulator/behaviour'
+import { kindService as pressureRegulatorService } from './pressure-regulator/service'
 import { kindInterface as pressureSensorInterface } from './pressure-sensor/interface'
 import { kindBehaviour as pressureSensorBehaviour } from './pressure-sensor/behaviour'
 import { kindService as pressureSensorService } from './pressure-sensor/service'
@@ -243,6 +246,7 @@ export const KINDS: readonly Kind[] = [
   { ...pilotValveInterface, ...pilotValveBehaviour, ...pilotValveService },
   { ...pipeRunInterface, ...pipeRunBehaviour, ...pipeRunService },
   { ...pressureControlInterface, ...pressureControlBehaviour, ...pressureControlService },
+  { ...pressureRegulatorInterface, ...pressureRegulatorBehaviour, ...pressureRegulatorService },
   { ...pressureSensorInterface, ...pressureSensorBehaviour, ...pressureSensorService },
   { ...pressureSwitchInterface, ...pressureSwitchBehaviour, ...pressureSwitchService },
   { ...probeInterface, ...probeBehaviour, ...probeService },

@@ -94,6 +94,8 @@ export interface KindInterface {
   endangers?: 'heat' | 'motion' | 'pressure'
   /** Whether a jumper may be put across terminals 0 and 1; by one of its choices where a sheet decides. */
   jumperAllowed?: boolean | { choice: string; is: string }
+  /** The lead at its first terminal may be lifted, and the machine run with it off: what hangs on it then does without. */
+  leadLifts?: true
 }
 
 /** A part of a resolved machine, with its places in the flat arrays. */

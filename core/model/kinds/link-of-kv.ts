@@ -1,4 +1,4 @@
-import type { WaterLink } from '../../physics/water'
+import { PLAIN_LINK, type WaterLink } from '../../physics/water'
 
 /**
  * A link by its kv, the flow at a loss of 1 bar.
@@ -6,12 +6,9 @@ import type { WaterLink } from '../../physics/water'
  * @param kv flow in m³/s at a drop of 1 bar, > 0
  */
 export const linkOfKv = (from: number, to: number, kv: number): WaterLink => ({
+  ...PLAIN_LINK,
   from,
   to,
   quadratic: 1e5 / kv ** 2,
   linear: 1e5,
-  ratedFlow: Infinity,
-  regulatorSlope: 0,
-  pressureRise: 0,
-  oneWay: false,
 })

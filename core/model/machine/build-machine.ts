@@ -1,5 +1,6 @@
 import type { SafetyStep, Sheet } from '../sheet'
 import { indexControl } from './index-control'
+import { indexTests } from './index-tests'
 import { indexFault } from './index-fault'
 import { indexParts } from './index-parts'
 import { indexReturns } from './index-returns'
@@ -54,18 +55,7 @@ export function buildMachine(sheet: Sheet): Machine {
       successProbability,
       licensed: licensed !== undefined,
     })),
-    tests: sheet.tests.map(({ id, part, signal, by, jumper, moment, watched, asks, minutes, caution }) => ({
-      id,
-      part: partIndex.get(part)!,
-      signal,
-      by,
-      jumper: jumper === undefined ? undefined : partIndex.get(jumper)!,
-      moment,
-      watched,
-      asks,
-      minutes,
-      caution,
-    })),
+    tests: indexTests(sheet, indexed),
     panelMinutes: new Map(sheet.panels.map(({ id, minutes }) => [id, minutes])),
     safetyMinutes: { isolate: minutesOf(sheet, 'isolated'), restore: minutesOf(sheet, 'energised') },
     frequency: sheet.hertz,

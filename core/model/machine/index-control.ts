@@ -10,6 +10,17 @@ const indexById = (list: readonly { id: string }[]) => {
   return (id: string | undefined): number => (id === undefined ? -1 : (byId.get(id) ?? -1))
 }
 
+/** What a hand holds, by its place in the flat arrays. */
+export function settingOf(
+  sheet: Sheet,
+  { parts, partIndex }: Pick<IndexedParts, 'parts' | 'partIndex'>,
+  { part, mode, value }: HandSetting,
+): ModeSetting {
+  const index = partIndex.get(part)!
+  const spec = sheet.parts[index].kind.modes!.find((m) => m.name === mode)!
+  return { mode: parts[index].mode[mode], value: spec.values.indexOf(value) }
+}
+
 /** The control of a machine, its alarms and complaints, with every name replaced by an index. */
 export function indexControl(sheet: Sheet, { parts, partIndex }: IndexedParts): Control {
   const kinds = sheet.parts.map((p) => p.kind)
@@ -19,11 +30,7 @@ export function indexControl(sheet: Sheet, { parts, partIndex }: IndexedParts): 
   const condition = (c: Condition): Condition<number> => mapCondition(c, names)
   const optional = (c: Condition | undefined) => (c === undefined ? undefined : condition(c))
   const commandOf = (index: number) => parts[index].mode[kinds[index].command!]
-  const setting = (index: number, mode: string, value: string): ModeSetting => ({
-    mode: parts[index].mode[mode],
-    value: kinds[index].modes!.find((m) => m.name === mode)!.values.indexOf(value),
-  })
-  const held = (s: HandSetting) => setting(partIndex.get(s.part)!, s.mode, s.value)
+  const held = (s: HandSetting) => settingOf(sheet, { parts, partIndex }, s)
   const programs = sheet.programs.map((p, index) => ({
     index,
     id: p.id,

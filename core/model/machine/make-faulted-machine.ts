@@ -44,6 +44,7 @@ export function makeFaultedMachine(
       }
     }
   const addedComponents: Component[] = []
+  let { nodeCount } = machine
   for (const intervention of interventions) {
     if (intervention.hold) heldModes[intervention.hold.mode] = intervention.hold.value
     if (intervention.leads) {
@@ -51,11 +52,16 @@ export function makeFaultedMachine(
       const [a, b] = [parts[one], parts[other]]
       parts = parts.with(one, { ...a, nodes: b.nodes }).with(other, { ...b, nodes: a.nodes })
     }
+    if (intervention.lifted !== undefined) {
+      const part = parts[intervention.lifted]
+      const nodes = { ...part.nodes, [machine.kinds[part.index].terminals[0]]: nodeCount++ }
+      parts = parts.with(part.index, { ...part, nodes })
+    }
     if (intervention.jumper !== undefined) {
       const { terminals } = machine.kinds[intervention.jumper]
       const { nodes } = parts[intervention.jumper]
       addedComponents.push({ type: 'R', a: nodes[terminals[0]], b: nodes[terminals[1]], ohms: JUMPER_OHMS })
     }
   }
-  return { machine, parts, values: v, standardDeviations, heldModes, addedComponents }
+  return { machine, parts, nodeCount, values: v, standardDeviations, heldModes, addedComponents }
 }

@@ -30,6 +30,13 @@ export interface Phase {
   timeLimits: number[]
 }
 
+/** A part that is held while the machine runs, with the names of its mode and value. */
+export interface HeldPart {
+  part: number
+  setting: ModeSetting
+  named: readonly [mode: string, value: string]
+}
+
 /** A special test of the sheet; `moment` is the id of a phase or of a moment of a program. */
 export interface SpecialTest {
   id: string
@@ -37,6 +44,10 @@ export interface SpecialTest {
   signal: string
   by: Sense | PlacedInstrument
   jumper: number | undefined
+  /** Part whose first lead is lifted for it. */
+  lifts: number | undefined
+  /** What a hand holds meanwhile. */
+  holds: readonly HeldPart[]
   moment: string
   /** How long it is watched from a moment on, s; `undefined` through a phase, or where it is looked at once. */
   watched: number | undefined
@@ -185,6 +196,8 @@ export interface Intervention {
   hold?: ModeSetting
   /** A jumper across terminals 0 and 1 of a part. */
   jumper?: number
+  /** A part whose lead is off its first terminal. */
+  lifted?: number
   /** Two parts (indices) of one kind whose leads have changed places. */
   leads?: readonly [number, number]
   /** A repair that has been done (index into the sheet's repairs): the faults it cures are gone. */
@@ -195,6 +208,8 @@ export interface Intervention {
 export interface FaultedMachine {
   machine: Machine
   parts: readonly Part[]
+  /** Electrical nodes: those of the machine, and one for each lead that hangs in the air. */
+  nodeCount: number
   values: Float64Array
   /** Standard deviation of each value: what a fault sets or scales has its spread set or scaled with it. */
   standardDeviations: Float64Array

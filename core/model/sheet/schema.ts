@@ -214,7 +214,14 @@ export const sheetSchema = z.strictObject({
     name,
     z.strictObject({
       title: z.string(),
-      jumper: name.optional(),
+      jumper: name.optional().describe('a switch that is bridged for it'),
+      lifts: name
+        .optional()
+        .describe('a part whose lead is lifted off its first terminal for it, dead, its end insulated, and put back dead'),
+      holds: z
+        .record(z.string(), z.string())
+        .optional()
+        .describe('what a hand holds meanwhile, by PART or PART.MODE: fixed dead, read with the hands away'),
       sense: z.string().optional().describe('PART.SIGNAL that is watched: one that is true or false'),
       reads: z
         .string()

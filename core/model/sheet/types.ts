@@ -217,6 +217,8 @@ export interface SheetTest {
   id: string
   title: string
   jumper: string | undefined
+  lifts: string | undefined
+  holds: readonly HandSetting[]
   part: string
   signal: string
   /** By what it is noticed, or with what it is read. */

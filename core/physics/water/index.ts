@@ -1,5 +1,5 @@
 export { subnetworksOf, type Subnetwork } from './subnetworks'
-export { solveWater, type WaterLink, type WaterSolution } from './solve'
+export { PLAIN_LINK, solveWater, type WaterLink, type WaterSolution } from './solve'
 
 /** Pascals per metre of water column, 20 °C. */
 export const PASCALS_PER_METRE = 9810

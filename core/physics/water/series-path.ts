@@ -1,4 +1,4 @@
-import { pressureLoss, FLOW_TOLERANCE, lossSlope, type WaterLink } from './solve'
+import { FLOW_TOLERANCE, lossSlope, outletAllowed, pressureLoss, throttles, type WaterLink } from './solve'
 
 /** A subnetwork without branches: its links in order from one fixed pressure to the other. */
 export interface SeriesPath {
@@ -9,7 +9,8 @@ export interface SeriesPath {
 }
 
 /**
- * The path that a list of links forms, `undefined` when they branch or hang in the air at an end.
+ * The path that a list of links forms, `undefined` when they branch, hang in the air at an end, or hold a pressure regulator each way
+ * round. Pressure regulators lie in the direction of the path.
  *
  * @param fixed pressure per node, NaN where unknown
  */
@@ -31,7 +32,12 @@ export function seriesPathOf(links: readonly WaterLink[], fixed: Float64Array): 
     if (next === undefined) break
     k = next
   }
-  return steps.length === links.length ? { steps, from: ends[0][0], to: node } : undefined
+  if (steps.length !== links.length) return undefined
+  const turned = steps.map(({ link, forward }) => ({ link, forward: !forward })).reverse()
+  const path = { steps, from: ends[0][0], to: node }
+  return [path, { steps: turned, from: path.to, to: path.from }].find((p) =>
+    p.steps.every(({ link, forward }) => forward || links[link].outletAtMost === Infinity),
+  )
 }
 
 const MAX_ROUNDS = 80
@@ -41,7 +47,8 @@ const START = 1e-4
 
 /**
  * Flow along a path between two fixed pressures: one equation, Σ h(Q) = p(from) − p(to), in one unknown. The sum
- * rises with Q, so Newton's steps are kept between the last flows known to be too small and too great.
+ * rises with Q, so Newton's steps are kept between the last flows known to be too small and too great. Behind a pressure regulator that
+ * throttles stands what it allows, whatever was lost before it.
  *
  * @param flow receives the flow of each link, m³/s
  * @param pressure receives the pressure of every inner node, Pa
@@ -62,6 +69,11 @@ export function solveSeriesPath(
     for (const { link, forward } of steps) {
       const s = links[link]
       const own = forward ? q : -q
+      if (throttles(s, own, fixed[from] - wanted - sum)) {
+        sum = fixed[from] - wanted - outletAllowed(s, own)
+        rise = own < 0 ? lossSlope(s, own) : s.droop
+        continue
+      }
       sum += forward ? pressureLoss(s, own) : -pressureLoss(s, own)
       rise += lossSlope(s, own)
     }
@@ -77,7 +89,8 @@ export function solveSeriesPath(
   for (const { link, forward } of steps) {
     const s = links[link]
     flow[link] = forward ? q : -q
-    p -= forward ? pressureLoss(s, q) : -pressureLoss(s, -q)
+    if (throttles(s, flow[link], p)) p = outletAllowed(s, q)
+    else p -= forward ? pressureLoss(s, q) : -pressureLoss(s, -q)
     const node = forward ? s.to : s.from
     if (node !== to) pressure[node] = p
   }

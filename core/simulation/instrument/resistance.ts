@@ -22,14 +22,14 @@ function isFed(point: OperatingPoint, a: number, b: number): boolean {
   if (point.volts(a, b) <= LIVE_ABOVE) return false
   const steady = Math.abs(point.dcVolts(a, b))
   if (Math.sqrt(Math.max(0, point.volts(a, b) ** 2 - steady ** 2)) > LIVE_ABOVE) return true
-  const { machine, parts } = point.faulted
+  const { machine, parts, nodeCount } = point.faulted
   const supplied = parts.flatMap((part) => {
     const own = stampsOf(point, [part])
     return machine.kinds[part.index].returns?.of === 'supply'
       ? own
       : own.map((c) => (c.type === 'VDC' ? { ...c, volts: 0 } : c))
   })
-  return Math.abs(dcVoltsBetween(solveCircuit(machine.nodeCount, supplied, 'dc', 0), a, b)) > LIVE_ABOVE
+  return Math.abs(dcVoltsBetween(solveCircuit(nodeCount, supplied, 'dc', 0), a, b)) > LIVE_ABOVE
 }
 
 /**
@@ -43,13 +43,13 @@ export function resistanceIndication(
   b: number,
   alone?: Part,
 ): Indication {
-  const { machine, parts, addedComponents } = point.faulted
+  const { machine, parts, nodeCount, addedComponents } = point.faulted
   const sensitivity = new Float64Array(machine.params.length)
   if (!alone && isFed(point, a, b)) return { type: 'refused', value: NaN, sensitivity }
   const measured = alone ? [alone] : parts
   const stamps = measured.map((part) => passive(stampsOf(point, [part])))
   const added = alone ? [] : passive(addedComponents)
-  const solved = (own: readonly Component[]) => solveCircuit(machine.nodeCount, [...own, ...added], 'dc', 0)
+  const solved = (own: readonly Component[]) => solveCircuit(nodeCount, [...own, ...added], 'dc', 0)
   const solution = solved(stamps.flat())
   const port = portBetween(solution, a, b)
   if (!port.connected || port.zRe > (meter.range ?? Infinity)) return { type: 'open', value: Infinity, sensitivity }

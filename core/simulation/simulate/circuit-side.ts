@@ -87,12 +87,12 @@ export class CircuitSide {
     // Once it is known that no such resistance lies in an AC loop, they are left to whoever looks at DC.
     if (this.context.roles.resistive.length && c.acFollows !== false) this.follow(c)
     if (!c.ac && c.rectifies) this.couple(c)
-    return (c.ac ??= solveCircuit(this.context.faulted.machine.nodeCount, c.components, 'ac', this.omega))
+    return (c.ac ??= solveCircuit(this.context.faulted.nodeCount, c.components, 'ac', this.omega))
   }
   dc(): Solution {
     const c = this.current()
     if (!c.dc && c.rectifies) this.couple(c)
-    c.dc ??= solveCircuit(this.context.faulted.machine.nodeCount, c.components, 'dc', 0)
+    c.dc ??= solveCircuit(this.context.faulted.nodeCount, c.components, 'dc', 0)
     this.follow(c)
     return c.dc ?? this.dc()
   }
@@ -135,7 +135,7 @@ export class CircuitSide {
     return 2 * Math.PI * this.context.faulted.machine.frequency
   }
   private couple(c: Circuit): void {
-    const { ac, dc } = coupleRectifiers(this.context.faulted.machine.nodeCount, c.components, this.omega)
+    const { ac, dc } = coupleRectifiers(this.context.faulted.nodeCount, c.components, this.omega)
     c.ac = ac
     c.dc = dc
   }
@@ -167,7 +167,7 @@ export class CircuitSide {
     if (c.acFollows) c.ac = undefined
   }
   private inAcLoop(c: Circuit, moved: readonly Component[]): boolean {
-    c.ac ??= solveCircuit(this.context.faulted.machine.nodeCount, c.components, 'ac', this.omega)
+    c.ac ??= solveCircuit(this.context.faulted.nodeCount, c.components, 'ac', this.omega)
     const { block } = c.ac
     return c.components.some((x) => x.type === 'VAC' && moved.some((y) => block[y.a] === block[x.a]))
   }

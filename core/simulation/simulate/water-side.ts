@@ -26,7 +26,8 @@ function prepare(r: Subnetwork, links: readonly WaterLink[], fixed: Float64Array
   const ends = r.links.flatMap((k) => [links[k].from, links[k].to])
   const innerNodes = [...new Set(ends)].filter((node) => Number.isNaN(fixed[node]))
   const own = r.links.map((k) => links[k])
-  const stagnant = r.boundaryNodes.length < 2 && own.every((s) => s.pressureRise === 0)
+  const still = (s: WaterLink) => s.pressureRise === 0 && s.outletAtMost === Infinity
+  const stagnant = r.boundaryNodes.length < 2 && own.every(still)
   return {
     ...r,
     own,

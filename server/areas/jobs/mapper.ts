@@ -1,3 +1,4 @@
+import { describeBypass } from '../../../core/words'
 import type { JobRow } from '../../../shared/contracts/jobs'
 import type { ListedJob } from './list-repository'
 
@@ -10,7 +11,7 @@ export function toJobRow({ id, unit, listed, standing, created_at, touched_at }:
     words,
     readings,
     repairs,
-    bypasses: bypasses.map((part) => bypassTitles?.[part] ?? part),
+    bypasses: bypasses.map((key) => describeBypass(key, bypassTitles?.[key] ?? key)),
     disconnected: disconnected.map((d) => d.name),
     awaits: awaits && !closed ? { what: awaits.what, text: awaits.text } : null,
     closed: closed ? { repair: closed.text || closed.repair, by: closed.by, at: closed.at } : null,

@@ -4,7 +4,7 @@ import { coupleRectifiers, solveCircuit, voltsBetween, type Component } from '..
 import { makeFaultedMachine } from '../../../core/model/machine'
 import { plainVolts, runPlain, solveBoth, solvePlain, STEP, waterSolver } from '../../../core/truth'
 import { simulate } from '../../../core/simulation/simulate'
-import { solveWater, type WaterLink } from '../../../core/physics/water'
+import { PLAIN_LINK, solveWater, type WaterLink } from '../../../core/physics/water'
 import { FAMILY, machineOf, mini, activeFaultsIn } from '../support/sheets'
 
 const OMEGA = 2 * Math.PI * 50
@@ -78,25 +78,32 @@ describe('two solvers, written apart, give one answer', () => {
       square: fc.double({ min: 1e10, max: 1e13, noNaN: true }),
       oneWay: fc.boolean(),
       rated: fc.constantFrom(Infinity, 2e-4),
+      allows: fc.constantFrom(Infinity, Infinity, Infinity, 1e5, 2e5),
     })
     fc.assert(
       fc.property(fc.array(link, { minLength: 3, maxLength: 7 }), (drawn) => {
-        const links = drawn.map(({ from, step, square, oneWay, rated }): WaterLink => ({
+        const links = drawn.map(({ from, step, square, oneWay, rated, allows }): WaterLink => ({
+          ...PLAIN_LINK,
           from,
           to: (from + step) % 5,
           quadratic: square,
           linear: 1e6,
           ratedFlow: rated,
           regulatorSlope: rated === Infinity ? 0 : 1e10,
-          pressureRise: 0,
-          oneWay,
+          oneWay: oneWay || allows < Infinity,
+          outletAtMost: allows,
+          droop: 2e8,
         }))
         const fixed = Float64Array.from([3e5, 0, NaN, NaN, NaN])
         const { flow } = solveWater(5, links, fixed)
         const plain = waterSolver(links, fixed)(fixed)
+        // Where wide pipes meet tight ones the plain way may not have come to rest: as much comes as goes, or it tells nothing.
+        const gain = (n: number) =>
+          links.reduce((q, s, k) => q + (s.to === n ? plain[k] : 0) - (s.from === n ? plain[k] : 0), 0)
+        fc.pre([2, 3, 4].every((n) => Math.abs(gain(n)) < 1e-9))
         plain.forEach((q, k) => expect(Math.abs(flow[k] - q)).toBeLessThan(2e-8 + 1e-4 * Math.abs(q)))
       }),
-      { seed: 5, numRuns: 60 },
+      { seed: 5, numRuns: 60, endOnFailure: true },
     )
   })
 })

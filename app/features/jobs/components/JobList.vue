@@ -14,7 +14,7 @@ const FILTERS: { id: Filter; title: string }[] = [
   { id: 'open', title: 'Open' },
   { id: 'waiting', title: 'Waiting' },
   { id: 'closed', title: 'Closed' },
-  { id: 'bypass', title: 'Jumper in' },
+  { id: 'bypass', title: 'Jumper in, lead off' },
 ]
 const session = useSession()
 const router = useRouter()

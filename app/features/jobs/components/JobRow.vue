@@ -27,7 +27,7 @@ const found = computed(() => {
       <span>{{ found }}</span>
       <span v-if="job.awaits">{{ describeAwaited(job.awaits.what) }}. {{ job.awaits.text }}</span>
       <span v-if="job.disconnected.length">Still off: {{ job.disconnected.join(', ') }}</span>
-      <strong v-if="job.bypasses.length" class="bypass">Jumper in: {{ job.bypasses.join(', ') }}</strong>
+      <strong v-if="job.bypasses.length" class="bypass">To put right: {{ job.bypasses.join(', ') }}</strong>
     </span>
     <span class="small soft time"
       ><span>{{ job.touchedBy }}</span> <span>{{ formatMoment(job.touchedAt, timeZone) }}</span></span

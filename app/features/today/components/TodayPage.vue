@@ -13,7 +13,7 @@ const router = useRouter()
 const { lists, unsent, trouble } = useToday()
 const mayOpen = computed(() => session.person?.role !== 'read-only')
 const timeZone = computed(() => session.person?.timeZone ?? 'UTC')
-/** Jumpers that somebody has noted in, with those that only this device knows of. */
+/** Jumpers and lifted leads that somebody has noted, with those that only this device knows of. */
 const bypassed = computed(() => {
   const known = (lists.value.bypassed ?? []).map((j) => ({
     id: j.id,
@@ -53,8 +53,8 @@ useKeys({ n: () => mayOpen.value && void router.push('/jobs/new') })
       >
     </div>
     <TroubleBar v-if="trouble" :text="trouble" />
-    <section v-if="bypassed.length" class="card danger" aria-label="Jumpers left in">
-      <h2><AppIcon name="danger" /> Jumpers in</h2>
+    <section v-if="bypassed.length" class="card danger" aria-label="To put right">
+      <h2><AppIcon name="danger" /> Jumpers in, leads off</h2>
       <ul>
         <li v-for="b in bypassed" :key="b.id">
           <NuxtLink :to="`/jobs/${b.id}`" class="line">

@@ -21,4 +21,5 @@ export const kindInterface: KindInterface = {
   ],
   jumperAllowed: false,
   forcible: ['float'],
+  leadLifts: true,
 }

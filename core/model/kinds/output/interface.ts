@@ -17,4 +17,5 @@ export const kindInterface: KindInterface = {
     { name: 'contact', values: ['open', 'closed'], initial: 0 },
   ],
   command: 'called',
+  leadLifts: true,
 }

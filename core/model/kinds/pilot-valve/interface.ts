@@ -26,4 +26,5 @@ export const kindInterface: KindInterface = {
     { name: 'flow-control', values: ['closed', 'open'], initial: 1 },
     { name: 'passage', values: ['closed', 'open'], initial: 0 },
   ],
+  leadLifts: true,
 }

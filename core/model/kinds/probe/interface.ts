@@ -18,4 +18,5 @@ export const kindInterface: KindInterface = {
     { name: 'skin', values: ['scaled', 'bridged', 'clean'], initial: 2 },
   ],
   forcible: ['wet'],
+  leadLifts: true,
 }

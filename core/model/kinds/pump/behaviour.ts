@@ -1,3 +1,4 @@
+import { linkOfKv } from '../link-of-kv'
 import { motorSignals, motorVolts, stampMotor, turningTransition } from '../motor-winding'
 import type { KindBehaviour } from '../contract'
 
@@ -6,16 +7,7 @@ export const kindBehaviour: KindBehaviour = {
   links({ ports, param, mode }, { values, modes }, emit) {
     if (modes[mode.primed] === 0) return
     const head = modes[mode.turning] ? values[param.head] : 0
-    emit({
-      from: ports.in,
-      to: ports.out,
-      quadratic: 1e5 / values[param.passes] ** 2,
-      linear: 1e5,
-      ratedFlow: Infinity,
-      regulatorSlope: 0,
-      pressureRise: head,
-      oneWay: true,
-    })
+    emit({ ...linkOfKv(ports.in, ports.out, values[param.passes]), pressureRise: head, oneWay: true })
   },
   transition(part, point, request) {
     const { param, mode } = part

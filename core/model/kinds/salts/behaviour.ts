@@ -28,6 +28,6 @@ export const kindBehaviour: KindBehaviour = {
     if (net > 0 && point.referredSignal(part, 'of', 'over')) derivatives[part.state.held] -= net * own
   },
   signals: {
-    conducts: { description: 'how well the water in it conducts', dimension: 'conductivity', read: conducts },
+    conductivity: { description: 'how well the water in it conducts', dimension: 'conductivity', read: conducts },
   },
 }

@@ -22,4 +22,5 @@ export const kindInterface: KindInterface = {
   },
   choices: { rest: ['closed', 'open'] },
   modes: [...coilModes, { name: 'passage', values: ['closed', 'open'], initial: 0 }],
+  leadLifts: true,
 }

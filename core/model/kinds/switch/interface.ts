@@ -13,4 +13,5 @@ export const kindInterface: KindInterface = {
   manual: { mode: 'contact', disconnected: 0 },
   interrupts: { mode: 'contact', value: 0 },
   jumperAllowed: true,
+  leadLifts: true,
 }

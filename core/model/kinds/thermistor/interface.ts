@@ -20,4 +20,5 @@ export const kindInterface: KindInterface = {
   },
   refs: { of: 'temperature' },
   modes: [{ name: 'bead', values: ['open', 'shorted', 'whole'], initial: 2 }],
+  leadLifts: true,
 }

@@ -26,4 +26,5 @@ export const kindInterface: KindInterface = {
   interrupts: { mode: 'contact', value: 0 },
   jumperAllowed: true,
   forcible: ['snap'],
+  leadLifts: true,
 }

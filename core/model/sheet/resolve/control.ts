@@ -87,7 +87,7 @@ export function resolvePhases(scope: Scope): Sheet['phases'] {
 }
 
 /** What a hand holds, as far as a hand can. @param written by PART or PART.MODE */
-function handSettings(
+export function handSettings(
   { collector, find }: Scope,
   written: Readonly<Record<string, string>> | undefined,
   path: Path,

@@ -8,6 +8,7 @@ import {
 } from '../../kinds'
 import type { WrittenSheet } from '../schema'
 import type { Sheet, SheetTest } from '../types'
+import { handSettings } from './control'
 import { entries, oneOf, type Path } from './problem-collector'
 import type { Scope } from './scope'
 
@@ -85,11 +86,25 @@ function checkFits(
     })
 }
 
+/** Whether what a test bridges or takes off may be bridged or taken off. */
+function checkHands({ collector, find }: Scope, t: WrittenTest, path: Path): void {
+  const bridged = t.jumper === undefined ? undefined : find(t.jumper, [...path, 'jumper'])
+  if (bridged && !mayBeBridged(bridged.kind, bridged.choices))
+    collector.report('out-of-range', [...path, 'jumper'], {
+      found: t.jumper!,
+      expected: 'a switch that may be bridged; protection is never bridged',
+    })
+  const lifted = t.lifts === undefined ? undefined : find(t.lifts, [...path, 'lifts'])
+  if (lifted && !lifted.kind.leadLifts)
+    collector.report('out-of-range', [...path, 'lifts'], {
+      found: t.lifts!,
+      expected: 'a part with a lead that may be lifted while the machine runs',
+    })
+}
+
 /** Tests that the sheet adds to what its kinds offer. */
-export function resolveTests(
-  { collector, written, find, isAbsent, phases }: Scope,
-  moments: Sheet['moments'],
-): Sheet['tests'] {
+export function resolveTests(scope: Scope, moments: Sheet['moments']): Sheet['tests'] {
+  const { collector, written, find, isAbsent, phases } = scope
   return entries(written.tests).flatMap(([id, t]) => {
     const path: Path = ['tests', id]
     const field = t.reads === undefined ? 'sense' : 'reads'
@@ -101,21 +116,14 @@ export function resolveTests(
       })
       return []
     }
-    if (isAbsent(of) || isAbsent(t.jumper ?? '')) return []
+    if ([of, t.jumper ?? '', t.lifts ?? '', ...Object.keys(t.holds ?? {})].some(isAbsent)) return []
     const [partId, signal] = of.split('.')
     const part = find(partId, [...path, field])
     const signals = part && (part.kind.signals ?? {})
     if (signals && !(signal in signals))
       collector.report('unknown-signal', [...path, field], { found: of, expected: oneOf(Object.keys(signals)) })
     checkFits(collector, t, signals?.[signal], path)
-    if (t.jumper !== undefined) {
-      const bridged = find(t.jumper, [...path, 'jumper'])
-      if (bridged && !mayBeBridged(bridged.kind, bridged.choices))
-        collector.report('out-of-range', [...path, 'jumper'], {
-          found: t.jumper,
-          expected: 'a switch that may be bridged; protection is never bridged',
-        })
-    }
+    checkHands(scope, t, path)
     if (t.moment !== FOUND && !moments.some((m) => m.id === t.moment) && !phases.has(t.moment))
       collector.report('unknown-phase', [...path, 'moment'], {
         found: t.moment,
@@ -133,6 +141,8 @@ export function resolveTests(
         id,
         title: t.title,
         jumper: t.jumper,
+        lifts: t.lifts,
+        holds: handSettings(scope, t.holds, [...path, 'holds']),
         part: partId,
         signal,
         by: t.by,

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { LEAD_OFF } from '../../../../../core/job'
 import { computed, onMounted, ref, useTemplateRef, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { speakOnce, useKeys } from '../../../../ui'
@@ -84,6 +85,8 @@ const held = computed(() => {
   if (missing.value.length) return `Make it safe first: go back and hold ${missing.value[0]!.title}.`
   if (card.value?.jumper !== undefined && !state.value.bypasses.includes(card.value.jumper))
     return 'This test bridges a part: go back and take it from the card.'
+  if (card.value?.lifts !== undefined && !state.value.bypasses.includes(card.value.lifts + LEAD_OFF))
+    return 'This test lifts a lead: go back and take it from the card.'
   return locked.value ? 'This job is closed.' : ''
 })
 const busy = ref(false)

@@ -42,7 +42,7 @@ function stop() {
       </label>
       <InputText v-model="text" fluid aria-label="What to know about it" placeholder="What to know about it" />
       <p v-if="bypassed" role="alert" class="small">
-        A jumper is in. No bypass stays in a machine that is left with its user: take it out first.
+        A jumper is in or a lead is off. Neither stays so in a machine that is left with its user: put it right first.
       </p>
       <p v-else-if="left.length" class="small"><strong>Left so:</strong> {{ left.join('; ') }}.</p>
       <Button severity="secondary" :disabled="!choice || bypassed" @click="stop">{{

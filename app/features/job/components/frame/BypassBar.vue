@@ -1,20 +1,26 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 
-/** What is still bridged, until somebody says that it is out. */
-defineProps<{ jumpers: { id: string; title: string }[]; closed: boolean; locked: boolean }>()
-const emit = defineEmits<{ out: [part: string] }>()
+/** What is still bridged or off its terminal, until somebody says that it is as it was. */
+defineProps<{ bypasses: { id: string; lead: boolean; title: string }[]; closed: boolean; locked: boolean }>()
+const emit = defineEmits<{ out: [part: string, lead: boolean] }>()
 </script>
 
 <template>
-  <section v-if="jumpers.length" class="card" aria-label="Bypasses">
+  <section v-if="bypasses.length" class="card" aria-label="Bypasses">
     <p v-if="closed" role="alert">
-      <strong>Closed with a jumper still noted in.</strong> Reopen the job and take it out.
+      <strong>Closed with this still noted.</strong> Reopen the job and put it right.
     </p>
-    <div v-for="p in jumpers" :key="p.id" class="row" role="alert">
-      <strong>A jumper is still across the {{ p.title }}.</strong>
-      <span class="soft small">Fitted and taken out dead. Never left in.</span>
-      <Button v-if="!locked" class="push" size="small" @click="emit('out', p.id)">It is out</Button>
+    <div v-for="p in bypasses" :key="`${p.id} ${p.lead}`" class="row" role="alert">
+      <strong>{{
+        p.lead ? `The lead of the ${p.title} is still off its terminal.` : `A jumper is still across the ${p.title}.`
+      }}</strong>
+      <span class="soft small">{{
+        p.lead ? 'Lifted and put back dead, its bare end insulated.' : 'Fitted and taken out dead. Never left in.'
+      }}</span>
+      <Button v-if="!locked" class="push" size="small" @click="emit('out', p.id, p.lead)">{{
+        p.lead ? 'It is back' : 'It is out'
+      }}</Button>
     </div>
   </section>
 </template>

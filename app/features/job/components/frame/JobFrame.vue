@@ -75,10 +75,10 @@ watchEffect(() => {
       <RefusedEntries :entries="refused" @discard="job.discard" @resend="job.resend" />
       <p v-if="stopped" role="alert" class="card">This machine cannot be run: {{ stopped }}</p>
       <BypassBar
-        :jumpers="bypasses"
+        :bypasses="bypasses"
         :closed="closed"
         :locked="locked"
-        @out="act({ type: 'action', action: { verb: 'unjumper', target: $event } })"
+        @out="(target, lead) => act({ type: 'action', action: { verb: lead ? 'land' : 'unjumper', target } })"
       />
       <section v-if="state.closed" class="card row" aria-label="Closed">
         <strong>Closed: {{ ended }}.</strong>

@@ -1,0 +1,40 @@
+import type { KindService } from '../contract'
+
+export const kindService: KindService = {
+  measurements: () => [
+    { id: 'pressure', type: 'pressure', port: 'out', when: 'cold' },
+    { id: 'bucket', type: 'bucket', port: 'out', when: 'cold' },
+  ],
+  faults: {
+    'held-open': {
+      title: 'regulator holds nothing back: its seat is worn or its diaphragm torn',
+      effects: [{ mode: 'seat', at: 'open' }],
+      ratePerYear: 0.02,
+      cure: 'replace',
+    },
+    clogged: {
+      title: 'regulator or its strainer clogged',
+      effects: [{ param: 'clear', to: 'severity' }],
+      severity: { from: 0.005, to: 0.1, scale: 'log' },
+      saidWith: { plumbing: 0.2 },
+      ratePerYear: 0.02,
+      cure: 'clean',
+    },
+    'set-low': {
+      title: 'regulator set too low, or its spring weak',
+      effects: [{ param: 'sets', times: 'severity' }],
+      severity: { from: 0.15, to: 0.5, scale: 'log' },
+      saidWith: { 'worked-on': 0.3 },
+      ratePerYear: 0.01,
+      cure: 'restore',
+    },
+    'set-high': {
+      title: 'regulator set too high',
+      effects: [{ param: 'sets', times: 'severity' }],
+      severity: { from: 1.5, to: 2.5, scale: 'log' },
+      saidWith: { 'worked-on': 0.4 },
+      ratePerYear: 0.01,
+      cure: 'restore',
+    },
+  },
+}
