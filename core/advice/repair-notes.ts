@@ -1,6 +1,6 @@
-import { benchChecksOf, type Machine } from '../model/machine'
+import { benchChecksOf, usualWorkOf, type Machine } from '../model/machine'
 import type { RepairNotes } from '../model/sheet'
-import { describeBench, describePanel, describeSeat } from '../words'
+import { describeBench, describePanel, describeSeat, describeWork } from '../words'
 
 /** What hands need at a repair, in words. */
 export interface RepairGuide extends RepairNotes {
@@ -8,6 +8,8 @@ export interface RepairGuide extends RepairNotes {
   access: readonly string[]
   /** What is checked of its parts off the machine, with what a good one shows. */
   bench: readonly string[]
+  /** Whether its steps are the usual ones of such a part: its sheet has none of its own. */
+  usual: boolean
   /** Other repairs that cure the same, where the trade differs. */
   instead: readonly { title: string; minutes: number; price: number }[]
 }
@@ -21,8 +23,13 @@ export function repairGuideOf(machine: Machine, repair: number): RepairGuide {
   const panels = new Set(places.map((p) => parts[p].panel))
   const sits = places.map((p) => describeSeat(sheet.parts[p])).filter(Boolean)
   const others = new Set(faults.flatMap((f) => f.instead))
+  const usual = licensed === undefined && notes.steps.length === 0 ? usualWorkOf(machine, repair) : undefined
   return {
     ...notes,
+    usual: usual !== undefined,
+    steps: usual ? describeWork(usual, parts[usual.part].title) : notes.steps,
+    lookAt: notes.lookAt.length ? notes.lookAt : (usual?.work.lookAt ?? []),
+    proved: notes.proved ?? usual?.work.proved,
     access: licensed === undefined ? [...sheet.panels.filter((p) => panels.has(p.id)).map(describePanel), ...sits] : [],
     bench:
       licensed === undefined

@@ -1,4 +1,5 @@
 export { describeAnswer, type AnswerCode } from './describe-answer'
+export { describeWork } from './describe-work'
 export { describeBench } from './describe-bench'
 export { describeBypass } from './describe-bypass'
 export { describePanel, describePlace, describeSeat } from './describe-access'

@@ -238,14 +238,35 @@ export interface FaultTemplate {
   /** What people say of the days before, where this is the cause. */
   saidWith?: SaidWith
   /** What usually cures it. */
-  cure: 'replace' | 'clean' | 'restore' | 'remake'
+  cure: Cure
+}
+
+/** What is done to a part that is at fault. */
+export type Cure = 'replace' | 'clean' | 'restore' | 'remake'
+
+/** One step of a work; `caution`: what bites at it. */
+export type WorkStep = string | { do: string; caution: string }
+
+/** How the trade does a work on a part of a kind, where a sheet says nothing of its own. `<it>` stands for the part. */
+export interface WorkTemplate {
+  /** In their order. */
+  steps: readonly WorkStep[]
+  /** What is looked at while it is open. */
+  lookAt?: readonly string[]
+  /** How a new part is proved before it goes in. */
+  proved?: string
 }
 
 /** How a part is checked off the machine: floats in water, what warmth works warmed, coils with a meter and air. */
 export type BenchSort = 'dipped' | 'heated' | 'coil'
 
+type Works = Partial<Record<Cure, WorkTemplate>>
+
 export interface KindService {
   bench?: BenchSort
   measurements?(part: Part): readonly MeasurementSpec[]
   faults?: Record<string, FaultTemplate>
+  works?: Works
+  /** Others where a choice of the part makes it another thing. */
+  worksBy?: { choice: string; works: Readonly<Record<string, Works>> }
 }

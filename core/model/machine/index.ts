@@ -4,6 +4,7 @@ export { ACCEPTANCES, withAcceptance, type Acceptance, type KnownGood } from './
 export { withShopHistory, type ShopHistory } from './with-shop-history'
 export { holdsMode } from './holds-mode'
 export { makeFaultedMachine } from './make-faulted-machine'
+export { usualWorkOf, type UsualWork } from './usual-work'
 export { benchChecksOf, type BenchCheck, type Range } from './bench-checks'
 export { startingStates } from './starting-states'
 export { severityAt, SEVERITY_SAMPLES } from './severity-at'

@@ -34,6 +34,7 @@ export function unlistedFaults(machine: Machine): Fault[] {
         intermittentShare: 0,
         saidWith: template.saidWith ?? {},
         causes: [],
+        cure: undefined,
         instead: [],
       }
       return [{ ...indexFault(written, -1, machine.sheet, machine.parts, machine.partIndex), repair }]

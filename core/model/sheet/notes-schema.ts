@@ -13,8 +13,17 @@ const step = z.union([
   z.strictObject({ do: z.string(), caution: z.string().describe('what bites at this step') }),
 ])
 
+/** What is done to a part that is at fault. */
+export const CURES = ['replace', 'clean', 'restore', 'remake'] as const
+
 /** What hands need at a repair. */
 export const repairNotesShape = {
+  work: z
+    .enum(CURES)
+    .optional()
+    .describe(
+      'what is done to the part: without steps of its own the usual ones of such a part stand; by its faults when left out',
+    ),
   steps: z.array(step).min(1).optional().describe('in their order, with which way round things go'),
   'look-at': z.array(z.string()).min(1).optional().describe('what is looked at and cleaned while it is open'),
   'part-number': z.string().optional(),

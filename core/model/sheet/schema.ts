@@ -217,7 +217,9 @@ export const sheetSchema = z.strictObject({
       jumper: name.optional().describe('a switch that is bridged for it'),
       lifts: name
         .optional()
-        .describe('a part whose lead is lifted off its first terminal for it, dead, its end insulated, and put back dead'),
+        .describe(
+          'a part whose lead is lifted off its first terminal for it, dead, its end insulated, and put back dead',
+        ),
       holds: z
         .record(z.string(), z.string())
         .optional()

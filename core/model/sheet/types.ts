@@ -1,5 +1,5 @@
 import type { SafetyEffect } from '../../evidence'
-import type { Kind, PlacedInstrument, SaidWith, Sense } from '../kinds'
+import type { Cure, Kind, PlacedInstrument, SaidWith, Sense } from '../kinds'
 import type { Quantity } from '../../foundation/quantity'
 import type { Condition } from './condition'
 
@@ -173,6 +173,8 @@ export interface SheetFault {
   priorExposureYears: number
   severity: Severity | undefined
   repair: string
+  /** What usually cures it, as its kind says; absent for a fault of the sheet's own. */
+  cure: Cure | undefined
   /** Other repairs that cure it, where the trade differs. */
   instead: readonly string[]
   /** Share of its cases that come and go, 0 … 1. */
@@ -200,6 +202,8 @@ export interface SheetRepair {
 export interface RepairNotes {
   /** In their order; `caution`: what bites at the step. */
   steps: readonly { text: string; caution: string | undefined }[]
+  /** What is done to the part; by its faults where it is left out. */
+  work: Cure | undefined
   /** What is looked at and cleaned while it is open. */
   lookAt: readonly string[]
   partNumber: string | undefined

@@ -15,4 +15,17 @@ export const kindService: KindService = {
       cure: 'restore',
     },
   },
+  works: {
+    restore: {
+      steps: [
+        'Look at the breaker and the residual-current device first: one tripped asks why',
+        {
+          do: 'Reset it once, with the loads switched off one by one',
+          caution: 'What trips again stays off. A fuse is never uprated, a device that trips is never held in',
+        },
+        'Dead at the socket with the breaker on: fixed wiring, for a licensed electrician',
+        'Measure the volts at the machine while it draws its full current',
+      ],
+    },
+  },
 }

@@ -1,5 +1,9 @@
 import type { KindService } from '../contract'
+import { controlChanged } from '../works'
 
 export const kindService: KindService = {
   measurements: () => [{ id: 'figure', type: 'display', signal: 'level', when: 'settled' }],
+  works: {
+    replace: controlChanged,
+  },
 }

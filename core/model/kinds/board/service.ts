@@ -1,4 +1,5 @@
 import type { KindService } from '../contract'
+import { controlChanged } from '../works'
 
 export const kindService: KindService = {
   measurements: () => [
@@ -7,5 +8,8 @@ export const kindService: KindService = {
   ],
   faults: {
     dead: { title: 'control board dead', effects: [{ mode: 'life', at: 'dead' }], ratePerYear: 0.008, cure: 'replace' },
+  },
+  works: {
+    replace: controlChanged,
   },
 }

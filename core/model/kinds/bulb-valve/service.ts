@@ -1,6 +1,7 @@
 import type { KindService } from '../contract'
 import { modulatingFaults } from '../modulating'
 import { PASSES_OFF } from '../valve-looks'
+import { WATER_OFF, NO_DROP, DESCALER } from '../works'
 
 export const kindService: KindService = {
   measurements: () => [
@@ -20,6 +21,30 @@ export const kindService: KindService = {
       ],
       ratePerYear: 0.01,
       cure: 'replace',
+    },
+  },
+  works: {
+    replace: {
+      steps: [
+        WATER_OFF,
+        'Undo the joint at <it> and draw it out with its seal; note how it is set',
+        'Blow low regulated air through the new one: passes as its bulb is warmed, seals as it is chilled',
+        'In with a new seal, its bulb fully in its pocket, capillary without kinks',
+        NO_DROP,
+        'Chill and warm its bulb once: it opens and shuts',
+      ],
+      proved: 'low regulated air: passes as its bulb is warmed, seals as it is chilled',
+    },
+    clean: {
+      steps: [
+        WATER_OFF,
+        'Take <it> out and apart: plunger, seat washer, spring in their order on a cloth',
+        DESCALER,
+        'Turn or renew the seat washer, the seat itself smooth to a fingertip',
+        'Together again, its spindle free over its whole way',
+        'Chill and warm its bulb once: it opens and shuts',
+      ],
+      lookAt: ['grit in its screen', 'its capillary: a kink lets the charge go'],
     },
   },
 }

@@ -1,4 +1,5 @@
 import type { KindService } from '../contract'
+import { changed } from '../works'
 
 export const kindService: KindService = {
   measurements: () => [
@@ -20,5 +21,8 @@ export const kindService: KindService = {
       ratePerYear: 0.004,
       cure: 'replace',
     },
+  },
+  works: {
+    replace: changed('open at rest, near zero while it is pressed'),
   },
 }

@@ -1,4 +1,5 @@
 import type { KindService } from '../contract'
+import { DEAD, RUN } from '../works'
 
 export const kindService: KindService = {
   measurements: () => [
@@ -22,6 +23,25 @@ export const kindService: KindService = {
       ratePerYear: 0.012,
       intermittentShare: 0.2,
       cure: 'remake',
+    },
+  },
+  works: {
+    remake: {
+      steps: [
+        DEAD,
+        'Photograph the plug and mark it: its like may stand beside it',
+        'Cut back to bright copper, crimp new terminals with the right jaws, tug each one',
+        'Grease lightly where it may get wet; push it home until it clicks',
+        'Measure across it while its load runs: next to nothing',
+      ],
+    },
+    restore: {
+      steps: [
+        'Note that it was loose before it is touched: pushing it home ends that evidence',
+        DEAD,
+        'Push the plug home until it clicks; look at each pin for one that has crept back',
+        RUN,
+      ],
     },
   },
 }

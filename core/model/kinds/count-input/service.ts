@@ -1,4 +1,5 @@
 import type { KindService } from '../contract'
+import { controlChanged } from '../works'
 
 export const kindService: KindService = {
   measurements: () => [
@@ -12,5 +13,8 @@ export const kindService: KindService = {
       ratePerYear: 0.001,
       cure: 'replace',
     },
+  },
+  works: {
+    replace: controlChanged,
   },
 }

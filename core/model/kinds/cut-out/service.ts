@@ -1,4 +1,5 @@
 import type { KindService, MeasurementSpec } from '../contract'
+import { COOL, changed } from '../works'
 
 const BUTTON: MeasurementSpec = {
   id: 'look',
@@ -37,6 +38,21 @@ export const kindService: KindService = {
       effects: [{ mode: 'contact', at: 'closed' }],
       ratePerYear: 0.002,
       cure: 'replace',
+    },
+  },
+  works: {
+    replace: changed(
+      'near zero cold; its opening is tried a few kelvin past its rating where it resets by itself or by a button',
+      'Note where its bead or disc touches, and put heat paste where there was some',
+    ),
+    restore: {
+      steps: [
+        'Find why it tripped before it is reset: run dry, scale, a contact or output that holds on',
+        COOL,
+        'Press its button once it is cool; it stays in or it is changed',
+        { do: 'Water seen by eye, then let it heat once under watch', caution: 'Never bridged, never held in' },
+        'The thermostat is seen to stop the heat below it',
+      ],
     },
   },
 }

@@ -12,4 +12,14 @@ export const kindService: KindService = {
       cure: 'restore',
     },
   },
+  works: {
+    restore: {
+      steps: [
+        { do: 'Charge it to full in air, away from sparks', caution: 'A charging battery gives off gas that burns' },
+        'Clean both posts to bright lead, clamps tight, grease over them',
+        'Measure the volts at its posts with every load on: a weak one collapses',
+      ],
+      lookAt: ['what drained it: something left on, a charging circuit that gives nothing'],
+    },
+  },
 }

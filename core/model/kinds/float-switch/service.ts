@@ -1,4 +1,5 @@
 import type { KindService } from '../contract'
+import { COOL, DESCALER } from '../works'
 
 export const kindService: KindService = {
   bench: 'dipped',
@@ -36,6 +37,30 @@ export const kindService: KindService = {
       effects: [{ mode: 'guide', at: 'jammed-up' }],
       ratePerYear: 0.006,
       cure: 'clean',
+    },
+  },
+  works: {
+    replace: {
+      steps: [
+        COOL,
+        'Mark which end of each float is up, which one is upper, and which way it works',
+        'Dip the new one ten times on its leads: open and closed each time, the right way round',
+        'In with new seals, the same way up, leads by their marks',
+        'Fill and drain once: it acts at its level both ways',
+      ],
+      proved: 'dipped ten times with the meter on it, ten of ten',
+    },
+    clean: {
+      steps: [
+        COOL,
+        'Mark which end of each float is up and which one is upper before a clip comes off',
+        DESCALER,
+        'Brush stem and float, back the same way up, clip in its groove',
+        'Dip it ten times with the meter on it: ten of ten, or it is changed',
+        'Fill and drain once: it acts at its level both ways',
+      ],
+      lookAt: ['scale on the stem', 'a float that has drunk water: heavy, or it rattles'],
+      proved: 'dipped ten times with the meter on it, ten of ten',
     },
   },
 }

@@ -1,4 +1,5 @@
 import type { KindService } from '../contract'
+import { controlChanged } from '../works'
 
 export const kindService: KindService = {
   measurements: () => [{ id: 'figure', type: 'display', signal: 'hertz', when: 'settled' }],
@@ -9,5 +10,8 @@ export const kindService: KindService = {
       ratePerYear: 0.002,
       cure: 'replace',
     },
+  },
+  works: {
+    replace: controlChanged,
   },
 }

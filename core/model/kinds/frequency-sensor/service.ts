@@ -1,4 +1,5 @@
 import type { KindService } from '../contract'
+import { changed } from '../works'
 
 export const kindService: KindService = {
   measurements: () => [
@@ -26,5 +27,11 @@ export const kindService: KindService = {
       ratePerYear: 0.005,
       cure: 'replace',
     },
+  },
+  works: {
+    replace: changed(
+      'its winding on the pins that the diagram names; its raw figure empty, then at one known height',
+      'Blow through its hose: clear, and dry',
+    ),
   },
 }

@@ -1,4 +1,5 @@
 import type { KindService } from '../contract'
+import { DEAD } from '../works'
 
 export const kindService: KindService = {
   measurements: () => [
@@ -8,5 +9,17 @@ export const kindService: KindService = {
   ],
   faults: {
     blown: { title: 'fuse blown', effects: [{ mode: 'link', at: 'blown' }], ratePerYear: 0.01, cure: 'replace' },
+  },
+  works: {
+    replace: {
+      steps: [
+        'Find why it blew before a new one goes in: a shorted coil, a wet motor, a pinched wire',
+        DEAD,
+        'Same rating, same speed, same size, holder bright and tight',
+        { do: 'Power back with the loads off, then one by one', caution: 'Never a larger fuse, never a wire' },
+        'Measure the current of what it feeds against its rating',
+      ],
+      proved: 'near zero across it before it goes in',
+    },
   },
 }

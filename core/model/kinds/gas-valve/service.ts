@@ -1,4 +1,5 @@
 import type { KindService } from '../contract'
+import { DEAD, RUN } from '../works'
 
 // What lies behind the coil is the refrigerant circuit: measured from outside only.
 export const kindService: KindService = {
@@ -28,6 +29,21 @@ export const kindService: KindService = {
       effects: [{ mode: 'seat', at: 'leaks' }],
       ratePerYear: 0.006,
       cure: 'replace',
+    },
+  },
+  works: {
+    replace: {
+      steps: [
+        DEAD,
+        {
+          do: 'Coil alone, eased off its stem; the valve in the pipe stays as it is',
+          caution: 'The circuit of the refrigerant is for licensed people. The line may be hot',
+        },
+        'Measure the new coil before it goes on; never fed off its stem: it burns',
+        'Same way round, its nut hand-tight and a little more',
+        RUN,
+      ],
+      proved: 'ohms of the coil in its band',
     },
   },
 }

@@ -1,4 +1,5 @@
 import type { KindService } from '../contract'
+import { DEAD } from '../works'
 
 export const kindService: KindService = {
   measurements: () => [{ id: 'insulation', type: 'insulation', a: '1', b: '2', when: 'isolated' }],
@@ -21,6 +22,29 @@ export const kindService: KindService = {
       severity: { from: 0.2, to: 3, scale: 'log' },
       ratePerYear: 0.003,
       cure: 'remake',
+    },
+  },
+  works: {
+    replace: {
+      steps: [
+        DEAD,
+        {
+          do: 'Live and neutral both off, electronics unplugged; insulation measured at the test voltage of the sheet',
+          caution: 'Nobody touches it while it is tested; discharged after',
+        },
+        'What leaks is changed; the plug beside it dried and looked at',
+        'Insulation of the new one measured before it goes in, then of the whole circuit',
+        'Earth continuity to every metal part that was touched, then power',
+      ],
+      proved: 'insulation at the test voltage of the sheet, cold',
+    },
+    remake: {
+      steps: [
+        DEAD,
+        'Find where the wires touch: measured from both ends, halved at the joints',
+        'Cut out what is chafed, join with what keeps wet out, led clear of edges',
+        'Open between the two again before power comes back',
+      ],
     },
   },
 }

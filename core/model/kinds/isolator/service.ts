@@ -37,4 +37,13 @@ export const kindService: KindService = {
       cure: 'replace',
     },
   },
+  works: {
+    restore: {
+      steps: [
+        { do: 'Ask who switched it off and why', caution: 'Somebody may be at work behind it' },
+        'Everybody clear, then on',
+        'Measure the volts behind it while the machine draws its full current',
+      ],
+    },
+  },
 }

@@ -1,4 +1,5 @@
 import type { KindService } from '../contract'
+import { changed } from '../works'
 
 export const kindService: KindService = {
   measurements: () => [
@@ -8,5 +9,8 @@ export const kindService: KindService = {
   ],
   faults: {
     dead: { title: 'lamp burnt out', effects: [{ mode: 'filament', at: 'open' }], ratePerYear: 0.01, cure: 'replace' },
+  },
+  works: {
+    replace: changed('its ohms or its light on the bench, at its own volts'),
   },
 }

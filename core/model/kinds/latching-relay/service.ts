@@ -1,4 +1,5 @@
 import type { KindService } from '../contract'
+import { changed } from '../works'
 
 export const kindService: KindService = {
   measurements: () => [
@@ -21,5 +22,8 @@ export const kindService: KindService = {
       cure: 'replace',
     },
     welded: { title: 'relay stays set', effects: [{ mode: 'latch', at: 'set' }], ratePerYear: 0.006, cure: 'replace' },
+  },
+  works: {
+    replace: changed('ohms of both its windings, its contact over and back'),
   },
 }

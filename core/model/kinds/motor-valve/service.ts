@@ -1,5 +1,6 @@
 import type { KindService } from '../contract'
 import { PASSES_OFF } from '../valve-looks'
+import { DEAD, WATER_OFF, NO_DROP, changed } from '../works'
 
 export const kindService: KindService = {
   measurements: () => [
@@ -30,6 +31,18 @@ export const kindService: KindService = {
       severity: { from: 0.25, to: 0.7, scale: 'linear' },
       ratePerYear: 0.015,
       cure: 'clean',
+    },
+  },
+  works: {
+    replace: changed('ohms both ways, its pointer shut and open as it is fed', WATER_OFF),
+    clean: {
+      steps: [
+        WATER_OFF,
+        DEAD,
+        'Take it out and look through it, what lies on its seat out with a soft tool',
+        'Driven shut and open once on the bench',
+        NO_DROP,
+      ],
     },
   },
 }

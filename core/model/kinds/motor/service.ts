@@ -1,4 +1,5 @@
 import type { KindService } from '../contract'
+import { changed } from '../works'
 
 export const kindService: KindService = {
   measurements: ({ choice }) => [
@@ -29,5 +30,11 @@ export const kindService: KindService = {
       cure: 'replace',
     },
     seized: { title: 'motor seized', effects: [{ mode: 'shaft', at: 'seized' }], ratePerYear: 0.008, cure: 'replace' },
+  },
+  works: {
+    replace: changed('its ohms beside the old one’s plate, and its shaft turned by hand', {
+      do: 'What it turns is held before a bolt comes out',
+      caution: 'Edges cut, springs pull',
+    }),
   },
 }

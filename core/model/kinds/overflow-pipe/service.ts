@@ -1,4 +1,5 @@
 import type { KindService } from '../contract'
+import { DEAD } from '../works'
 
 export const kindService: KindService = {
   measurements: () => [
@@ -20,5 +21,8 @@ export const kindService: KindService = {
       saidWith: { cleaned: 0.5 },
       cure: 'restore',
     },
+  },
+  works: {
+    clean: { steps: [DEAD, 'Cleared to its end with a flexible rod', 'A litre poured in: runs off without rising'] },
   },
 }

@@ -15,4 +15,17 @@ export const kindService: KindService = {
       cure: 'restore',
     },
   },
+  works: {
+    restore: {
+      steps: [
+        'Find why it tripped: a jam, low volts, worn bearings, a filter full of dust',
+        {
+          do: 'Isolate before anybody reaches in, then free what turns',
+          caution: 'It may start by itself as soon as it is reset',
+        },
+        'Reset it once it is cool, and once only',
+        'Current of the motor measured under load against its plate',
+      ],
+    },
+  },
 }

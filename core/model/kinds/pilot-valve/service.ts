@@ -106,4 +106,35 @@ export const kindService: KindService = {
       cure: 'restore',
     },
   },
+  works: {
+    replace: {
+      steps: [
+        { do: 'Water off at the source, the line let go by its bleed', caution: 'Stand clear of the box: it sprays' },
+        'Splices of its wires cut off, so that the old solenoid cannot be used again',
+        'Solenoid unscrewed, its port and chamber cleaned; ohms of the new one measured',
+        'Screwed in by hand with its seal; splices on bright copper, waterproof, with a spare loop',
+        'Water on, called once, shut once: both seen at the sprinklers',
+      ],
+      proved: 'ohms in the band of its kind, plunger free and its spring in',
+    },
+    clean: {
+      steps: [
+        { do: 'Water off at the source, the line let go by its bleed', caution: 'Stand clear of the box: it sprays' },
+        'Turns of the flow control counted as found, then bonnet screws out crosswise',
+        'Spring and diaphragm out, its tab where it was marked; seat flushed gently',
+        'Metering and exhaust ports cleared with a stiff wire',
+        'Together by the marks, flow control back to the turns counted',
+        'Water on, called once, shut once: it shuts within its time',
+      ],
+      lookAt: ['tears in the diaphragm', 'grit: then a filter upstream'],
+    },
+    restore: {
+      steps: [
+        'Note how it was found: turns of the flow control, bleed and solenoid',
+        'Flow control opened fully, then a little back; bleed and solenoid snug by hand',
+        'Called once, shut once: both seen at the sprinklers',
+        'Turns as left written down',
+      ],
+    },
+  },
 }

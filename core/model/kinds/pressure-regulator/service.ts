@@ -1,4 +1,5 @@
 import type { KindService } from '../contract'
+import { WATER_OFF, NO_DROP } from '../works'
 
 export const kindService: KindService = {
   measurements: () => [
@@ -35,6 +36,33 @@ export const kindService: KindService = {
       saidWith: { 'worked-on': 0.4 },
       ratePerYear: 0.01,
       cure: 'restore',
+    },
+  },
+  works: {
+    replace: {
+      steps: [
+        WATER_OFF,
+        'Undo both joints, note its arrow',
+        'In with its arrow with the water, new seals',
+        NO_DROP,
+        'Gauge behind it: set with nothing running, read again with all running, written down',
+      ],
+    },
+    clean: {
+      steps: [
+        WATER_OFF,
+        { do: 'Its spring let go fully before a screw comes out', caution: 'The spring drives the cap off' },
+        'Strainer, seat and diaphragm rinsed and looked at, in their order',
+        'Together, set with nothing running, read again with all running',
+        NO_DROP,
+      ],
+    },
+    restore: {
+      steps: [
+        'Gauge behind it, nothing running',
+        'Turned in small steps to the pressure of the sheet',
+        'Read again with all running, both written down',
+      ],
     },
   },
 }

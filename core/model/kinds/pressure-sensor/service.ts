@@ -1,4 +1,5 @@
 import type { KindService } from '../contract'
+import { changed } from '../works'
 
 export const kindService: KindService = {
   faults: {
@@ -14,5 +15,8 @@ export const kindService: KindService = {
       ratePerYear: 0.006,
       cure: 'replace',
     },
+  },
+  works: {
+    replace: changed('as its sheet gives it empty, then at one known height', 'Blow through its hose: clear, and dry'),
   },
 }

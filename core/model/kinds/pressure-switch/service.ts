@@ -1,4 +1,5 @@
 import type { KindService } from '../contract'
+import { changed } from '../works'
 
 export const kindService: KindService = {
   measurements: () => [
@@ -28,5 +29,11 @@ export const kindService: KindService = {
       intermittentShare: 0.2,
       cure: 'replace',
     },
+  },
+  works: {
+    replace: changed(
+      'works over and back when it is blown into softly, ten times',
+      'Blow through its hose: clear, and dry',
+    ),
   },
 }

@@ -1,4 +1,5 @@
 import type { KindService } from '../contract'
+import { COOL, DESCALER, changed } from '../works'
 
 export const kindService: KindService = {
   measurements: () => [
@@ -19,5 +20,18 @@ export const kindService: KindService = {
       ratePerYear: 0.03,
       cure: 'clean',
     },
+  },
+  works: {
+    clean: {
+      steps: [
+        COOL,
+        'Mark the leads, unscrew the probes, look at the insulators for wet scale',
+        DESCALER,
+        'Tips bright, insulators dry and clean from tip to thread',
+        'Back with new seals, leads by their marks',
+        'Fill: each acts at its own height',
+      ],
+    },
+    replace: changed('its length beside the old one; open from tip to thread, dry', COOL),
   },
 }

@@ -1,4 +1,5 @@
 import type { KindService } from '../contract'
+import { controlChanged } from '../works'
 
 export const kindService: KindService = {
   faults: {
@@ -10,5 +11,8 @@ export const kindService: KindService = {
       ratePerYear: 0.06,
       cure: 'replace',
     },
+  },
+  works: {
+    replace: controlChanged,
   },
 }

@@ -1,4 +1,5 @@
 import type { KindService } from '../contract'
+import { changed } from '../works'
 
 export const kindService: KindService = {
   measurements: () => [
@@ -47,5 +48,8 @@ export const kindService: KindService = {
       ratePerYear: 0.006,
       cure: 'replace',
     },
+  },
+  works: {
+    replace: changed('ohms of its coil, its contacts open and closed as it is fed on the bench'),
   },
 }

@@ -29,4 +29,21 @@ export const kindService: KindService = {
       cure: 'replace',
     },
   },
+  works: {
+    replace: {
+      steps: [
+        {
+          do: 'Off, cold, without pressure at the gauge',
+          caution: 'A scaled valve may hold pressure that nothing shows',
+        },
+        'Unscrew it; the port behind it clear to the boiler',
+        {
+          do: 'New one of the same pressure and capacity, its outlet led down, open and free',
+          caution: 'Never plugged, never set higher',
+        },
+        'Heated once under watch: dry below its pressure',
+      ],
+      proved: 'its plate: pressure and capacity as on the old one',
+    },
+  },
 }

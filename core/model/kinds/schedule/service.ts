@@ -11,4 +11,14 @@ export const kindService: KindService = {
       cure: 'restore',
     },
   },
+  works: {
+    restore: {
+      steps: [
+        'Day and time of the controller first',
+        'One program, its start once, its days and its minutes by zone',
+        'A second start that nobody wants taken out',
+        'Run by hand through every zone; written into the lid',
+      ],
+    },
+  },
 }

@@ -1,4 +1,5 @@
 import type { KindService } from '../contract'
+import { WATER_OFF, NO_DROP } from '../works'
 
 export const kindService: KindService = {
   measurements: () => [
@@ -39,6 +40,27 @@ export const kindService: KindService = {
       effects: [{ mode: 'mesh', at: 'torn' }],
       ratePerYear: 0.01,
       cure: 'replace',
+    },
+  },
+  works: {
+    clean: {
+      steps: [
+        WATER_OFF,
+        'Hose off, the screen drawn by its tab with pliers',
+        'Rinsed against the flow; scale soaked off; a torn or bent one is changed at once',
+        'Pushed home square, hose with its seal by hand and a little more',
+        NO_DROP,
+        'Bucket under the hose: what runs in a minute is written down',
+      ],
+      lookAt: ['what was caught: grit asks for a filter upstream'],
+    },
+    replace: {
+      steps: [
+        WATER_OFF,
+        'The old one drawn out whole: nothing of it stays in the valve',
+        'The new one home square, hose with its seal',
+        NO_DROP,
+      ],
     },
   },
 }

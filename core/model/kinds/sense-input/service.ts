@@ -1,4 +1,5 @@
 import type { KindService, MeasurementSpec } from '../contract'
+import { controlChanged } from '../works'
 
 export const kindService: KindService = {
   // With a short lead across its terminals the input must answer: that tells what hangs on it from the board.
@@ -24,5 +25,8 @@ export const kindService: KindService = {
   ],
   faults: {
     dead: { title: 'control input dead', effects: [{ mode: 'life', at: 'dead' }], ratePerYear: 0.002, cure: 'replace' },
+  },
+  works: {
+    replace: controlChanged,
   },
 }

@@ -15,4 +15,13 @@ export const kindService: KindService = {
       cure: 'restore',
     },
   },
+  works: {
+    restore: {
+      steps: [
+        'Look along seal and sill of the door with a lamp behind it',
+        'Hinge and catch set so that it shuts by itself',
+        'Heated once with it shut: it comes to its temperature in its time',
+      ],
+    },
+  },
 }

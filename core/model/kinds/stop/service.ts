@@ -11,4 +11,16 @@ export const kindService: KindService = {
       cure: 'restore',
     },
   },
+  works: {
+    restore: {
+      steps: [
+        {
+          do: 'Ask who shut it and why, look at every joint behind it',
+          caution: 'Something may have been taken off behind it',
+        },
+        'Open it slowly, fully, then a quarter turn back',
+        'Every joint behind it looked at under pressure',
+      ],
+    },
+  },
 }

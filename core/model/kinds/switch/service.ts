@@ -1,4 +1,5 @@
 import type { KindService, MeasurementSpec } from '../contract'
+import { changed } from '../works'
 
 const BUTTON: MeasurementSpec = {
   id: 'look',
@@ -39,5 +40,8 @@ export const kindService: KindService = {
       ratePerYear: 0.005,
       cure: 'replace',
     },
+  },
+  works: {
+    replace: changed('near zero closed, open when it is worked, ten times'),
   },
 }

@@ -1,4 +1,5 @@
 import type { KindService } from '../contract'
+import { DEAD, changed } from '../works'
 
 export const kindService: KindService = {
   measurements: () => [
@@ -28,6 +29,20 @@ export const kindService: KindService = {
       severity: { from: 0.3, to: 0.75, scale: 'linear' },
       ratePerYear: 0.006,
       cure: 'restore',
+    },
+  },
+  works: {
+    replace: changed(
+      'its ohms beside a thermometer, at two temperatures',
+      'Note how deep its bead sits and by which clip',
+    ),
+    restore: {
+      steps: [
+        DEAD,
+        'Bead fully home under its clip, metal to metal, paste where there was some',
+        'Its lead fixed so that nothing draws on it',
+        'Its ohms beside a contact thermometer while it warms: they agree',
+      ],
     },
   },
 }

@@ -1,4 +1,5 @@
 import type { KindService, MeasurementSpec } from '../contract'
+import { changed } from '../works'
 
 /** Ice held on the bulb: it should open. */
 const CHILLED: MeasurementSpec = {
@@ -44,5 +45,11 @@ export const kindService: KindService = {
       ratePerYear: 0.006,
       cure: 'replace',
     },
+  },
+  works: {
+    replace: changed(
+      'where it opens and where it closes again, in water or ice beside a thermometer',
+      'Note the course of its capillary: no kinks; its bulb fully in its pocket',
+    ),
   },
 }

@@ -1,4 +1,5 @@
 import type { KindService } from '../contract'
+import { changed } from '../works'
 
 export const kindService: KindService = {
   measurements: () => [
@@ -12,5 +13,11 @@ export const kindService: KindService = {
       ratePerYear: 0.01,
       cure: 'replace',
     },
+  },
+  works: {
+    replace: changed(
+      'its setting as on the old one, its time on a stop-watch twice',
+      'Note the setting and the mode of the old one before it comes out',
+    ),
   },
 }

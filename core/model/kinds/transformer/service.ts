@@ -1,4 +1,5 @@
 import type { KindService } from '../contract'
+import { changed } from '../works'
 
 export const kindService: KindService = {
   measurements: () => [
@@ -13,5 +14,11 @@ export const kindService: KindService = {
       ratePerYear: 0.008,
       cure: 'replace',
     },
+  },
+  works: {
+    replace: changed(
+      'ohms of both windings; volts on its secondary unloaded, then with every load',
+      'Find what overloaded the old one: a shorted coil in its circuit kills the next',
+    ),
   },
 }

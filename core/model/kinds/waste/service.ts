@@ -1,4 +1,5 @@
 import type { KindService, MeasurementSpec } from '../contract'
+import { DEAD } from '../works'
 
 const SEALED: MeasurementSpec = {
   id: 'sealed',
@@ -42,6 +43,27 @@ export const kindService: KindService = {
       severity: { from: 0.003, to: 0.2, scale: 'log' },
       ratePerYear: 0.02,
       cure: 'clean',
+    },
+  },
+  works: {
+    clean: {
+      steps: [
+        DEAD,
+        {
+          do: 'Tray under it, drain hose off above the level of what stands in it',
+          caution: 'What stands in the machine runs out, hot after a run',
+        },
+        'Cleared to the end with a flexible rod, flushed with a bucket',
+        'Hose back on its hook, clip on',
+        'Emptied once: the stream seen, nothing back',
+      ],
+    },
+    restore: {
+      steps: [
+        'Hang the end of the hose at the height of the sheet, with air round it',
+        'No loop that holds water, no end pushed deep into the pipe',
+        'Fill and empty once: it does not drain while it fills',
+      ],
     },
   },
 }

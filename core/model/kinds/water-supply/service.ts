@@ -31,4 +31,14 @@ export const kindService: KindService = {
       cure: 'restore',
     },
   },
+  works: {
+    restore: {
+      steps: [
+        'Bucket and gauge at the tap: flow, static and flowing pressure written down',
+        'The same at a second tap: one line or the whole building',
+        'Stop valves and filters ahead of the tap looked at with whoever looks after the building',
+        'Still short: the water company or a licensed plumber, with the figures',
+      ],
+    },
+  },
 }

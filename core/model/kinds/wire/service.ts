@@ -1,4 +1,5 @@
 import type { KindService } from '../contract'
+import { DEAD } from '../works'
 
 export const kindService: KindService = {
   measurements: () => [
@@ -22,6 +23,18 @@ export const kindService: KindService = {
       ratePerYear: 0.006,
       intermittentShare: 0.15,
       cure: 'remake',
+    },
+  },
+  works: {
+    remake: {
+      steps: [
+        DEAD,
+        'Both ends of <it> marked, then looked at over its whole length: edges, hinges, heat',
+        'Cut back to bright copper, crimped with the right jaws, tugged',
+        { do: 'Outdoors or wet: joints that keep water out, a spare loop', caution: 'Tape alone keeps nothing dry' },
+        'Led clear of edges and heat, tied as before',
+        'Measure across it while its load runs: next to nothing',
+      ],
     },
   },
 }

@@ -201,6 +201,7 @@ function resolveFault(scope: Scope, id: string, f: WrittenFault): SheetFault[] {
       priorExposureYears: f.weight ?? USUAL_EXPOSURE_YEARS,
       severity,
       repair,
+      cure: template?.cure,
       instead: (f.instead ?? []).filter((r) => {
         if (!repairs.has(r)) collector.report('missing', [...path, 'instead'], { found: r, expected: oneOf(repairs) })
         return repairs.has(r)

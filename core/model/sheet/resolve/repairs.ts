@@ -12,6 +12,7 @@ const notesOf = (r: WrittenRepair): RepairNotes => ({
   steps: (r.steps ?? []).map((s) =>
     typeof s === 'string' ? { text: s, caution: undefined } : { text: s.do, caution: s.caution },
   ),
+  work: r.work,
   lookAt: r['look-at'] ?? [],
   partNumber: r['part-number'],
   kit: r.kit ?? [],

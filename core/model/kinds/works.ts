@@ -1,0 +1,62 @@
+import type { WorkStep, WorkTemplate } from './contract'
+
+/** Steps that the trade takes with a part of some kind, where a sheet says nothing of its own. `<it>` stands for the part. */
+
+export const DEAD: WorkStep = 'Isolate every supply, keep it locked or the fuse with you, and prove it dead'
+export const RUN: WorkStep = 'Covers on, power back, and its turn in a whole run watched'
+export const WATER_OFF: WorkStep = {
+  do: 'Shut the tap, power off, and let the pressure into a bucket',
+  caution: 'What stands in the line runs out, hot where the line is hot',
+}
+export const NO_DROP: WorkStep = 'Tap open, every joint that was undone dry under pressure, then power'
+/** Dry, cold and empty before anybody reaches in. */
+export const COOL: WorkStep = {
+  do: 'Switch off, drain and let it cool, then isolate and prove it dead',
+  caution: 'Boiling water and steam stay behind covers and probes',
+}
+export const DESCALER: WorkStep = {
+  do: 'Soak it in descaler until nothing bubbles, then rinse it well',
+  caution: 'Acid never with bleach or a chlorine sanitiser. Gloves, goggles, air',
+}
+
+/** A part with leads is changed for a new one. @param proved what is measured of the new one before it goes in */
+export const changed = (proved: string, ...more: WorkStep[]): WorkTemplate => ({
+  steps: [
+    DEAD,
+    'Photograph the leads of <it> and mark each one, then draw them off by their tabs',
+    ...more,
+    `Measure the new one before it goes in: ${proved}`,
+    'Set it the same way round, push the leads on by their marks until they click',
+    RUN,
+  ],
+  lookAt: ['leads and tabs: brown, loose or green ones are remade'],
+  proved,
+})
+
+/** A control is changed, last of all that could be at fault. */
+export const controlChanged: WorkTemplate = {
+  steps: [
+    'Look once more whether all that it works and hears is proved: a control is changed last',
+    DEAD,
+    'Photograph it, mark every plug and draw them off by their latches',
+    'Pry its cover at the latches, no bending; take the board by its edges',
+    'Set jumpers, jumper codes or options on the new one as they stand on the old one',
+    'Plugs home until they click, cover on',
+    'Run a whole program to its end: that alone proves a control',
+  ],
+  lookAt: ['what killed it: a coil or motor that is shorted kills the next output too', 'water tracks from above'],
+}
+
+/** What a signal of the water works is changed, behind a shut tap. */
+export const wetSwitchChanged = (proved: string): WorkTemplate => ({
+  steps: [
+    WATER_OFF,
+    DEAD,
+    'Mark the leads of <it> and draw them off',
+    'Undo <it>, note its arrow and the order of its seals',
+    `Measure the new one before it goes in: ${proved}`,
+    'New seals, the arrow with the water, leads on by their marks',
+    NO_DROP,
+  ],
+  proved,
+})
