@@ -10,6 +10,8 @@ export interface RepairGuide extends RepairNotes {
   bench: readonly string[]
   /** Whether its steps are the usual ones of such a part: its sheet has none of its own. */
   usual: boolean
+  /** Where the steps of the sheet are from: document and page. */
+  source: string
   /** Other repairs that cure the same, where the trade differs. */
   instead: readonly { title: string; minutes: number; price: number }[]
 }
@@ -27,6 +29,7 @@ export function repairGuideOf(machine: Machine, repair: number): RepairGuide {
   return {
     ...notes,
     usual: usual !== undefined,
+    source: sheet.source,
     steps: usual ? describeWork(usual, parts[usual.part].title) : notes.steps,
     lookAt: notes.lookAt.length ? notes.lookAt : (usual?.work.lookAt ?? []),
     proved: notes.proved ?? usual?.work.proved,

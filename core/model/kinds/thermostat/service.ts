@@ -49,7 +49,7 @@ export const kindService: KindService = {
   works: {
     replace: changed(
       'where it opens and where it closes again, in water or ice beside a thermometer',
-      'Note the course of its capillary: no kinks; its bulb fully in its pocket',
+      'Note how it is held to what it feels: a bulb in its pocket with no kink in its line, a disc flat under its clip',
     ),
   },
 }

@@ -28,8 +28,12 @@ const says = computed(
     <ul v-if="guide.access.length" class="plain small" aria-label="How it is got at">
       <li v-for="a in guide.access" :key="a">{{ a }}</li>
     </ul>
-    <p v-if="guide.usual" class="small soft">
-      The usual way with such a part. Where the maker's papers say otherwise, they count.
+    <p v-if="guide.steps.length" class="small soft">
+      {{
+        guide.usual
+          ? "The usual way with such a part. Where the maker's papers say otherwise, they count."
+          : `From: ${guide.source}`
+      }}
     </p>
     <ol v-if="guide.steps.length" aria-label="Steps">
       <li v-for="s in guide.steps" :key="s.text">
