@@ -5,7 +5,10 @@ import { BaseSequencer, type TestSpecification } from 'vitest/node'
 /** Files that take minutes, the longest first: begun last, they would leave one core waiting for the other. */
 const LONGEST = [
   'test/library/every-machine.test.ts',
+  'test/core/diagnosis/returns.test.ts',
   'test/core/diagnosis/stories.test.ts',
+  'test/core/diagnosis/direct-look.test.ts',
+  'test/library/complaints.test.ts',
   'test/core/diagnosis/diagnose.test.ts',
   'test/core/model/mangled.test.ts',
   'test/core/diagnosis/robust.test.ts',

@@ -1,19 +1,16 @@
 import { describe, expect, it } from 'vitest'
 import { random } from '../../core/truth'
 import { lookThrough, meet } from '../../benchmark/self-check'
-import { findShipped, shippedIds } from '../../cli/library'
+import { findShipped } from '../../cli/library'
 import { advise, reasons, Engine, type Advice } from '../../core/advice'
 import { formatReading } from '../../core/words'
 import type { Evidence } from '../../core/evidence'
 import type { Predictor } from '../../core/diagnosis/predict'
 import type { Procedure } from '../../core/diagnosis/catalogue'
-import { evidenceOf, sheetOf } from '../core/support/sheets'
-import { shippedPredictor } from '../core/support/shipped'
+import { evidenceOf } from '../core/support/sheets'
+import { shippedMachines, shippedPredictor } from '../core/support/shipped'
 
-const machines = shippedIds().filter((id) => {
-  const { assembly, family } = sheetOf(findShipped(id)!.text)
-  return !assembly && !family
-})
+const machines = shippedMachines()
 const familyOf = (id: string) => /^extends: (.+)$/m.exec(findShipped(id)!.text)?.[1]
 /** One machine of each family; `npm run self-check` plays all faults of all machines. */
 const first = machines.filter((id, i) => machines.findIndex((other) => familyOf(other) === familyOf(id)) === i)

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { findShipped, shippedIds } from '../../../cli/library'
+import { findShipped } from '../../../cli/library'
 import { likelihood, unconditioned } from '../../../core/diagnosis/belief'
 import { STANDARD } from '../../../core/diagnosis/calibration'
 import type { Prediction } from '../../../core/diagnosis/predict'
@@ -8,7 +8,7 @@ import { orThrow } from '../../../core/foundation/result'
 import { flattenSheet } from '../../../core/model/sheet'
 import { activeFaultsIn, predictorOf } from '../support/sheets'
 import { renameAll } from '../support/rename'
-import { shippedPredictor } from '../support/shipped'
+import { shippedMachines, shippedPredictor } from '../support/shipped'
 
 /** What a technician takes for a fed circuit, V: less than any shipped circuit works at. */
 const FED = 3
@@ -30,7 +30,7 @@ function readings(text: string) {
 }
 
 describe('readings to the return', () => {
-  it.each(shippedIds())('%s: fed where all is well or fed under some fault, and not the same under all', (id) => {
+  it.each(shippedMachines())('%s: fed where all is well or fed under some fault, and not the same under all', (id) => {
     for (const { id: test, volts } of readings(findShipped(id)!.text)) {
       expect(Math.max(...volts), test).toBeGreaterThan(FED)
       expect(Math.min(...volts), test).toBeLessThan(0.5 * Math.max(...volts))

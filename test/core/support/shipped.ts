@@ -1,15 +1,22 @@
-import { findShipped } from '../../../cli/library'
+import { findShipped, shippedIds } from '../../../cli/library'
 import { orThrow } from '../../../core/foundation/result'
 import { flattenSheet } from '../../../core/model/sheet'
 import type { Predictor } from '../../../core/diagnosis/predict'
 import { renameAll } from './rename'
-import { predictorOf } from './sheets'
+import { predictorOf, sheetOf } from './sheets'
 
 /** A shipped sheet in one piece, as text. */
 export function flatText(id: string): string {
   const { text, file } = findShipped(id)!
   return orThrow(flattenSheet(text, file, findShipped))
 }
+
+/** Machines that customers own, by id: what holds of a family or a sub-assembly is asked of the machines made of it. */
+export const shippedMachines = (): string[] =>
+  shippedIds().filter((id) => {
+    const { assembly, family } = sheetOf(findShipped(id)!.text)
+    return !assembly && !family
+  })
 
 /** A shipped sheet with what has been asked of it before. */
 export const shippedPredictor = (id: string): Predictor => predictorOf(findShipped(id)!.text)
