@@ -162,6 +162,20 @@ test('a test that bridges a switch leaves a bypass in the log until somebody say
   await expect(part(page, 'bin thermostat')).not.toHaveAccessibleName(/bypassed/)
 })
 
+test('a lead lifted for a test stands as off until somebody says that it is back', async ({ page }) => {
+  await signIn(page, place)
+  await callTo(page, place, 'maritime six', /G-6, six zones/, 'A zone runs out of its turn')
+  await choose(page, 'Lift the wire of zone 4')
+  await expect(testCard(page)).toContainText('insulate its bare end')
+  await makeSafe(page)
+  await answer(page, 'no').click()
+  const bypasses = page.getByRole('region', { name: 'Bypasses' })
+  await expect(bypasses).toContainText('The lead of the terminal 4 is still off its terminal')
+  await bypasses.getByRole('button', { name: 'It is back' }).click()
+  await expect(bypasses).toHaveCount(0)
+  await expect(readings(page)).toHaveCount(1)
+})
+
 test('a code looked up by its lamps is the first reading', async ({ page }) => {
   await signIn(page, place)
   await page.goto(`${place.url}/jobs/new`)

@@ -55,7 +55,7 @@ export const FACTS: SheetFacts = {
     volts: { dimension: 'voltage', yesNo: false },
     neon: { dimension: 'voltage', yesNo: true },
   },
-  targets: { jumper: ['lid'], unjumper: ['lid'], open: ['top'], repair: ['valve'] },
+  targets: { jumper: ['lid'], unjumper: ['lid'], lift: ['lid'], land: ['lid'], open: ['top'], repair: ['valve'] },
   points: ['lid.1', 'lid.2', 'mains.N'],
   moments: ['start', 'fill', 'off'],
 }

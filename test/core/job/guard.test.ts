@@ -63,6 +63,13 @@ describe('guard', () => {
     expect(judge([opened, ...safe, jumper], close)).toBe('bypass-in')
     const out = event(5, { type: 'action', action: { verb: 'unjumper', target: 'lid' } })
     expect(judge([opened, ...safe, jumper, out], close)).toBeUndefined()
+    // A lead that is off is another thing than a jumper across the same part: each is put right by itself.
+    const lifted = event(6, { type: 'action', action: { verb: 'lift', target: 'lid' } })
+    const landed = event(7, { type: 'action', action: { verb: 'land', target: 'lid' } })
+    expect(judge([opened, safe[0]], lifted.payload)).toBe('make-safe-first')
+    expect(judge([opened, ...safe, jumper, out, lifted], close)).toBe('bypass-in')
+    expect(judge([opened, ...safe, jumper, lifted, landed], close)).toBe('bypass-in')
+    expect(judge([opened, ...safe, jumper, out, lifted, landed], close)).toBeUndefined()
     const done = [opened, ...safe, event(4, close)]
     expect(judge(done, dead, 'technician', 4)).toBe('closed')
     expect(judge(done, dead, 'technician', 3)).toBeUndefined()
