@@ -28,6 +28,8 @@ describe('a jumper is never across protection', () => {
     expect(dishwasher.lets('door-a')).toEqual(expect.arrayContaining(['heater', 'circulation']))
     expect(dishwasher.may('door-a')).toBe(false)
     expect(dishwasher.read('jumper door-a')).toBe(false)
+    // A valve may be fed past its output, a heater or a pump may not.
+    expect(['fill-out', 'heat-relay', 'pump-out'].map(dishwasher.may)).toEqual([true, false, false])
     // What went in before there was such a rule comes out all the same.
     expect(dishwasher.read('unjumper door-a')).toBe(true)
   })

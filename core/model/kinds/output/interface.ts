@@ -17,5 +17,8 @@ export const kindInterface: KindInterface = {
     { name: 'contact', values: ['open', 'closed'], initial: 0 },
   ],
   command: 'called',
+  interrupts: { mode: 'contact', value: 0 },
+  // Its load is fed so without the control: that the rest works.
+  jumperAllowed: true,
   leadLifts: true,
 }

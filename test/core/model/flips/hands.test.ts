@@ -96,6 +96,10 @@ describe('what a machine is run with for one test', () => {
     )!
     expect(engine.card(after, live.id, undefined, 0)!.steps[0]).toContain('Isolate')
   })
+  it('a jumper across an output feeds its load uncalled', () => {
+    const fed = edit(TANK, 'lifts: high, ', 'jumper: fill-out, ')
+    expect(shown('probe-off', fed)).toBe('yes')
+  })
   it('a lead that is off changes what is expected until it is back', () => {
     const engine = createEngine(sheetOf(TANK))
     const expected = (verb?: 'lift' | 'land') =>
