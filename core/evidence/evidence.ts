@@ -17,7 +17,19 @@ export type Evidence =
 
 /** What hands did. `target` is a part, a panel, a program or a repair, by id. */
 export interface Action {
-  verb: 'isolate' | 'restore' | 'open' | 'close' | 'unplug' | 'plug' | 'jumper' | 'unjumper' | 'lift' | 'land' | 'start' | 'repair'
+  verb:
+    | 'isolate'
+    | 'restore'
+    | 'open'
+    | 'close'
+    | 'unplug'
+    | 'plug'
+    | 'jumper'
+    | 'unjumper'
+    | 'lift'
+    | 'land'
+    | 'start'
+    | 'repair'
   target?: string
 }
 

@@ -1,4 +1,12 @@
-import { DEAD_ACTS, isBypass, LIVE_ACTS, readEvidence, type HandAct, type SafetyEffect, type WorkMode } from '../evidence'
+import {
+  DEAD_ACTS,
+  isBypass,
+  LIVE_ACTS,
+  readEvidence,
+  type HandAct,
+  type SafetyEffect,
+  type WorkMode,
+} from '../evidence'
 import type { Problem } from '../foundation/issues'
 import { isRetractable } from './apply'
 import { standingAt, type JobStanding } from './standing'
@@ -187,8 +195,7 @@ export function refuses(
   const verb = payload.type === 'action' ? payload.action.verb : undefined
   // A jumper is fitted dead on a machine that was made safe, to be read live; so is a lead lifted.
   const bypasses = verb !== undefined && isBypass(verb)
-  if (barredFor(role).includes(test?.workMode ?? (bypasses ? 'energised' : 'observe')))
-    return { code: 'no-live-work' }
+  if (barredFor(role).includes(test?.workMode ?? (bypasses ? 'energised' : 'observe'))) return { code: 'no-live-work' }
   const acts = test ? actsNow(test, job, by) : bypasses ? LIVE_ACTS : DEAD_ACTS
   const handsOn = test || bypasses || payload.type === 'disconnected'
   const missing = handsOn ? missingSteps(acts, facts.needs, job, event.at, by) : []

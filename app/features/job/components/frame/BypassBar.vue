@@ -8,9 +8,7 @@ const emit = defineEmits<{ out: [part: string, lead: boolean] }>()
 
 <template>
   <section v-if="bypasses.length" class="card" aria-label="Bypasses">
-    <p v-if="closed" role="alert">
-      <strong>Closed with this still noted.</strong> Reopen the job and put it right.
-    </p>
+    <p v-if="closed" role="alert"><strong>Closed with this still noted.</strong> Reopen the job and put it right.</p>
     <div v-for="p in bypasses" :key="`${p.id} ${p.lead}`" class="row" role="alert">
       <strong>{{
         p.lead ? `The lead of the ${p.title} is still off its terminal.` : `A jumper is still across the ${p.title}.`
