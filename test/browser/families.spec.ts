@@ -165,7 +165,7 @@ test('a test that bridges a switch leaves a bypass in the log until somebody say
 test('a lead lifted for a test stands as off until somebody says that it is back', async ({ page }) => {
   await signIn(page, place)
   await callTo(page, place, 'maritime six', /G-6, six zones/, 'A zone runs out of its turn')
-  await choose(page, 'Lift the wire of zone 4')
+  await choose(page, 'Lift the wire of zone 4 off its terminal and look at its sprinklers while zone 5 runs')
   await expect(testCard(page)).toContainText('insulate its bare end')
   await makeSafe(page)
   await answer(page, 'no').click()

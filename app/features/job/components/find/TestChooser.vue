@@ -122,7 +122,7 @@ ul {
 li button {
   width: 100%;
   display: grid;
-  grid-template-columns: minmax(0, 1fr) auto;
+  grid-template-columns: minmax(0, 1fr);
   column-gap: 0.8rem;
   text-align: left;
   border: 0;
@@ -137,6 +137,9 @@ li button:hover {
 }
 /* Beside the name where there is room for both. */
 @media (min-width: 601px) {
+  li button {
+    grid-template-columns: minmax(0, 1fr) auto;
+  }
   .worth {
     grid-row: 1;
     grid-column: 2;
