@@ -11,10 +11,13 @@ export interface ConnectorPins {
 const COMMON_FROM = 3
 
 /** The plugs that a sheet names. */
-export function connectorsOf({ sheet, parts, kinds, partIndex }: Machine): ConnectorPins[] {
+export function connectorsOf({ sheet, parts, kinds, partIndex, faults }: Machine): ConnectorPins[] {
   const meeting = new Map<number, number>()
-  // Insulation is no wire: what it hangs on does not become a common by it.
-  const wired = parts.filter((p) => !kinds[p.index].isPlace)
+  // Insulation is no wire: what it hangs on does not become a common by it; nor by what only a fault puts there.
+  const exchanged = new Set(
+    faults.flatMap((f) => f.effects.flatMap((e) => (e.type === 'swap' ? [e.partA, e.partB] : []))),
+  )
+  const wired = parts.filter((p) => !kinds[p.index].isPlace && !exchanged.has(p.index))
   for (const p of wired) for (const node of Object.values(p.nodes)) meeting.set(node, (meeting.get(node) ?? 0) + 1)
   return sheet.connectors.map(({ id, title, pins }) => ({
     id,
@@ -22,7 +25,12 @@ export function connectorsOf({ sheet, parts, kinds, partIndex }: Machine): Conne
     pins: pins.map(({ pin, part, terminal }) => {
       const own = parts[partIndex.get(part)!]
       const { colour = '' } = sheet.colours.find((c) => c.part === part && c.terminal === terminal) ?? {}
-      return { pin, at: `${own.title}, ${terminal}`, colour, common: meeting.get(own.nodes[terminal])! >= COMMON_FROM }
+      return {
+        pin,
+        at: `${own.title}, ${terminal}`,
+        colour,
+        common: (meeting.get(own.nodes[terminal]) ?? 0) >= COMMON_FROM,
+      }
     }),
   }))
 }

@@ -1,7 +1,7 @@
 export { describeAnswer, type AnswerCode } from './describe-answer'
 export { describeWork } from './describe-work'
 export { describeBench } from './describe-bench'
-export { describeBypass } from './describe-bypass'
+export { describeBypass, describeStanding } from './describe-bypass'
 export { describePanel, describePlace, describeSeat } from './describe-access'
 export { describeCandidate } from './describe-candidate'
 export { describeAwaited, describeEnding } from './describe-ending'

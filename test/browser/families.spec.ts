@@ -170,7 +170,7 @@ test('a lead lifted for a test stands as off until somebody says that it is back
   await makeSafe(page)
   await answer(page, 'no').click()
   const bypasses = page.getByRole('region', { name: 'Bypasses' })
-  await expect(bypasses).toContainText('The lead of the terminal 4 is still off its terminal')
+  await expect(bypasses).toContainText('The lead of terminal 4 is still off its terminal')
   await bypasses.getByRole('button', { name: 'It is back' }).click()
   await expect(bypasses).toHaveCount(0)
   await expect(readings(page)).toHaveCount(1)

@@ -15,7 +15,7 @@ import {
   waterState,
   type Payload,
 } from '../../../core/job'
-import { describeRefusal } from '../../../core/words'
+import { describeRefusal, describeStanding } from '../../../core/words'
 import { useSession } from '../session'
 import { useHalfRead } from './draft'
 import { historyRows } from './history-rows'
@@ -112,7 +112,7 @@ function createJobContext(id: string) {
   const parted = computed(() => partedIn(state.value.log))
   /** What stands at the machine that must not be forgotten there. */
   const left = computed(() => [
-    ...bypasses.value.map((b) => (b.lead ? `the lead of the ${b.title} is off` : `a jumper across the ${b.title}`)),
+    ...bypasses.value.map((b) => describeStanding(b.lead, b.title).replace(/\.$/, '')),
     ...(state.value.disconnected ?? []).map((d) => `${d.name} is off`),
     ...parted.value.map((p) => `${facts.value?.parts.find((x) => x.id === p)?.title ?? p} is off or shut by hand`),
   ])

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
+import { describeStanding } from '../../../../../core/words'
 
 /** What is still bridged or off its terminal, until somebody says that it is as it was. */
 defineProps<{ bypasses: { id: string; lead: boolean; title: string }[]; closed: boolean; locked: boolean }>()
@@ -10,9 +11,7 @@ const emit = defineEmits<{ out: [part: string, lead: boolean] }>()
   <section v-if="bypasses.length" class="card" aria-label="Bypasses">
     <p v-if="closed" role="alert"><strong>Closed with this still noted.</strong> Reopen the job and put it right.</p>
     <div v-for="p in bypasses" :key="`${p.id} ${p.lead}`" class="row" role="alert">
-      <strong>{{
-        p.lead ? `The lead of the ${p.title} is still off its terminal.` : `A jumper is still across the ${p.title}.`
-      }}</strong>
+      <strong>{{ describeStanding(p.lead, p.title) }}</strong>
       <span class="soft small">{{
         p.lead ? 'Lifted and put back dead, its bare end insulated.' : 'Fitted and taken out dead. Never left in.'
       }}</span>
