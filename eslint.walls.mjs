@@ -37,6 +37,7 @@ const CORE = {
   words: ['foundation', 'evidence', 'job'],
   search: ['foundation'],
   job: ['foundation', 'evidence'],
+  measuring: ['foundation'],
   statistics: UPWARDS.slice(0, UPWARDS.indexOf('simulate')),
   sync: ['foundation', 'job'],
   // The second simulator shares the language of machines and nothing of the solvers.
@@ -45,7 +46,7 @@ const CORE = {
 CORE.advice.push('job', 'words', 'diagram')
 
 /** What a page may run of core; the engine runs in the worker. */
-const FOR_PAGES = ['foundation', 'words', 'job', 'sync', 'search', 'layout']
+const FOR_PAGES = ['foundation', 'words', 'measuring', 'job', 'sync', 'search', 'layout']
 /** What the server may run of core outside its worker pool. */
 const FOR_SERVER = ['foundation', 'words', 'job', 'sync']
 

@@ -1,6 +1,7 @@
 export { describeAnswer, type AnswerCode } from './describe-answer'
 export { describeWork } from './describe-work'
 export { describeBench } from './describe-bench'
+export { describeFieldProblem, describeFinding, describeFormula, describeOutcome, toolWords } from './measuring'
 export { describeBypass, describeStanding } from './describe-bypass'
 export { describePanel, describePlace, describeSeat } from './describe-access'
 export { describeCandidate } from './describe-candidate'

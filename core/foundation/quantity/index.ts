@@ -1,4 +1,5 @@
 export { parseQuantity, withArticle, type Quantity } from './parse-quantity'
 export { parseReading, type ReadingShape, type ReadingValue } from './parse-reading'
 export { formatQuantity } from './format'
-export { findUnit, DEFAULT_UNIT, toSi, type Dimension, type UnitOfMeasure } from './units'
+export { formatIn, homeUnit, UNIT_SYSTEMS, type UnitSystem } from './systems'
+export { findUnit, fromSi, DEFAULT_UNIT, toSi, UNITS, type Dimension, type UnitOfMeasure } from './units'

@@ -8,6 +8,7 @@ const PLACES: { to: string; title: string; icon: IconName }[] = [
   { to: '/today', title: 'Today', icon: 'today' },
   { to: '/jobs', title: 'Jobs', icon: 'jobs' },
   { to: '/machines', title: 'Machines', icon: 'machines' },
+  { to: '/tools', title: 'Tools', icon: 'tools' },
   { to: '/me', title: 'Me', icon: 'me' },
 ]
 const route = useRoute()

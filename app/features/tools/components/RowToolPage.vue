@@ -1,0 +1,146 @@
+<script setup lang="ts">
+import InputText from 'primevue/inputtext'
+import Button from 'primevue/button'
+import { computed } from 'vue'
+import { NuxtLink } from '#components'
+import { DEFAULT_UNIT, parseReading } from '../../../../core/foundation/quantity'
+import { ROW_TOOLS } from '../../../../core/measuring'
+import { describeFinding, describeProblem, toolWords } from '../../../../core/words'
+import { textsOf, useKept } from '../kept'
+
+/** Readings of one sort, one after another, and what they say together. */
+const props = defineProps<{ id: string }>()
+const tool = ROW_TOOLS.find((t) => t.id === props.id)!
+const words = toolWords(props.id)
+/** Rows that stand there at first. */
+const FIRST = 6
+const MOST = 60
+const state = useKept(`duckweed:tool:${props.id}`, (found) => {
+  const { rows, besides } = (found ?? {}) as { rows?: unknown; besides?: unknown }
+  const kept = Array.isArray(rows) ? rows.slice(0, MOST).map(textsOf) : []
+  const row = (k: number) => ({ name: kept[k]?.name ?? `${tool.row} ${k + 1}`, text: kept[k]?.text ?? '' })
+  return {
+    rows: Array.from({ length: Math.max(FIRST, kept.length) }, (_, k) => row(k)),
+    besides: typeof besides === 'string' ? besides : '',
+  }
+})
+const read = (text: string) =>
+  text.trim() ? parseReading(text, { type: 'number', dimension: tool.dimension }) : undefined
+const rows = computed(() =>
+  state.rows.map(({ name, text }) => {
+    const got = read(text)
+    const value =
+      got?.ok && got.value.type === 'value' ? got.value.si : got?.ok && got.value.type === 'open' ? Infinity : undefined
+    return { name, value, wrong: got && !got.ok ? got.problems.map((p) => describeProblem(p)).join(' ') : '' }
+  }),
+)
+const besides = computed(() => {
+  const got = read(state.besides)
+  return got?.ok && got.value.type === 'value' ? got.value.si : undefined
+})
+const findings = computed(() =>
+  tool.findings(rows.value, besides.value).map((f) =>
+    describeFinding(
+      props.id,
+      f,
+      rows.value.map((r) => r.name),
+    ),
+  ),
+)
+function clear(): void {
+  state.besides = ''
+  for (const r of state.rows) r.text = ''
+}
+</script>
+
+<template>
+  <main class="page">
+    <p class="back"><NuxtLink to="/tools">Tools</NuxtLink></p>
+    <h1>{{ words.title }}</h1>
+    <p class="soft">{{ words.use }}</p>
+    <div class="halves">
+      <form class="card" aria-label="Measured" @submit.prevent>
+        <label v-if="tool.besides" class="besides"
+          >{{ words.labels[tool.besides.id] }}
+          <InputText v-model="state.besides" class="number" autocomplete="off" />
+        </label>
+        <ol aria-label="Readings">
+          <li v-for="(r, k) in state.rows" :key="k">
+            <InputText v-model="r.name" :aria-label="`Name of ${r.name}`" autocomplete="off" />
+            <InputText
+              v-model="r.text"
+              class="number"
+              autocomplete="off"
+              :aria-label="`${r.name}: ${words.labels.row}`"
+              :aria-invalid="!!rows[k]?.wrong"
+            />
+            <span class="soft">{{ DEFAULT_UNIT[tool.dimension].symbol }}</span>
+            <span v-if="rows[k]?.wrong" class="wrong small" role="alert">{{ rows[k].wrong }}</span>
+          </li>
+        </ol>
+        <div class="row">
+          <Button
+            type="button"
+            severity="secondary"
+            :disabled="state.rows.length >= MOST"
+            @click="state.rows.push({ name: `${tool.row} ${state.rows.length + 1}`, text: '' })"
+            >One more</Button
+          >
+          <Button type="button" severity="secondary" @click="clear">Empty all</Button>
+        </div>
+      </form>
+      <section class="card" aria-label="What comes out" aria-live="polite">
+        <p v-if="!findings.length" class="soft">Still wanted: readings, in their order.</p>
+        <p v-for="f in findings" :key="f" class="means">{{ f }}</p>
+      </section>
+    </div>
+  </main>
+</template>
+
+<style scoped>
+.back {
+  margin: 0;
+}
+.halves {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  gap: 0.8rem;
+  align-items: start;
+}
+@media (max-width: 700px) {
+  .halves {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+.besides {
+  display: grid;
+  gap: 0.2rem;
+  margin-bottom: 0.7rem;
+}
+ol {
+  list-style: none;
+  margin: 0 0 0.7rem;
+  padding: 0;
+  display: grid;
+  gap: 0.4rem;
+}
+li {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) 1.6rem;
+  gap: 0.5rem;
+  align-items: center;
+}
+li :deep(input),
+.besides :deep(input) {
+  min-width: 0;
+  min-height: 44px;
+}
+.wrong {
+  grid-column: 1 / -1;
+  color: var(--danger);
+}
+.means {
+  font-size: 1.1rem;
+  font-weight: 600;
+}
+</style>

@@ -1,0 +1,27 @@
+import type { Dimension } from '../../foundation/quantity'
+
+/** One row as it was read: a name, and a number in SI, `Infinity` where the meter was over its range; absent where not read. */
+export interface ReadRow {
+  name: string
+  value: number | undefined
+}
+
+/** What a column of readings says, with the rows that it says it of (by place). Facts: `words` makes the sentences. */
+export interface Finding {
+  code: string
+  rows: readonly number[]
+  /** How plainly it stands: plain, likely, or no more than a hint. */
+  certainty: 'plain' | 'likely' | 'hint'
+}
+
+/** Readings of one sort, one after another, read together. */
+export interface RowTool {
+  id: string
+  dimension: Dimension
+  /** A number besides the rows, as the volts of the supply. */
+  besides?: { id: string; dimension: Dimension }
+  /** What a new row is called, with its number behind it. */
+  row: string
+  least: number
+  findings(rows: readonly ReadRow[], besides: number | undefined): readonly Finding[]
+}

@@ -1,0 +1,91 @@
+import { expect, test, type Page } from '@playwright/test'
+import { openPlace, signIn, type Place } from './place'
+
+let place: Place
+test.beforeAll(async () => {
+  place = await openPlace('tools')
+})
+test.afterAll(() => place.close())
+
+const comes = (page: Page) => page.getByRole('region', { name: 'What comes out' })
+
+test('a tool without a job: numbers with their formula and what they mean, understood in either system, kept, without a connection', async ({
+  page,
+}) => {
+  await signIn(page, place)
+  await page.getByRole('navigation', { name: 'Places' }).getByRole('link', { name: 'Tools' }).click()
+  await page.getByRole('link', { name: /^Heater/ }).click()
+  await expect(comes(page)).toContainText('Still wanted: Volts of its plate, Watts of its plate')
+  await page.context().setOffline(true)
+  await page.getByLabel('Volts of its plate').fill('230')
+  await page.getByLabel('Watts of its plate').fill('2 kW')
+  await expect(comes(page)).toContainText('26.5 Ω')
+  await expect(comes(page)).toContainText('(230 V)² / 2 kW')
+  await page.getByLabel(/^Volts at the element/).fill('214')
+  await page.getByLabel(/^Current measured/).fill('4')
+  await expect(comes(page)).toContainText('Less than these volts should drive')
+  await page.getByLabel('Watts of its plate').fill('0')
+  await expect(page.getByRole('alert')).toHaveText('This must be more than nought.')
+  await expect(comes(page)).not.toContainText('Ω')
+  await page.getByLabel('Watts of its plate').fill('2000')
+  await page.context().setOffline(false)
+  await page.reload()
+  await expect(page.getByLabel('Watts of its plate')).toHaveValue('2000')
+  await page.goto(`${place.url}/tools/bucket`)
+  await page.getByRole('radio', { name: 'US' }).click()
+  await page.getByLabel('Volume in the bucket').fill('2.6 gal')
+  await page.getByLabel(/^Time s$/).fill('0:30')
+  await page.getByLabel(/nothing running/).fill('45')
+  await page.getByLabel(/while it runs/).fill('2.1 bar')
+  await expect(comes(page)).toContainText('5.2 gpm')
+  await page.getByLabel(/while it runs/).fill('60')
+  await expect(page.getByRole('alert')).toHaveText('These two seem to have changed places.')
+})
+
+test('a curve is drawn where looking beats reading; a column of zones is read together; what is over range is understood', async ({
+  page,
+}) => {
+  await signIn(page, place)
+  await page.goto(`${place.url}/tools/bead-curve`)
+  for (const [n, ohms, celsius] of [
+    ['First', '32.65 k', '0'],
+    ['Second', '10k', '77 °F'],
+    ['Third', '3601', '50'],
+  ] as const) {
+    await page.getByLabel(`${n}: ohms`).fill(ohms)
+    await page.getByLabel(`${n}: temperature`).fill(celsius)
+  }
+  await expect(comes(page)).toContainText('10 kΩ')
+  await expect(page.getByRole('img', { name: 'Ohms over Temperature' }).locator('svg')).toBeVisible()
+  await page.getByLabel('Third: temperature').fill('25')
+  await expect(page.getByRole('alert')).toContainText('Too close to another point')
+  await page.goto(`${place.url}/tools/zone-survey`)
+  for (const [k, ohms] of ['34', '17.4', 'OL', '17.5', '35', '33'].entries())
+    await page.getByLabel(`Zone ${k + 1}: Ohms to the common`).fill(ohms)
+  await expect(comes(page)).toContainText('Zone 3. One open: that run')
+  await expect(comes(page)).toContainText('Zone 2, Zone 4. Likely: two alike')
+  await page.getByRole('button', { name: 'Empty all' }).click()
+  await expect(comes(page)).toContainText('Still wanted')
+})
+
+test('clocks go on while the page is away; cycles are counted with what may still be missed', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 })
+  await signIn(page, place)
+  await page.goto(`${place.url}/tools/timers`)
+  await page.getByLabel('Name').fill('cold fill')
+  await page.getByRole('button', { name: 'Start a clock' }).click()
+  await page.goto(`${place.url}/tools`)
+  await page.clock.install({ time: new Date(Date.now() + 90_000) })
+  await page.goto(`${place.url}/tools/timers`)
+  await expect(page.getByRole('timer')).toHaveText(/^1:3\d/)
+  await page.getByRole('button', { name: 'Stop' }).click()
+  await page.getByLabel('Name').fill('lower float')
+  await page.getByRole('button', { name: 'Start a count' }).click()
+  for (let k = 0; k < 10; k++) await page.getByRole('button', { name: 'Worked' }).click()
+  await expect(page.getByText('may miss up to 26 % of times (95 %)')).toBeVisible()
+  await page.getByRole('button', { name: 'Missed' }).click()
+  await expect(page.getByText('10 of 11')).toBeVisible()
+  await page.reload()
+  await expect(page.getByText('10 of 11')).toBeVisible()
+  expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
+})
