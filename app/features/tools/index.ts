@@ -1,5 +1,3 @@
-export { default as ConvertPage } from './components/ConvertPage.vue'
-export { default as RowToolPage } from './components/RowToolPage.vue'
-export { default as TimersPage } from './components/TimersPage.vue'
+export { default as AnyTool } from './components/AnyTool.vue'
 export { default as ToolList } from './components/ToolList.vue'
-export { default as ToolPage } from './components/ToolPage.vue'
+export { titleOfTool } from './which-tool'

@@ -1,0 +1,17 @@
+<script setup lang="ts">
+import { readsRows } from '../which-tool'
+import ConvertPage from './ConvertPage.vue'
+import RowToolPage from './RowToolPage.vue'
+import TimersPage from './TimersPage.vue'
+import ToolPage from './ToolPage.vue'
+
+/** A tool by its id, whatever its sort. */
+defineProps<{ id: string }>()
+</script>
+
+<template>
+  <ConvertPage v-if="id === 'convert'" />
+  <TimersPage v-else-if="id === 'timers'" />
+  <RowToolPage v-else-if="readsRows(id)" :id="id" :key="id" />
+  <ToolPage v-else :id="id" :key="id" />
+</template>
