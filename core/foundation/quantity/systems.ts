@@ -61,28 +61,28 @@ const US: Partial<Record<Dimension, Scale>> = {
   kelvin: [[0, 5 / 9, '°F']],
 }
 
-/** Three significant digits, no trailing noise, never an exponent. */
-function digits(x: number): string {
+/** So many significant digits, no trailing noise, never an exponent. */
+function digits(x: number, significant: number): string {
   if (x === 0 || Math.abs(x) < 5e-7) return '0'
-  const places = Math.max(0, Math.min(6, 2 - Math.floor(Math.log10(Math.abs(x)))))
+  const places = Math.max(0, Math.min(6, significant - 1 - Math.floor(Math.log10(Math.abs(x)))))
   const text = x.toFixed(places)
   return text.includes('.') ? text.replace(/\.?0+$/, '') : text
 }
 
 /**
- * A quantity in the units of a system, three significant digits.
+ * A quantity in the units of a system, three significant digits where nothing else is said.
  *
  * @param si in SI; a difference of temperatures is of dimension `kelvin`
  * @example formatIn(2.6e5, 'pressure', 'us') // "37.7 psi"
  */
-export function formatIn(si: number, dimension: Dimension, system: UnitSystem): string {
+export function formatIn(si: number, dimension: Dimension, system: UnitSystem, significant = 3): string {
   const scale = (system === 'us' ? US : METRIC)[dimension]
   if (!scale) {
     const unit = DEFAULT_UNIT[dimension]
-    return `${digits(fromSi(si, unit))}${unit.symbol ? ` ${unit.symbol}` : ''}`
+    return `${digits(fromSi(si, unit), significant)}${unit.symbol ? ` ${unit.symbol}` : ''}`
   }
   const [, factor, symbol, offset = 0] = scale.find(([from]) => Math.abs(si) >= from * 0.9995) ?? scale.at(-1)!
-  return `${digits(si / factor + offset)} ${symbol}`
+  return `${digits(si / factor + offset, significant)} ${symbol}`
 }
 
 const HOME: Record<UnitSystem, Partial<Record<Dimension, string>>> = {

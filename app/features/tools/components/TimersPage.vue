@@ -92,8 +92,8 @@ const bounds = computed(() =>
     <ul aria-label="Clocks">
       <li v-for="(c, k) in state.clocks" :key="c.began" class="card">
         <span
-          ><strong>{{ c.name }}</strong>
-          <span class="soft small">since {{ formatTime(new Date(c.began).toISOString()) }}</span></span
+          ><strong>{{ c.name }}</strong
+          >{{ ' ' }}<span class="soft small">since {{ formatTime(new Date(c.began).toISOString()) }}</span></span
         >
         <span class="number big" role="timer">{{ shown(passed(c)) }}</span>
         <span class="row">
@@ -141,6 +141,9 @@ ul {
 li.card {
   display: grid;
   gap: 0.4rem;
+}
+.card .soft {
+  margin-left: 0.4rem;
 }
 .big {
   font-size: 2.4rem;

@@ -108,6 +108,7 @@ const wanting = computed(() => (result.value?.missing ?? []).map((id) => words.l
   gap: 0.5rem;
 }
 .entry :deep(input) {
+  width: 0;
   min-width: 0;
   flex: 1;
   min-height: 44px;
