@@ -19,7 +19,7 @@ test('a tool without a job: numbers with their formula and what they mean, under
   await page.context().setOffline(true)
   await page.getByLabel('Volts of its plate').fill('230')
   await page.getByLabel('Watts of its plate').fill('2 kW')
-  await expect(comes(page)).toContainText('26.5 Ω')
+  await expect(comes(page)).toContainText('26.4 Ω ±1.3 Ω')
   await expect(comes(page)).toContainText('(230 V)² / 2 kW')
   await page.getByLabel(/^Volts at the element/).fill('214')
   await page.getByLabel(/^Current measured/).fill('4')

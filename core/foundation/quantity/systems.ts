@@ -72,16 +72,17 @@ function digits(x: number, significant: number): string {
 /**
  * A quantity in the units of a system, three significant digits where nothing else is said.
  *
+ * @param beside the value whose unit is taken: that of the number itself unless it is the ± of another
  * @param si in SI; a difference of temperatures is of dimension `kelvin`
  * @example formatIn(2.6e5, 'pressure', 'us') // "37.7 psi"
  */
-export function formatIn(si: number, dimension: Dimension, system: UnitSystem, significant = 3): string {
+export function formatIn(si: number, dimension: Dimension, system: UnitSystem, significant = 3, beside = si): string {
   const scale = (system === 'us' ? US : METRIC)[dimension]
   if (!scale) {
     const unit = DEFAULT_UNIT[dimension]
     return `${digits(fromSi(si, unit), significant)}${unit.symbol ? ` ${unit.symbol}` : ''}`
   }
-  const [, factor, symbol, offset = 0] = scale.find(([from]) => Math.abs(si) >= from * 0.9995) ?? scale.at(-1)!
+  const [, factor, symbol, offset = 0] = scale.find(([from]) => Math.abs(beside) >= from * 0.9995) ?? scale.at(-1)!
   return `${digits(si / factor + offset, significant)} ${symbol}`
 }
 

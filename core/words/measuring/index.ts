@@ -52,7 +52,8 @@ export function describeFinding(tool: string, { code, rows, certainty }: Finding
 /** A number that came out, with its ±, in the units of whoever reads. */
 export const describeOutcome = ({ value, halfWidth, dimension }: Shown, system: UnitSystem): string => {
   const text = formatIn(value, dimension, system)
-  const within = halfWidth > 0 ? formatIn(halfWidth, dimension === 'temperature' ? 'kelvin' : dimension, system, 2) : ''
+  const within =
+    halfWidth > 0 ? formatIn(halfWidth, dimension === 'temperature' ? 'kelvin' : dimension, system, 2, value) : ''
   return within && !/^0(?:\s|$)/.test(within) ? `${text} ±${within}` : text
 }
 

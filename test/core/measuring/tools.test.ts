@@ -201,6 +201,12 @@ describe('what cannot be', () => {
     const r = typed('heater', { rated: '230', watts: '2000', volts: '220', amps: '8' })
     // P within 5 %: R within 5 %.
     expect(r.outcomes.find((o) => o.id === 'nominal')!.halfWidth).toBeCloseTo(0.05 * 26.45, 2)
+    expect(
+      describeOutcome(
+        r.outcomes.find((o) => o.id === 'current')!,
+        'metric',
+      ),
+    ).toBe('8.32 A ±0.42 A')
     const power = r.outcomes.find((o) => o.id === 'power')!
     expect(power.halfWidth / power.value).toBeCloseTo(Math.hypot(0.05, 2 * 0.01), 3)
   })
