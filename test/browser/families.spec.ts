@@ -56,22 +56,6 @@ for (const { sheet, machine, asked, fault, way, viewport } of [
     viewport: LOW_PHONE,
   },
   {
-    sheet: 'ulldale-g6',
-    machine: /G-6, six zones/,
-    asked: 'maritime six',
-    fault: 'common-b.broken',
-    way: 'with the line dead half-way',
-    viewport: LAPTOP,
-  },
-  {
-    sheet: 'brindlow-d6',
-    machine: /D-6, kitchen/,
-    asked: 'D6 dishwasher',
-    fault: 'heater.open',
-    way: 'on a laptop',
-    viewport: LAPTOP,
-  },
-  {
     sheet: 'tarvost-e10',
     machine: /E-10, cabin 7/,
     asked: 'tarvost e10',
