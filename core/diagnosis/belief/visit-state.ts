@@ -1,6 +1,6 @@
 import type { Action } from '../../evidence'
 import type { Intervention, Machine } from '../../model/machine'
-import { leaveBehind, powered, started, type Procedure, type WorkState } from '../catalogue'
+import { isolated, leaveBehind, powered, started, type Procedure, type WorkState } from '../catalogue'
 
 export const initialWorkState: WorkState = { power: 'on', open: [], loosened: [], running: undefined, asFound: true }
 
@@ -44,7 +44,7 @@ export class VisitState {
     this.work = { ...this.work, asFound: false }
     switch (verb) {
       case 'isolate':
-        return this.change({ power: 'off', running: undefined })
+        return this.change(isolated(this.work))
       case 'restore':
         return this.change(powered(this.work))
       case 'open':

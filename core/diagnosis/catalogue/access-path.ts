@@ -41,6 +41,14 @@ const isLeads = (key: string): boolean => key.startsWith('l')
 const isRunWith = (key: string): boolean => key.startsWith('w')
 const isWater = (key: string): boolean => key.startsWith('j') || key.startsWith('i')
 
+/** Power is off; what it was run with for a test is put back before anything else is done. */
+export const isolated = (s: WorkState): WorkState => ({
+  ...s,
+  power: 'off',
+  running: undefined,
+  loosened: s.loosened.filter((key) => !isRunWith(key)),
+})
+
 /** Power is put back: leads and plugs go on before it; a hose stays as it is. */
 export const powered = (s: WorkState): WorkState => ({
   ...s,
@@ -57,14 +65,7 @@ export const started = (s: WorkState, program: number, seconds: number): WorkSta
 
 /** Steps between powered and isolated; panels are opened with the power off. */
 function powerSteps(machine: Machine, s: WorkState, goal: Goal): Step[] {
-  if (s.power === 'on')
-    return [
-      step(
-        { type: 'isolate', minutes: machine.safetyMinutes.isolate },
-        // What it was run with for a test is put back before anything else is done.
-        { ...s, power: 'off', running: undefined, loosened: s.loosened.filter((key) => !isRunWith(key)) },
-      ),
-    ]
+  if (s.power === 'on') return [step({ type: 'isolate', minutes: machine.safetyMinutes.isolate }, isolated(s))]
   const closed = goal.needs.panels.filter((panel) => !s.open.includes(panel))
   const fast = goal.needs.loosened.filter(({ key }) => !s.loosened.includes(key))
   return [
@@ -106,12 +107,12 @@ const isReached = (s: WorkState, { needs }: Goal): boolean =>
  */
 export function leaveBehind(s: WorkState, { needs, workMode }: Goal): WorkState {
   const { power, panels, loosened, arrival } = needs
-  let to = power === 'on' ? powered(s) : power === 'off' ? { ...s, power, running: undefined } : s
+  let to = power === 'on' ? powered(s) : power === 'off' ? isolated(s) : s
   if (arrival) to = started(to, arrival.program, arrival.seconds)
   return {
     ...to,
     open: [...new Set([...to.open, ...panels])],
-    loosened: [...new Set([...to.loosened, ...loosened.map(({ key }) => key)])],
+    loosened: [...new Set([...to.loosened.filter((key) => !isRunWith(key)), ...loosened.map(({ key }) => key)])],
     asFound: s.asFound && power === 'any' && !arrival && !panels.length && !loosened.length && workMode === 'observe',
   }
 }

@@ -60,3 +60,49 @@ export const wetSwitchChanged = (proved: string): WorkTemplate => ({
   ],
   proved,
 })
+
+/** A water valve with its coil is changed. @param proved how the new one is proved before it goes in */
+export const valveChanged = (proved: string): WorkTemplate => ({
+  steps: [
+    WATER_OFF,
+    DEAD,
+    'Mark each plug of <it>: one like it may stand beside it; then draw them off by the body',
+    'Undo hoses and screws, note which way the arrow points',
+    'Measure every coil of the new one, and turn it over: same volts, same fittings, same rest position',
+    'In the same way round, hoses and plugs by their marks',
+    NO_DROP,
+    'Call it once from the program: runs when called, dry when not',
+  ],
+  lookAt: ['the screen at its inlet', 'what burnt a coil: a plunger that jams burns the next one'],
+  proved,
+})
+
+/** A water valve is taken apart and cleaned. */
+export const valveCleaned: WorkTemplate = {
+  steps: [
+    WATER_OFF,
+    DEAD,
+    'Coil eased off its post with a flat blade under the free side',
+    'Cap off: diaphragm, plunger and spring laid out in their order',
+    DESCALER,
+    'Together in the same order, the hole of the diaphragm clear',
+    'Plunger drops freely when it is tipped; then the coil, turned to its notch',
+    NO_DROP,
+  ],
+  lookAt: ['cracks in the diaphragm and in the cap: then the whole valve'],
+}
+
+/** A heating element is changed, with its seal. */
+export const elementChanged: WorkTemplate = {
+  steps: [
+    COOL,
+    'Mark the leads of <it>; nut slackened, pressed in to free its seal, drawn out straight',
+    'Scrape the seat of the seal clean, scale out of the bottom',
+    'Measure the new one: its ohms, and its insulation to the sheath',
+    'Seal wetted, element under its clip inside, nut firm, leads crimped or screwed tight',
+    { do: 'Fill first, then heat once under watch', caution: 'A dry element burns out at once' },
+    'Current at the element against volts over ohms; no drop at the seal',
+  ],
+  lookAt: ['leads and tabs at the element: brown ones are cut back'],
+  proved: 'ohms, and insulation to its sheath',
+}

@@ -2,11 +2,11 @@
 import InputText from 'primevue/inputtext'
 import Button from 'primevue/button'
 import { computed } from 'vue'
-import { NuxtLink } from '#components'
 import { DEFAULT_UNIT, parseReading } from '../../../../core/foundation/quantity'
 import { ROW_TOOLS } from '../../../../core/measuring'
 import { describeFinding, describeProblem, toolWords } from '../../../../core/words'
 import { textsOf, useKept } from '../kept'
+import ToolFrame from './ToolFrame.vue'
 
 /** Readings of one sort, one after another, and what they say together. */
 const props = defineProps<{ id: string }>()
@@ -54,64 +54,43 @@ function clear(): void {
 </script>
 
 <template>
-  <main class="page">
-    <p class="back"><NuxtLink to="/tools">Tools</NuxtLink></p>
-    <h1>{{ words.title }}</h1>
-    <p class="soft">{{ words.use }}</p>
-    <div class="halves">
-      <form class="card" aria-label="Measured" @submit.prevent>
-        <label v-if="tool.besides" class="besides"
-          >{{ words.labels[tool.besides.id] }}
-          <InputText v-model="state.besides" class="number" autocomplete="off" />
-        </label>
-        <ol aria-label="Readings">
-          <li v-for="(r, k) in state.rows" :key="k">
-            <InputText v-model="r.name" :aria-label="`Name of ${r.name}`" autocomplete="off" />
-            <InputText
-              v-model="r.text"
-              class="number"
-              autocomplete="off"
-              :aria-label="`${r.name}: ${words.labels.row}`"
-              :aria-invalid="!!rows[k]?.wrong"
-            />
-            <span class="soft">{{ DEFAULT_UNIT[tool.dimension].symbol }}</span>
-            <span v-if="rows[k]?.wrong" class="wrong small" role="alert">{{ rows[k].wrong }}</span>
-          </li>
-        </ol>
-        <div class="row">
-          <Button
-            type="button"
-            severity="secondary"
-            :disabled="state.rows.length >= MOST"
-            @click="state.rows.push({ name: `${tool.row} ${state.rows.length + 1}`, text: '' })"
-            >One more</Button
-          >
-          <Button type="button" severity="secondary" @click="clear">Empty all</Button>
-        </div>
-      </form>
-      <section class="card" aria-label="What comes out" aria-live="polite">
-        <p v-if="!findings.length" class="soft">Still wanted: readings, in their order.</p>
-        <p v-for="f in findings" :key="f" class="means">{{ f }}</p>
-      </section>
-    </div>
-  </main>
+  <ToolFrame :title="words.title" :use="words.use">
+    <template #measured>
+      <label v-if="tool.besides" class="besides"
+        >{{ words.labels[tool.besides.id] }}
+        <InputText v-model="state.besides" class="number" autocomplete="off" />
+      </label>
+      <ol aria-label="Readings">
+        <li v-for="(r, k) in state.rows" :key="k">
+          <InputText v-model="r.name" :aria-label="`Name of ${r.name}`" autocomplete="off" />
+          <InputText
+            v-model="r.text"
+            class="number"
+            autocomplete="off"
+            :aria-label="`${r.name}: ${words.labels.row}`"
+            :aria-invalid="!!rows[k]?.wrong"
+          />
+          <span class="soft">{{ DEFAULT_UNIT[tool.dimension].symbol }}</span>
+          <span v-if="rows[k]?.wrong" class="wrong small" role="alert">{{ rows[k].wrong }}</span>
+        </li>
+      </ol>
+      <div class="row">
+        <Button
+          type="button"
+          severity="secondary"
+          :disabled="state.rows.length >= MOST"
+          @click="state.rows.push({ name: `${tool.row} ${state.rows.length + 1}`, text: '' })"
+          >One more</Button
+        >
+        <Button type="button" severity="secondary" @click="clear">Empty all</Button>
+      </div>
+    </template>
+    <p v-if="!findings.length" class="soft">Still wanted: readings, in their order.</p>
+    <p v-for="f in findings" :key="f" class="means">{{ f }}</p>
+  </ToolFrame>
 </template>
 
 <style scoped>
-.back {
-  margin: 0;
-}
-.halves {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-  gap: 0.8rem;
-  align-items: start;
-}
-@media (max-width: 700px) {
-  .halves {
-    grid-template-columns: minmax(0, 1fr);
-  }
-}
 .besides {
   display: grid;
   gap: 0.2rem;
@@ -138,9 +117,5 @@ li :deep(input),
 .wrong {
   grid-column: 1 / -1;
   color: var(--danger);
-}
-.means {
-  font-size: 1.1rem;
-  font-weight: 600;
 }
 </style>

@@ -6,9 +6,10 @@ import { NuxtLink } from '#components'
 import { homeUnit } from '../../../../core/foundation/quantity'
 import { describeFormula, describeOutcome } from '../../../../core/words'
 import { useTool } from '../use-tool'
+import ToolFrame from './ToolFrame.vue'
 import UnitSwitch from './UnitSwitch.vue'
 
-/** A tool: what is measured on the left, what comes out with its ±, its formula and its meaning beside it. */
+/** A tool of fields: what comes out with its ±, its formula and its meaning. */
 const props = defineProps<{ id: string }>()
 const ToolChart = defineAsyncComponent(() => import('./ToolChart.vue'))
 const { tool, words, texts, choices, entered, result, problems, system, clear } = useTool(props.id)
@@ -24,16 +25,10 @@ const wanting = computed(() => (result.value?.missing ?? []).map((id) => words.l
 </script>
 
 <template>
-  <main v-if="tool && result" class="page">
-    <p class="back"><NuxtLink to="/tools">Tools</NuxtLink></p>
-    <div class="row">
-      <h1>{{ words.title }}</h1>
-      <span class="push" />
-      <UnitSwitch />
-    </div>
-    <p class="soft">{{ words.use }}</p>
-    <div class="halves">
-      <form class="card fields" aria-label="Measured" @submit.prevent>
+  <ToolFrame v-if="tool && result" :title="words.title" :use="words.use">
+    <template #aside><UnitSwitch /></template>
+    <template #measured>
+      <div class="fields">
         <label v-for="c in tool.choices ?? []" :key="c.id">
           {{ words.labels[c.id] }}
           <select v-model="choices[c.id]">
@@ -56,21 +51,19 @@ const wanting = computed(() => (result.value?.missing ?? []).map((id) => words.l
           <span v-if="problems[f.id]" :id="`wrong-${f.id}`" class="wrong small" role="alert">{{ problems[f.id] }}</span>
         </label>
         <Button type="button" severity="secondary" @click="clear">Empty all</Button>
-      </form>
-      <section class="card results" aria-label="What comes out" aria-live="polite">
-        <p v-if="wanting.length" class="soft">Still wanted: {{ wanting.join(', ') }}.</p>
-        <p v-for="m in result.means" :key="m" class="means">{{ words.means[m] }}</p>
-        <dl>
-          <div v-for="o in shown" :key="o.id">
-            <dt>{{ o.label }}</dt>
-            <dd class="number">{{ o.text }}</dd>
-            <dd class="soft small formula">{{ o.formula }}</dd>
-          </div>
-        </dl>
-        <ToolChart v-if="result.chart" :chart="result.chart" :labels="words.labels" :system="system" />
-      </section>
-    </div>
-  </main>
+      </div>
+    </template>
+    <p v-if="wanting.length" class="soft">Still wanted: {{ wanting.join(', ') }}.</p>
+    <p v-for="m in result.means" :key="m" class="means">{{ words.means[m] }}</p>
+    <dl>
+      <div v-for="o in shown" :key="o.id">
+        <dt>{{ o.label }}</dt>
+        <dd class="number">{{ o.text }}</dd>
+        <dd class="soft small formula">{{ o.formula }}</dd>
+      </div>
+    </dl>
+    <ToolChart v-if="result.chart" :chart="result.chart" :labels="words.labels" :system="system" />
+  </ToolFrame>
   <main v-else class="page">
     <h1>There is no such tool</h1>
     <p><NuxtLink to="/tools">All tools</NuxtLink></p>
@@ -78,20 +71,6 @@ const wanting = computed(() => (result.value?.missing ?? []).map((id) => words.l
 </template>
 
 <style scoped>
-.back {
-  margin: 0;
-}
-.halves {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr) minmax(0, 1.2fr);
-  gap: 0.8rem;
-  align-items: start;
-}
-@media (max-width: 700px) {
-  .halves {
-    grid-template-columns: minmax(0, 1fr);
-  }
-}
 .fields {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(min(100%, 14rem), 1fr));
@@ -127,18 +106,6 @@ select {
 }
 .wrong {
   color: var(--danger);
-}
-.results {
-  display: grid;
-  gap: 0.6rem;
-  align-content: start;
-}
-.results p {
-  margin: 0;
-}
-.means {
-  font-size: 1.1rem;
-  font-weight: 600;
 }
 dl {
   margin: 0;

@@ -1,6 +1,6 @@
 import type { KindService } from '../contract'
 import { kindService as heater } from '../heater/service'
-import { COOL } from '../works'
+import { COOL, elementChanged } from '../works'
 
 export const kindService: KindService = {
   measurements: (part) => [
@@ -18,19 +18,7 @@ export const kindService: KindService = {
     },
   },
   works: {
-    replace: {
-      steps: [
-        COOL,
-        'Mark the leads of <it>; nut slackened, pressed in to free its seal, drawn out straight',
-        'Scrape the seat of the seal clean, scale out of the bottom',
-        'Measure the new one: its ohms, and its insulation to the sheath',
-        'Seal wetted, element under its clip inside, nut firm, leads crimped or screwed tight',
-        { do: 'Fill first, then heat once under watch', caution: 'A dry element burns out at once' },
-        'Current at the element against volts over ohms; no drop at the seal',
-      ],
-      lookAt: ['leads and tabs at the element: brown ones are cut back'],
-      proved: 'ohms, and insulation to its sheath',
-    },
+    replace: elementChanged,
     clean: {
       steps: [
         COOL,

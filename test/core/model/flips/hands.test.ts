@@ -91,6 +91,17 @@ describe('what a machine is run with for one test', () => {
     )
     const next = engine.card(after, 'fill.ohms', undefined, 0)!
     expect(next.steps[0]).toContain('Isolate')
+    const off = engine.advise(
+      [
+        { type: 'reading', test: 'probe-off', value: { type: 'yes' }, instrument: undefined },
+        { type: 'action', action: { verb: 'isolate' } },
+      ],
+      'best',
+      0,
+    )
+    // Off is off: the lead is back with it, and a dead test needs no more isolating.
+    expect(engine.card(off, 'fill.ohms', undefined, 0)!.steps.join()).not.toContain('Isolate')
+    expect(engine.card(off, 'fill.ohms', undefined, 0)!.minutes).toBeLessThan(30)
     const live = procedures.find(
       (p) => p.needs.power === 'on' && p.needs.arrival && !p.needs.loosened.length && p.id !== 'probe-off',
     )!
