@@ -96,6 +96,26 @@ async function wiring(page: Page, at: Place): Promise<void> {
   await shoot(page, 'wiring')
 }
 
+/** A timed output that comes up short, at three settings. */
+async function tool(page: Page, at: Place): Promise<void> {
+  await page.goto(`${at.url}/tools/timed-output`)
+  for (const [label, text] of [
+    ['First: seconds set', '30'],
+    ['First: on, measured', '30.2'],
+    ['First: volume', '270 mL'],
+    ['Second: seconds set', '60'],
+    ['Second: on, measured', '60.1'],
+    ['Second: volume', '560 mL'],
+    ['Third: seconds set', '90'],
+    ['Third: on, measured', '89.8'],
+    ['Third: volume', '865 mL'],
+    ['Flow it should have', '0.7'],
+  ] as const)
+    await page.getByLabel(label).fill(text)
+  await page.getByRole('img', { name: 'Volume over On-time' }).locator('svg').waitFor()
+  await shoot(page, 'tools')
+}
+
 /** A call at a washer with a clogged screen, from its first question to its cause. */
 async function call(page: Page, at: Place, suffix: string): Promise<void> {
   await page.goto(`${at.url}/jobs/new`)
@@ -148,15 +168,11 @@ try {
   await shoot(page, 'machine')
   await page.goto(`${place.url}/me`)
   await shoot(page, 'me')
-  for (const [name, machine] of [
-    ['flake-ice', /Ulldale F-9 flakes/],
-    ['irrigation', /Ulldale G-6, six zones/],
-  ] as const) {
-    await page.goto(`${place.url}/jobs`)
-    await page.getByRole('link', { name: machine }).click()
-    await settled(page)
-    await shoot(page, name)
-  }
+  await tool(page, place)
+  await page.goto(`${place.url}/jobs`)
+  await page.getByRole('link', { name: /Ulldale G-6, six zones/ }).click()
+  await settled(page)
+  await shoot(page, 'irrigation')
   await call(page, place, '')
   await wiring(page, place)
   await page.goto(`${place.url}/me`)
