@@ -18,10 +18,10 @@ export interface Finding {
 export interface RowTool {
   id: string
   dimension: Dimension
-  /** A number besides the rows, as the volts of the supply. */
-  besides?: { id: string; dimension: Dimension }
+  /** A number beside the rows, as the volts of the supply. */
+  reference?: { id: string; dimension: Dimension }
   /** What a new row is called, with its number behind it. */
   row: string
   least: number
-  findings(rows: readonly ReadRow[], besides: number | undefined): readonly Finding[]
+  findings(rows: readonly ReadRow[], reference: number | undefined): readonly Finding[]
 }

@@ -11,7 +11,7 @@ const GONE = 0.15
 export const seriesWalk: RowTool = {
   id: 'series-walk',
   dimension: 'voltage',
-  besides: { id: 'supply', dimension: 'voltage' },
+  reference: { id: 'supply', dimension: 'voltage' },
   row: 'Point',
   least: 1,
   findings(rows, supply) {

@@ -1,8 +1,5 @@
 import { THERMOMETER, refused, type Outcome, type Tool } from '../contract'
 
-/** How far past its rating a thermostat may be heated, K. */
-const PAST = 6
-
 /** A thermostat or cut-out by where it opened and closed again: what that proves of it, and what it does not. */
 export const thermostat: Tool = {
   id: 'thermostat',
@@ -21,17 +18,10 @@ export const thermostat: Tool = {
       { id: 'short', dimension: 'kelvin', value: reached - rated, formula: '{reached} − {rated}' },
     ]
     const means: string[] = []
-    if (opened === undefined)
-      means.push(
-        reached < rated - within
-          ? 'not-early'
-          : reached < rated + within
-            ? 'not-shown'
-            : reached >= rated + PAST || reached >= rated + within
-              ? 'stays-closed'
-              : 'not-shown',
-      )
-    else {
+    if (opened === undefined) {
+      if (reached < rated - within) means.push('not-early')
+      else means.push(reached < rated + within ? 'not-shown' : 'stays-closed')
+    } else {
       outcomes.push({ id: 'off', dimension: 'kelvin', value: opened - rated, formula: '{opened} − {rated}' })
       means.push(Math.abs(opened - rated) <= within ? 'opens-right' : opened < rated ? 'opens-early' : 'opens-late')
       if (closed !== undefined)

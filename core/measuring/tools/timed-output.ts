@@ -1,4 +1,4 @@
-import { EXACT, JUG, WATCH, refused, type Outcome, type Tool } from '../contract'
+import { EXACT, JUG, WATCH, refused, type Outcome, type Tool, type ToolField } from '../contract'
 
 /** Straight line through points by least squares. @returns slope and where it meets the axis of y */
 export function straightLine(points: readonly (readonly [number, number])[]): [slope: number, atZero: number] {
@@ -18,17 +18,14 @@ const OFF = 0.08
  */
 export const timedOutput: Tool = {
   id: 'timed-output',
-  fields: [1, 2, 3]
-    .flatMap((n) => [
-      { id: `set${n}`, dimension: 'time' as const, above: 0, most: 7200, accuracy: EXACT },
-      { id: `on${n}`, dimension: 'time' as const, above: 0, most: 7200, accuracy: WATCH },
-      { id: `out${n}`, dimension: 'volume' as const, least: 0, most: 1, accuracy: JUG },
-    ])
-    .concat(
-      [{ id: 'wanted', dimension: 'flow' as const, above: 0, most: 0.1, accuracy: { share: 0.08, step: 0 } }].map(
-        (f) => ({ ...f, optional: true }) as never,
-      ),
-    ),
+  fields: [
+    ...[1, 2, 3].flatMap((n): ToolField[] => [
+      { id: `set${n}`, dimension: 'time', above: 0, most: 7200, accuracy: EXACT },
+      { id: `on${n}`, dimension: 'time', above: 0, most: 7200, accuracy: WATCH },
+      { id: `out${n}`, dimension: 'volume', least: 0, most: 1, accuracy: JUG },
+    ]),
+    { id: 'wanted', dimension: 'flow', optional: true, above: 0, most: 0.1, accuracy: { share: 0.08, step: 0 } },
+  ],
   compute({ values }) {
     const rows = [1, 2, 3].map((n) => ({ set: values[`set${n}`]!, on: values[`on${n}`]!, out: values[`out${n}`]! }))
     const ons = rows.map((r) => r.on)

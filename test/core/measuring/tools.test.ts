@@ -229,11 +229,11 @@ describe('units by choice', () => {
 })
 
 describe('columns of readings read together', () => {
-  const found = (id: string, values: (number | undefined)[], besides?: number) =>
+  const found = (id: string, values: (number | undefined)[], reference?: number) =>
     ROW_TOOLS.find((t) => t.id === id)!
       .findings(
         values.map((value, k) => ({ name: `${k + 1}`, value })),
-        besides,
+        reference,
       )
       .map((f) => `${f.code} ${f.rows.join()}`)
   const OL = Infinity

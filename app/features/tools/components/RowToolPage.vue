@@ -16,12 +16,12 @@ const words = toolWords(props.id)
 const FIRST = 6
 const MOST = 60
 const state = useKept(`duckweed:tool:${props.id}`, (found) => {
-  const { rows, besides } = (found ?? {}) as { rows?: unknown; besides?: unknown }
+  const { rows, reference } = (found ?? {}) as { rows?: unknown; reference?: unknown }
   const kept = Array.isArray(rows) ? rows.slice(0, MOST).map(textsOf) : []
   const row = (k: number) => ({ name: kept[k]?.name ?? `${tool.row} ${k + 1}`, text: kept[k]?.text ?? '' })
   return {
     rows: Array.from({ length: Math.max(FIRST, kept.length) }, (_, k) => row(k)),
-    besides: typeof besides === 'string' ? besides : '',
+    reference: typeof reference === 'string' ? reference : '',
   }
 })
 const read = (text: string) =>
@@ -34,12 +34,12 @@ const rows = computed(() =>
     return { name, value, wrong: got && !got.ok ? got.problems.map((p) => describeProblem(p)).join(' ') : '' }
   }),
 )
-const besides = computed(() => {
-  const got = read(state.besides)
+const reference = computed(() => {
+  const got = read(state.reference)
   return got?.ok && got.value.type === 'value' ? got.value.si : undefined
 })
 const findings = computed(() =>
-  tool.findings(rows.value, besides.value).map((f) =>
+  tool.findings(rows.value, reference.value).map((f) =>
     describeFinding(
       props.id,
       f,
@@ -48,7 +48,7 @@ const findings = computed(() =>
   ),
 )
 function clear(): void {
-  state.besides = ''
+  state.reference = ''
   for (const r of state.rows) r.text = ''
 }
 </script>
@@ -56,9 +56,9 @@ function clear(): void {
 <template>
   <ToolFrame :title="words.title" :use="words.use">
     <template #measured>
-      <label v-if="tool.besides" class="besides"
-        >{{ words.labels[tool.besides.id] }}
-        <InputText v-model="state.besides" class="number" autocomplete="off" />
+      <label v-if="tool.reference" class="reference"
+        >{{ words.labels[tool.reference.id] }}
+        <InputText v-model="state.reference" class="number" autocomplete="off" />
       </label>
       <ol aria-label="Readings">
         <li v-for="(r, k) in state.rows" :key="k">
@@ -91,7 +91,7 @@ function clear(): void {
 </template>
 
 <style scoped>
-.besides {
+.reference {
   display: grid;
   gap: 0.2rem;
   margin-bottom: 0.7rem;
@@ -110,7 +110,7 @@ li {
   align-items: center;
 }
 li :deep(input),
-.besides :deep(input) {
+.reference :deep(input) {
   min-width: 0;
   min-height: 44px;
 }
