@@ -22,6 +22,5 @@ export interface RowTool {
   reference?: { id: string; dimension: Dimension }
   /** What a new row is called, with its number behind it. */
   row: string
-  least: number
   findings(rows: readonly ReadRow[], reference: number | undefined): readonly Finding[]
 }

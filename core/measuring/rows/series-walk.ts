@@ -13,7 +13,6 @@ export const seriesWalk: RowTool = {
   dimension: 'voltage',
   reference: { id: 'supply', dimension: 'voltage' },
   row: 'Point',
-  least: 1,
   findings(rows, supply) {
     if (supply === undefined || !(supply > 0) || !Number.isFinite(supply)) return []
     const read = rows.flatMap(({ value }, k) => (value === undefined ? [] : [{ k, share: value / supply }]))

@@ -24,7 +24,6 @@ export const zoneSurvey: RowTool = {
   id: 'zone-survey',
   dimension: 'resistance',
   row: 'Zone',
-  least: 2,
   findings(rows) {
     const read = rows.flatMap(({ value }, k) => (value === undefined ? [] : [{ k, value }]))
     const finite = read.filter((r) => Number.isFinite(r.value))
