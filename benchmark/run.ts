@@ -4,7 +4,7 @@
  *
  *     npm run bench -- [--sheet ID]... [--seed N] [--singles N] [--pairs N] [--unlisted N] [--left-out N] [--only speed|browser|optimum|quality]
  *     npm run bench -- --all [...]         one line for each machine of the library
- *     npm run bench -- --pool FILE [--part I/N] [--each N] [--pairs N] [--left-out N] [--singles N] [--sheet ID]...
+ *     npm run bench -- --pool FILE [--part I/N] [--each N] [--pairs N] [--left-out N] [--singles N] [--wrong-sheet N] [--sheet ID]...
  *
  * `--pool` appends each call to the file as it is played, goes on after a stop where it was, and takes one of several parts of
  * the work; then it prints what all calls in the file came to, with 95 % intervals.
@@ -38,6 +38,7 @@ const { values } = parseArgs({
     pairs: { type: 'string' },
     unlisted: { type: 'string' },
     'left-out': { type: 'string' },
+    'wrong-sheet': { type: 'string' },
     only: { type: 'string' },
     pool: { type: 'string' },
     part: { type: 'string' },
@@ -159,7 +160,7 @@ function pool(file: string, ids: readonly string[]): void {
     pairs: number(values.pairs, 30),
     leftOut: number(values['left-out'], 30),
     unlisted: number(values.unlisted, 0),
-    wrongSheet: 10,
+    wrongSheet: number(values['wrong-sheet'], 10),
   }
   for (const id of ids) {
     playCalls(plannedCalls(opener(id), calls), journal, partOf(values.part))
