@@ -38,15 +38,16 @@ const CORE = {
   search: ['foundation'],
   job: ['foundation', 'evidence'],
   measuring: ['foundation'],
+  running: ['foundation'],
   statistics: UPWARDS.slice(0, UPWARDS.indexOf('simulate')),
   sync: ['foundation', 'job'],
   // The second simulator shares the language of machines and nothing of the solvers.
   truth: UPWARDS.slice(0, UPWARDS.indexOf('measurements')),
 }
-CORE.advice.push('job', 'words', 'diagram')
+CORE.advice.push('job', 'words', 'diagram', 'running')
 
 /** What a page may run of core; the engine runs in the worker. */
-const FOR_PAGES = ['foundation', 'words', 'measuring', 'job', 'sync', 'search', 'layout']
+const FOR_PAGES = ['foundation', 'words', 'measuring', 'running', 'job', 'sync', 'search', 'layout']
 /** What the server may run of core outside its worker pool. */
 const FOR_SERVER = ['foundation', 'words', 'job', 'sync']
 

@@ -4,7 +4,9 @@ import {
   connectorsOf,
   compareOrders,
   connectionsOf,
+  conditionsOf,
   createEngine,
+  expectedRun,
   needsOf,
   telling,
   whyNot,
@@ -156,6 +158,8 @@ function factsOf(own: Sheet, engine: Engine, record: ShopRecord | undefined): Ma
       title: m.title,
       dead: m.dimension === 'resistance',
     })),
+    programs: own.programs.map(({ id, title, service }) => ({ id, title, service })),
+    conditions: conditionsOf(machine),
     complaints: own.complaints.map(({ id, words }) => ({ id, words })),
     options: own.options.map(({ id, title, fitted }) => ({ id, title, fitted })),
     circumstances: CIRCUMSTANCE_IDS.map((id) => ({ id, words: CIRCUMSTANCES[id].words })),
@@ -248,6 +252,12 @@ const api: EngineApi = {
   card(question: Question, test: string, instrument: string | undefined, quick: boolean): TestCard | undefined {
     const { acceptance } = question
     return opened(acceptance).card(adviceFor(question, quick), test, instrument, quick ? 0 : undefined)
+  },
+  run(question, program, conditions, windows) {
+    const engine = opened(question.acceptance)
+    const index = engine.machine.programs.findIndex((p) => p.id === program)
+    if (index < 0) throw new Error(`There is no program ${program}.`)
+    return expectedRun(engine.predictor, adviceFor(question, true), index, conditions, windows)
   },
   orders(question: Question): OrderCost[] {
     return compareOrders(opened(question.acceptance).predictor, adviceFor(question, false), question.barred)

@@ -1,8 +1,9 @@
 import type { Connection, ConnectorPins, OrderCost, TestCard, View } from '../../core/advice'
+import type { ExpectedRun } from '../../core/running'
 import type { Ladder } from '../../core/diagram'
 import type { DrawnPicture, Strips } from '../../core/diagram/layout'
 import type { Acceptance, Strategy, Written } from './written'
-import type { ReadingShape } from '../../core/foundation/quantity'
+import type { Dimension, ReadingShape } from '../../core/foundation/quantity'
 import type { SafetyNeed } from '../../core/job'
 import type { Kit, WorkMode } from '../../core/evidence'
 import type { OwnOptions, SheetOption } from '../../core/model/sheet'
@@ -33,6 +34,10 @@ export interface MachineFacts {
   moments: { id: string; title: string }[]
   meters: { id: string; title: string; dead: boolean }[]
   complaints: { id: string; words: string }[]
+  /** What can be started, with the keys into and out of a service mode. */
+  programs: { id: string; title: string; service: { enter: string; leave: string } | undefined }[]
+  /** What may be measured beside the machine that its runs hang on: the room, the water and its pressure; SI as the sheet has it. */
+  conditions: { id: string; title: string; dimension: Dimension; usual: number }[]
   /** What such a machine may have or not, and whether this one has it. */
   options: readonly SheetOption[]
   /** What may be said of the days before. */
@@ -116,6 +121,13 @@ export interface EngineApi {
   drawing(): MachineDrawing
   view(question: Question, quick: boolean): Answer
   card(question: Question, test: string, instrument: string | undefined, quick: boolean): TestCard | undefined
+  /**
+   * A program as it would go with nothing wrong.
+   *
+   * @param conditions what was measured, SI by id
+   * @param windows with the windows of good machines and what the suspects would make of it
+   */
+  run(question: Question, program: string, conditions: Record<string, number>, windows: boolean): ExpectedRun
   /** The named orders of work, with what each would begin with. */
   orders(question: Question): OrderCost[]
   /** Of some tests those that tell something of the fault, with how much, nat: those that tell most first. */

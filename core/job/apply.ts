@@ -7,7 +7,7 @@ import { LEAD_OFF, standingAt, type Confirmation, type JobStanding } from './sta
  * A repair that did not do has no other way back.
  */
 export const isRetractable = (payload: Payload): boolean =>
-  ['reading', 'safety', 'note', 'photo', 'label', 'retracted'].includes(payload.type) ||
+  ['reading', 'safety', 'note', 'photo', 'label', 'marked', 'retracted'].includes(payload.type) ||
   (payload.type === 'action' && payload.action.verb === 'repair')
 
 type Find = (id: string) => Pick<SequencedEvent, 'id' | 'seq' | 'payload'> | undefined
@@ -134,6 +134,14 @@ function connect(s: JobStanding, payload: Extract<Payload, { type: 'disconnected
   return others.length < before.length ? s : { ...rest, disconnected: [...before, { label, name }] }
 }
 
+/** Tips are on for a test, or off. */
+function clip(s: JobStanding, { type, test }: Extract<Payload, { type: 'clipped' | 'unclipped' }>): JobStanding {
+  const { clips = [], ...rest } = s
+  const others = clips.filter((c) => c !== test)
+  const now = type === 'clipped' ? [...others, test] : others
+  return now.length ? { ...rest, clips: now } : rest
+}
+
 /** What hands did to the machine. */
 function act(s: JobStanding, e: SequencedEvent, payload: Extract<Payload, { type: 'action' }>): JobStanding {
   const { verb, target } = payload.action
@@ -149,6 +157,16 @@ function act(s: JobStanding, e: SequencedEvent, payload: Extract<Payload, { type
   return verb === 'restore' || verb === 'start' ? goneLive(counted, e) : counted
 }
 
+/** The same job one entry later, whatever it was: its number, who made it, and what time ends. */
+function oneLater(s: JobStanding, e: SequencedEvent): JobStanding {
+  const lastAt = s.lastAt !== undefined && s.lastAt > e.at ? s.lastAt : e.at
+  const rested = standingAt(s, e.at) !== s
+  const { awaits, ...rest } = s
+  // Whoever goes on with it waits no more.
+  const waits = awaits && !GOES_ON.has(e.payload.type) ? { awaits } : {}
+  return { ...rest, ...waits, ...(rested ? nothingSafe(e.seq) : {}), seq: e.seq, by: e.by, lastAt }
+}
+
 /**
  * The state of a job after one more event; the whole fold is this, in the order of `seq`. Pure: the given state is
  * not changed.
@@ -157,19 +175,7 @@ function act(s: JobStanding, e: SequencedEvent, payload: Extract<Payload, { type
  */
 export function apply(s: JobStanding, e: SequencedEvent, find: Find): JobStanding {
   const { payload } = e
-  const lastAt = s.lastAt !== undefined && s.lastAt > e.at ? s.lastAt : e.at
-  const rested = standingAt(s, e.at) !== s
-  const { awaits, ...rest } = s
-  // Whoever goes on with it waits no more.
-  const waits = awaits && !GOES_ON.has(payload.type) ? { awaits } : {}
-  const next: JobStanding = {
-    ...rest,
-    ...waits,
-    ...(rested ? nothingSafe(e.seq) : {}),
-    seq: e.seq,
-    by: e.by,
-    lastAt,
-  }
+  const next = oneLater(s, e)
   if (s.gone.includes(e.id)) return next
   switch (payload.type) {
     case 'opened':
@@ -206,6 +212,11 @@ export function apply(s: JobStanding, e: SequencedEvent, find: Find): JobStandin
     case 'disconnected':
     case 'reconnected':
       return handsWentIn(connect(next, payload), e)
+    case 'run':
+      return goneLive(next, e)
+    case 'clipped':
+    case 'unclipped':
+      return handsWentIn(clip(next, payload), e)
     case 'closed':
       return { ...next, closed: closedBy(e, payload) }
     case 'reopened':

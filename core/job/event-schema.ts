@@ -34,6 +34,9 @@ export const moment = z.iso.datetime().refine((at) => {
 export const ENDINGS = ['works-now', 'cancelled', 'wrong-machine', 'handed-over'] as const
 export type Ending = (typeof ENDINGS)[number]
 
+/** No program runs longer, s. */
+const LONGEST_RUN = 10 * 24 * 3600
+
 const name = text(80, 1)
 const words = text(4000)
 const revision = z.string().regex(/^[0-9a-f]{64}$/)
@@ -138,6 +141,30 @@ export const payloadSchema = z.discriminatedUnion('type', [
   /** Somebody or something is waited for; what is shut or off until then stands in the text. The job stays open. */
   z.strictObject({ type: z.literal('awaits'), what: z.enum(['part', 'person', 'customer']), text: words }),
   z.strictObject({ type: z.literal('reopened') }),
+  /** A program is started to be watched, by what was measured beside it: the values of parameters, SI by id. */
+  z.strictObject({
+    type: z.literal('run'),
+    program: name,
+    conditions: z.record(name, z.number()).optional(),
+  }),
+  /**
+   * What was noticed of a run: a lane of it turned, or did not when it should have. `seconds` since its start by a clock that nobody sets;
+   * `si` what a clipped meter showed then.
+   */
+  z.strictObject({
+    type: z.literal('marked'),
+    run: z.uuid(),
+    lane: text(200, 1),
+    turn: z.enum(['on', 'off', 'not']),
+    nth: z.int().min(0).max(9999),
+    seconds: z.number().min(0).max(LONGEST_RUN),
+    noticed: z.enum(['hand', 'ear', 'meter']),
+    si: z.number().optional(),
+  }),
+  /** The watching of a run ends: it came to its end, or was broken off. */
+  z.strictObject({ type: z.literal('run-over'), run: z.uuid(), seconds: z.number().min(0).max(LONGEST_RUN) }),
+  /** Tips sit where a live test is read, clipped on dead; and they are off again, taken off dead. */
+  z.strictObject({ type: z.enum(['clipped', 'unclipped']), test: text(200, 1) }),
 ])
 
 export const jobEventSchema = z.strictObject({

@@ -34,6 +34,15 @@ interface Made {
   by: string
 }
 
+/** A program that was watched: when it was started, what was noticed, s since then. */
+export interface WatchedRun extends Made {
+  program: string
+  conditions: Readonly<Record<string, number>>
+  marks: (Omit<Extract<Payload, { type: 'marked' }>, 'type' | 'run'> & Made)[]
+  /** s since its start; absent while it goes on. */
+  over?: number
+}
+
 /** A job with its log: what a screen shows. */
 export interface Job extends JobStanding {
   /** Readings and actions in the order of the fold; what was taken back is left out. */
@@ -41,6 +50,8 @@ export interface Job extends JobStanding {
   remarks: { event: string; at: string; by: string; text: string; to: 'customer' | 'us' }[]
   photos: (Pick<Extract<Payload, { type: 'photo' }>, 'photo' | 'width' | 'height' | 'about'> & Made)[]
   labels: (Pick<Extract<Payload, { type: 'label' }>, 'name' | 'colour' | 'terminal' | 'shown'> & Made)[]
+  /** Programs that were watched, the first one first. */
+  runs: WatchedRun[]
 }
 
 /** The hands of others change what a meter shows: only what was done to the machine overlaps. */
@@ -52,6 +63,20 @@ function overlapsOf(e: SequencedEvent, actions: readonly SequencedEvent[]): stri
 /** Each event once, in the order of the fold. */
 export function inOrder(events: readonly SequencedEvent[]): SequencedEvent[] {
   return [...new Map(events.map((e) => [e.id, e])).values()].sort((a, b) => a.seq - b.seq)
+}
+
+/** One entry about a run; what names none that there is says nothing. */
+function watchRun(runs: Map<string, WatchedRun>, { id: event, at, by, payload }: SequencedEvent): void {
+  if (payload.type === 'run') {
+    const { program, conditions = {} } = payload
+    runs.set(event, { event, at, by, program, conditions, marks: [] })
+  } else if (payload.type === 'marked') {
+    const { type: _, run, ...mark } = payload
+    runs.get(run)?.marks.push({ event, at, by, ...mark })
+  } else if (payload.type === 'run-over') {
+    const run = runs.get(payload.run)
+    if (run) run.over ??= payload.seconds
+  }
 }
 
 /** Folds the events of a job. Pure; an event given twice counts once, and the order of arrival makes no difference. */
@@ -70,6 +95,7 @@ export function foldJob(events: readonly SequencedEvent[]): Job {
   const remarks: Job['remarks'] = []
   const photos: Job['photos'] = []
   const labels: Job['labels'] = []
+  const runs = new Map<string, WatchedRun>()
   for (const e of ordered) {
     if (gone.has(e.id)) continue
     const { payload, seq, at, by } = e
@@ -85,7 +111,7 @@ export function foldJob(events: readonly SequencedEvent[]): Job {
     } else if (payload.type === 'label') {
       const { type: _, ...label } = payload
       labels.push({ event: e.id, at, by, ...label })
-    }
+    } else watchRun(runs, e)
   }
-  return { ...standing, log, remarks, photos, labels }
+  return { ...standing, log, remarks, photos, labels, runs: [...runs.values()] }
 }

@@ -25,6 +25,7 @@ export type RefusalCode =
   | 'hands-in'
   | 'bypass-in'
   | 'still-off'
+  | 'clips-in'
   | 'photo-missing'
   | 'closed'
   | 'not-opened'
@@ -101,6 +102,9 @@ export function actsNow(
   return [...acts, ...(power ? (['power'] as const) : []), ...(water?.shut ? (['fill'] as const) : [])]
 }
 
+/** Watching a program: power on, hands off. */
+export const RUN = { acts: [], powered: true } as const
+
 /** Who else has hands in the machine: it gets no power before each has said that they are out. */
 export function othersIn(
   { handsIn = {} }: Pick<JobStanding, 'handsIn'>,
@@ -140,6 +144,10 @@ function problemsOf({ payload }: JobEvent, facts: SheetFacts): { code: RefusalCo
       ]
         .map((said) => asEvidence(said, 'unknown-name'))
         .find((p) => p)
+    case 'run':
+      return unless(facts.targets.start?.includes(payload.program) ?? false)
+    case 'clipped':
+      return unless(findTest(facts, payload.test, undefined)?.workMode === 'energised')
     case 'closed':
       return unless(payload.repair === '' || facts.repairs.some((r) => r.id === payload.repair))
     case 'safety':
@@ -151,11 +159,12 @@ function problemsOf({ payload }: JobEvent, facts: SheetFacts): { code: RefusalCo
 
 /** What must not stay in or off a machine that is left with its user. */
 function refusesLeaving(
-  { bypasses, disconnected = [] }: Pick<JobStanding, 'bypasses' | 'disconnected'>,
+  { bypasses, disconnected = [], clips = [] }: Pick<JobStanding, 'bypasses' | 'disconnected' | 'clips'>,
   payload: JobEvent['payload'],
 ): Refusal | undefined {
   if (payload.type !== 'closed' && payload.type !== 'awaits') return undefined
   if (bypasses.length) return { code: 'bypass-in', names: bypasses }
+  if (clips.length) return { code: 'clips-in', names: clips }
   const works = payload.type === 'closed' && (payload.as === undefined || payload.as === 'works-now')
   return works && disconnected.length ? { code: 'still-off', names: disconnected.map((d) => d.name) } : undefined
 }
@@ -195,12 +204,15 @@ export function refuses(
   const verb = payload.type === 'action' ? payload.action.verb : undefined
   // A jumper is fitted dead on a machine that was made safe, to be read live; so is a lead lifted.
   const bypasses = verb !== undefined && isBypass(verb)
-  if (barredFor(role).includes(test?.workMode ?? (bypasses ? 'energised' : 'observe'))) return { code: 'no-live-work' }
-  const acts = test ? actsNow(test, job, by) : bypasses ? LIVE_ACTS : DEAD_ACTS
-  const handsOn = test || bypasses || payload.type === 'disconnected'
+  const clips = payload.type === 'clipped'
+  if (barredFor(role).includes(test?.workMode ?? (bypasses || clips ? 'energised' : 'observe')))
+    return { code: 'no-live-work' }
+  const runs = payload.type === 'run'
+  const acts = test || runs ? actsNow(test ?? RUN, job, by) : bypasses ? LIVE_ACTS : DEAD_ACTS
+  const handsOn = test || runs || clips || bypasses || ['disconnected', 'unclipped'].includes(payload.type)
   const missing = handsOn ? missingSteps(acts, facts.needs, job, event.at, by) : []
   if (missing.length) return { code: 'make-safe-first', names: missing.map((m) => m.id) }
-  const powers = test?.powered || verb === 'restore' || verb === 'start'
+  const powers = test?.powered || runs || verb === 'restore' || verb === 'start'
   const others = powers && by !== undefined ? othersIn(job, facts.needs, by) : []
   if (others.length) return { code: 'hands-in', names: others }
   return refusesLeaving(job, payload)

@@ -14,8 +14,18 @@ export {
   type SequencedEvent,
 } from './event-schema'
 export { ACCURACY, DEAD_ACTS, handsGoIn, isBypass, LIVE_ACTS, type HandAct } from '../evidence'
-export { foldJob, type Entry, type Job } from './fold-job'
-export { actsNow, barredFor, missingSteps, othersIn, refuses, type Refusal, type RefusalCode, type Role } from './guard'
+export { foldJob, type Entry, type Job, type WatchedRun } from './fold-job'
+export {
+  actsNow,
+  barredFor,
+  missingSteps,
+  othersIn,
+  refuses,
+  RUN,
+  type Refusal,
+  type RefusalCode,
+  type Role,
+} from './guard'
 export { powerState, waterState, type PowerState, type WaterState } from './power-state'
 export { FACTS_VERSION, factsOfAll, type SafetyNeed, type SheetFacts } from './sheet-facts'
 export { stamped } from './stamp'

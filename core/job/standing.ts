@@ -44,6 +44,8 @@ export interface JobStanding {
   bypasses: string[]
   /** What they are called, by id, where their sheet says. */
   bypassTitles?: Record<string, string>
+  /** Live tests whose tips sit where they are read, clipped on dead; absent where none do. */
+  clips?: string[]
   strategy: string
   acceptance: string
   readings: number

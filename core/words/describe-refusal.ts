@@ -8,6 +8,7 @@ const REFUSED: Record<Locale, Record<RefusalCode, string>> = {
     'hands-in': 'Power stays off until everybody has said that their hands are out.',
     'bypass-in': 'A jumper is still in, or a lead still off. Put it right before the job is closed.',
     'still-off': 'Something is still disconnected. Put it back first.',
+    'clips-in': 'Meter clips are still in it. Isolate, take them off, then leave.',
     'photo-missing': 'The photo itself has not arrived. Take it again.',
     closed: 'This job is closed. Reopen it to go on.',
     'not-opened': 'This job has not been opened.',

@@ -270,15 +270,15 @@ export function useAdvice(
   }
   /** Whether what is entered now would answer something else than what was read. */
   const unbound = computed(() => due.value || fresh.value)
-  const orders = () => engine.orders(question.value)
   /** Of some tests those that tell something of the fault, those that tell most first. */
   const telling = async (tests: string[]) => (await engine.telling(question.value, tests)).map(([id]) => id)
   const whyNot = (part: number) => engine.whyNot(question.value, part)
   return {
     engine,
+    question,
     whyNot,
     telling,
-    orders,
+    orders: () => engine.orders(question.value),
     strategy,
     acceptance,
     facts,

@@ -27,6 +27,15 @@ export interface Watch {
   signal: string
   /** How long it is on is asked for: when it turns is found as exactly as an event. */
   timed?: true
+  /** Each turn of it is kept, found as exactly. */
+  recorded?: true
+}
+
+/** A signal that goes on or off. */
+export interface Turn {
+  /** s since the start of the script */
+  at: number
+  on: boolean
 }
 
 /** What was seen of a watch. */
@@ -39,6 +48,8 @@ export interface Watched {
   ever: boolean
   /** Whether it was on when it was last looked at. */
   last: boolean
+  /** How it stood at first and each turn after, where that was asked for. */
+  turns?: Turn[]
 }
 
 /** What hands do at one time: hold modes, let modes go, start a program. */

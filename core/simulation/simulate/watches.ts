@@ -26,7 +26,7 @@ export class Watches {
     this.on = watches.map(() => undefined)
     this.turns = watches.map(() => 0)
     this.bounds = watches.flatMap(({ through }) => (through.type === 'time' ? [through.from, through.to] : []))
-    this.timed = watches.flatMap(({ timed }, k) => (timed ? [k] : []))
+    this.timed = watches.flatMap(({ timed, recorded }, k) => (timed || recorded ? [k] : []))
   }
 
   private isThere({ through }: Watch): boolean {
@@ -41,7 +41,7 @@ export class Watches {
     const passed = point.time - this.time
     this.time = point.time
     for (let k = 0; k < this.watches.length; k++) {
-      const { through, part, signal } = this.watches[k]
+      const { through, part, signal, recorded } = this.watches[k]
       const there = this.isThere(this.watches[k])
       const before = this.on[k]
       // A phase is left at an instant of its own; the end of some seconds is itself the last of them.
@@ -56,6 +56,7 @@ export class Watches {
         if (before) watched.on += passed
       }
       if (before !== undefined && on !== before) this.turns[k]++
+      if (recorded && (before === undefined || on !== before)) (watched.turns ??= []).push({ at: point.time, on })
       watched.ever ||= on
       watched.last = on
       this.on[k] = there ? on : undefined
@@ -77,11 +78,14 @@ export class Watches {
       return check() ? [check] : []
     })
   }
-  /** Forgets what was seen: a program begins its phases anew. */
+  /** Forgets what was seen: a program begins its phases anew. What is recorded goes on. */
   restart(): void {
-    this.watched.fill(undefined)
-    this.turns.fill(0)
-    this.on.fill(undefined)
+    this.watches.forEach(({ recorded }, k) => {
+      if (recorded) return
+      this.watched[k] = undefined
+      this.turns[k] = 0
+      this.on[k] = undefined
+    })
   }
   /** Whether every watch has come to its end. */
   get areOver(): boolean {

@@ -11,7 +11,7 @@ const props = defineProps<{
   /** How much is disconnected and not back. */
   off: number
 }>()
-const TITLES: Record<JobStep, string> = { call: 'Call', safe: 'Safe', wiring: 'Wiring', find: 'Find' }
+const TITLES: Record<JobStep, string> = { call: 'Call', safe: 'Safe', wiring: 'Wiring', find: 'Find', run: 'Run' }
 const route = useRoute()
 const isHere = (step: JobStep): boolean => route.path.endsWith(`/${step}`)
 // Whoever comes back to the job comes back to where they were.

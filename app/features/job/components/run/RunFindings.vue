@@ -1,0 +1,53 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import type { RunFinding } from '../../../../../core/running'
+
+/** What a run says of the tests of its machine: each is entered as if it had been typed on its card. */
+defineProps<{ findings: readonly RunFinding[]; entered: ReadonlySet<string>; locked: boolean; running: boolean }>()
+const emit = defineEmits<{ record: [finding: RunFinding]; all: [] }>()
+</script>
+
+<template>
+  <section v-if="findings.length" class="card" aria-label="What this run says">
+    <h2>What this run says</h2>
+    <ul>
+      <li v-for="f in findings" :key="f.test" class="row">
+        <span
+          >{{ f.title }}: <strong class="number">{{ f.text }}</strong></span
+        >
+        <span v-if="entered.has(f.test)" class="push small soft">entered</span>
+        <button
+          v-else-if="!locked"
+          type="button"
+          class="chip push"
+          :aria-label="`Enter ${f.title}`"
+          @click="emit('record', f)"
+        >
+          Enter
+        </button>
+      </li>
+    </ul>
+    <Button
+      v-if="!locked && findings.some((f) => !entered.has(f.test))"
+      :severity="running ? 'secondary' : undefined"
+      @click="emit('all')"
+      >Enter all as readings</Button
+    >
+  </section>
+</template>
+
+<style scoped>
+section {
+  display: grid;
+  gap: 0.5rem;
+}
+ul {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+li {
+  min-height: 52px;
+  flex-wrap: nowrap;
+}
+</style>

@@ -1,0 +1,78 @@
+import type { FaultedMachine } from '../../model/machine'
+import {
+  programSteps,
+  simulate,
+  type Moment,
+  type OperatingPoint,
+  type SimulationCache,
+  type Turn,
+} from '../../simulation/simulate'
+import { PROGRAM_START } from '../../diagnosis/catalogue'
+
+/** A signal that somebody can notice. */
+export interface Signal {
+  part: number
+  signal: string
+}
+
+/** What a machine does in one run, s since the program was started. */
+export interface MachineCourse {
+  /** Phases in the order in which they began; -1 where the control had no supply. */
+  phases: readonly { phase: number; at: number }[]
+  /** How each signal stood at first and each turn of it. */
+  turns: readonly (readonly Turn[])[]
+  alarms: readonly { code: string; at: number; on: boolean }[]
+  /** The machine at evenly spaced moments, where they were asked for. */
+  points: readonly { at: number; point: OperatingPoint }[]
+  ended: number
+}
+
+/**
+ * Runs one machine through a program and keeps what can be noticed of it.
+ *
+ * @param samples how many evenly spaced moments it is looked at for curves; 0 for none
+ */
+export function courseOf(
+  faulted: FaultedMachine,
+  program: number,
+  signals: readonly Signal[],
+  samples: number,
+  cache?: SimulationCache,
+): MachineCourse {
+  const { machine } = faulted
+  const { duration } = machine.programs[program]
+  const until = PROGRAM_START + duration
+  const moments = Array.from({ length: samples }, (_, k): Moment => ({
+    type: 'time',
+    at: PROGRAM_START + ((k + 0.5) * duration) / samples,
+  }))
+  const run = simulate(
+    faulted,
+    {
+      steps: programSteps(machine, program, PROGRAM_START),
+      until,
+      stopsWhenFinal: samples === 0,
+      moments,
+      watches: signals.map(({ part, signal }) => ({
+        through: { type: 'time', from: 0, to: until + 1 },
+        part,
+        signal,
+        recorded: true,
+      })),
+    },
+    cache,
+  )
+  const since = (time: number) => Math.max(0, time - PROGRAM_START)
+  const begun = (time: number) => time >= PROGRAM_START - 1e-9
+  return {
+    phases: run.events.flatMap((e) =>
+      e.type === 'phase' && begun(e.time) ? [{ phase: e.phase, at: since(e.time) }] : [],
+    ),
+    turns: run.watched.map((w) => (w?.turns ?? []).map(({ at, on }) => ({ at: since(at), on }))),
+    alarms: run.events.flatMap((e) =>
+      e.type === 'alarm' || e.type === 'cleared' ? [{ code: e.code, at: since(e.time), on: e.type === 'alarm' }] : [],
+    ),
+    points: run.snapshots.flatMap((point, k) => (point ? [{ at: ((k + 0.5) * duration) / samples, point }] : [])),
+    ended: since(run.end.time),
+  }
+}

@@ -1,0 +1,110 @@
+import type { Dimension, ReadingValue } from '../foundation/quantity'
+
+/** A stretch of a lane, s since the program was started; `to` is the end of what is known where it has none of its own. */
+export interface Span {
+  from: number
+  to: number
+  title?: string
+}
+
+/** What can be noticed of a machine, against time. */
+export interface Lane {
+  /** `phase:ID`, `PART.signal` or `alarm:CODE`. */
+  id: string
+  title: string
+  /** What it is noticed by; `undefined` where it is read off the whole. */
+  sense: 'ear' | 'eye' | 'hand' | undefined
+  spans: readonly Span[]
+}
+
+/** A quantity against time, SI. */
+export interface Curve {
+  id: string
+  title: string
+  dimension: Dimension
+  points: readonly (readonly [seconds: number, si: number])[]
+}
+
+/** When something turns under a suspect, s; `undefined`: never. */
+export interface SuspectTurn {
+  title: string
+  at: number | undefined
+}
+
+/** Something that begins or ends in a healthy run: what is waited for, and marked once it is noticed. */
+export interface Cue {
+  lane: string
+  turn: 'on' | 'off'
+  /** The how manieth of this lane and turn, from 0. */
+  nth: number
+  title: string
+  /** s since the start: on the machine as its sheet has it, and the window of good machines (two standard deviations). */
+  at: number
+  early: number
+  late: number
+  suspects: readonly SuspectTurn[]
+}
+
+/** A test of the machine that marks answer. */
+export type MarkedTest =
+  /** How long a phase lasts: from where it begins to where the next begins. */
+  | { type: 'length'; test: string; title: string; lane: string; longest: number }
+  /** Whether something is there at a moment at which it is on in a good run: the cue that says so. */
+  | { type: 'sensed'; test: string; title: string; lane: string; nth: number }
+  /** For how long it is on: from a cue to the next turn of its lane. */
+  | { type: 'on-time'; test: string; title: string; lane: string; nth: number; longest: number }
+
+/** A live reading that can be taken in a run: while its phase lasts, at tips that sit there already. */
+export interface CalledTest {
+  test: string
+  title: string
+  dimension: Dimension
+  /** The phase in which it is read, by its lane. */
+  lane: string
+}
+
+/** The run of a program as the sheet has it, with this water and this room. */
+export interface ExpectedRun {
+  program: string
+  title: string
+  /** How long it is watched at most, s. */
+  lasts: number
+  phases: readonly Lane[]
+  lanes: readonly Lane[]
+  curves: readonly Curve[]
+  /** By time. */
+  cues: readonly Cue[]
+  tests: readonly MarkedTest[]
+  calls: readonly CalledTest[]
+}
+
+/** What somebody, an ear or a meter noticed. */
+export interface Mark {
+  event: string
+  lane: string
+  /** `not`: waited for, and it did not come. */
+  turn: 'on' | 'off' | 'not'
+  nth: number
+  /** s since the program was started */
+  seconds: number
+  noticed: 'hand' | 'ear' | 'meter'
+}
+
+/** A run as far as it has come. */
+export interface Course {
+  marks: readonly Mark[]
+  /** s since its start: now, or where it was ended. */
+  now: number
+  over: boolean
+}
+
+/** What a run says of a test. */
+export interface RunFinding {
+  test: string
+  title: string
+  text: string
+  value: ReadingValue
+}
+
+/** The lane of when nobody watched: the screen was off. */
+export const AWAY = 'away'

@@ -1,0 +1,5 @@
+export type * from './contract'
+export { AWAY } from './contract'
+export { findInRun } from './find-in-run'
+export { runTime, type RunClocks, type RunTime } from './run-clock'
+export { followCues, markedPhases, markedSpans, nextCue, type CueState, type FollowedCue } from './follow-run'
