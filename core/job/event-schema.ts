@@ -146,6 +146,8 @@ export const payloadSchema = z.discriminatedUnion('type', [
     type: z.literal('run'),
     program: name,
     conditions: z.record(name, z.number()).optional(),
+    /** Gone through step by step, as a check-out. */
+    steps: z.literal(true).optional(),
   }),
   /**
    * What was noticed of a run: a lane of it turned, or did not when it should have. `seconds` since its start by a clock that nobody sets;

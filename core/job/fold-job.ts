@@ -38,6 +38,8 @@ interface Made {
 export interface WatchedRun extends Made {
   program: string
   conditions: Readonly<Record<string, number>>
+  /** It is gone through step by step. */
+  steps: boolean
   marks: (Omit<Extract<Payload, { type: 'marked' }>, 'type' | 'run'> & Made)[]
   /** s since its start; absent while it goes on. */
   over?: number
@@ -68,8 +70,8 @@ export function inOrder(events: readonly SequencedEvent[]): SequencedEvent[] {
 /** One entry about a run; what names none that there is says nothing. */
 function watchRun(runs: Map<string, WatchedRun>, { id: event, at, by, payload }: SequencedEvent): void {
   if (payload.type === 'run') {
-    const { program, conditions = {} } = payload
-    runs.set(event, { event, at, by, program, conditions, marks: [] })
+    const { program, conditions = {}, steps = false } = payload
+    runs.set(event, { event, at, by, program, conditions, steps, marks: [] })
   } else if (payload.type === 'marked') {
     const { type: _, run, ...mark } = payload
     runs.get(run)?.marks.push({ event, at, by, ...mark })

@@ -38,10 +38,15 @@ export interface Cue {
   /** The how manieth of this lane and turn, from 0. */
   nth: number
   title: string
-  /** s since the start: on the machine as its sheet has it, and the window of good machines (two standard deviations). */
+  /** s since the start: on the machine as its sheet has it, and the window of good machines (two and a half standard deviations). */
   at: number
   early: number
   late: number
+  /**
+   * The phase that began last before it, by its cue, and how long after that it comes: on the machine as its sheet has it, at the soonest and
+   * at the latest, s. `undefined` for what comes with the start.
+   */
+  since: { lane: string; nth: number; at: number; early: number; late: number } | undefined
   suspects: readonly SuspectTurn[]
 }
 
@@ -70,6 +75,8 @@ export interface ExpectedRun {
   /** How long it is watched at most, s. */
   lasts: number
   phases: readonly Lane[]
+  /** Phases that an alarm leads to and no good machine comes to: the lanes that say that it has stopped. */
+  stops: readonly { id: string; title: string }[]
   lanes: readonly Lane[]
   curves: readonly Curve[]
   /** By time. */

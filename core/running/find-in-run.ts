@@ -58,8 +58,11 @@ function valueOf(test: MarkedTest, isPhase: (lane: string) => boolean, c: Course
  * What the marks of a run say of the tests of its machine, each as it would be typed on its card. What was neither noticed nor missed says
  * nothing.
  */
-export function findInRun({ tests, phases }: Pick<ExpectedRun, 'tests' | 'phases'>, course: Course): RunFinding[] {
-  const ids = new Set(phases.map((p) => p.id))
+export function findInRun(
+  { tests, phases, stops }: Pick<ExpectedRun, 'tests' | 'phases' | 'stops'>,
+  course: Course,
+): RunFinding[] {
+  const ids = new Set([...phases, ...stops].map((p) => p.id))
   return tests.flatMap((test) => {
     const value = valueOf(test, (lane) => ids.has(lane), course)
     return value ? [{ test: test.test, title: test.title, value, text: asRead(value) }] : []

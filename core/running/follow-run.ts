@@ -22,22 +22,26 @@ const isOf = (cue: Cue, m: Mark): boolean =>
   m.lane === cue.lane && m.nth === cue.nth && (m.turn === cue.turn || (m.turn === 'not' && cue.turn === 'on'))
 
 /**
- * Each cue of a run as it stands: seen, missing, due, late or still coming. What was marked last moves all that follows: a fill that took a
- * minute longer makes the wash come a minute later.
+ * Each cue of a run as it stands: seen, missing, due, late or still coming. Where the phase before it was marked, it is waited for from
+ * there on; else what was marked last moves all that follows: a fill that took a minute longer makes the wash come a minute later.
  */
 export function followCues({ cues }: Pick<ExpectedRun, 'cues'>, { marks, now }: Course): FollowedCue[] {
-  const marked = cues.map((cue) => marks.findLast((m) => isOf(cue, m)))
   let shift = 0
-  return cues.map((cue, i) => {
-    const mark = marked[i]
-    const [expected, until] = [Math.max(0, cue.at + shift), cue.late + shift + GRACE]
+  return cues.map((cue) => {
+    const mark = marks.findLast((m) => isOf(cue, m))
+    const { since } = cue
+    const begun = since && marks.findLast((m) => m.lane === since.lane && m.turn === 'on' && m.nth === since.nth)
+    const [expected, early, late] = begun
+      ? [begun.seconds + since.at, begun.seconds + since.early, begun.seconds + since.late]
+      : [cue.at + shift, cue.early + shift, cue.late + shift]
+    const until = late + GRACE
     if (mark && mark.turn !== 'not') shift = mark.seconds - cue.at
     const state = ((): CueState => {
       if (mark) return mark.turn === 'not' ? 'missing' : 'seen'
       if (now > until) return 'late'
-      return now >= cue.early + shift - HAND ? 'due' : 'coming'
+      return now >= early - HAND ? 'due' : 'coming'
     })()
-    return { ...cue, state, expected, until, mark }
+    return { ...cue, state, expected: Math.max(0, expected), until, mark }
   })
 }
 
@@ -59,10 +63,10 @@ export function markedSpans(lane: string, { marks, now }: Pick<Course, 'marks' |
 
 /** A phase goes on until another begins. */
 export function markedPhases(
-  { phases }: Pick<ExpectedRun, 'phases'>,
+  { phases, stops }: Pick<ExpectedRun, 'phases' | 'stops'>,
   { marks, now }: Pick<Course, 'marks' | 'now'>,
 ): Span[] {
-  const titles = new Map(phases.map((p) => [p.id, p.title]))
+  const titles = new Map([...phases, ...stops].map((p) => [p.id, p.title]))
   const begun = marks.filter((m) => m.turn === 'on' && titles.has(m.lane)).sort((a, b) => a.seconds - b.seconds)
   return begun.map((m, i) => ({
     from: m.seconds,

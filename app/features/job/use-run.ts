@@ -96,7 +96,7 @@ export function useRun({ job, advice, enter, act, stepsFor, person, locked }: Jo
 
   /** Steps before the machine may be started. */
   const missing = computed(() => stepsFor(actsNow(RUN, job.state.value, person.name)))
-  async function start(): Promise<void> {
+  async function start(steps: boolean): Promise<void> {
     if (locked.value || missing.value.length || running.value || !program.value) return
     await act({ type: 'action', action: { verb: 'start', target: program.value } })
     const given = { ...conditions.value }
@@ -104,6 +104,7 @@ export function useRun({ job, advice, enter, act, stepsFor, person, locked }: Jo
       type: 'run',
       program: program.value,
       ...(Object.keys(given).length ? { conditions: given } : {}),
+      ...(steps ? { steps: true as const } : {}),
     })
     if (event) runBegins(event.id)
   }

@@ -1,7 +1,7 @@
 import type { Machine } from '../../model/machine'
 
 /** Further from its nominal value no good part is taken to be, standard deviations. */
-const FURTHEST = 2
+const FURTHEST = 3
 
 /** A number from 0 to 1 for a place in a row: the finaliser of splitmix32, the same at every call. */
 function unit(seed: number, place: number): number {
@@ -11,7 +11,7 @@ function unit(seed: number, place: number): number {
   return ((x ^ (x >>> 15)) >>> 0) / 2 ** 32
 }
 
-/** A standard normal number of a row (Box & Muller 1958), no further out than two. */
+/** A standard normal number of a row (Box & Muller 1958), no further out than three. */
 function normal(seed: number, place: number): number {
   const [u, v] = [Math.max(unit(seed, 2 * place), 1e-12), unit(seed, 2 * place + 1)]
   const z = Math.sqrt(-2 * Math.log(u)) * Math.cos(2 * Math.PI * v)

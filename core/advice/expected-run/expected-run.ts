@@ -1,4 +1,4 @@
-import { makeFaultedMachine } from '../../model/machine'
+import { makeFaultedMachine, type Machine } from '../../model/machine'
 import type { Hypothesis } from '../../diagnosis/hypotheses'
 import type { Predictor } from '../../diagnosis/predict'
 import type { Cue, ExpectedRun, Lane, SuspectTurn } from '../../running'
@@ -13,10 +13,10 @@ import { noticedSignals, type NoticedSignal } from './lanes-of'
 import { keyOf, phaseLane, phaseSpans, signalLane, signalSpans, turnsOf, type Place } from './turns'
 
 /** Good machines that a window is drawn from, and the share of them that something must happen on to be waited for. */
-const DRAWN = 24
+const DRAWN = 32
 const MOST_OF_THEM = 0.75
 /** Width of a window, standard deviations to each side. */
-const WIDTH = 2
+const WIDTH = 2.5
 /** A screen has no room for more, by what turns first. */
 const MOST_LANES = 11
 /** Who flickers more often than this is of no use to an ear. */
@@ -107,6 +107,22 @@ class Rehearsal {
   }
 }
 
+/** Phases that an alarm leads to from what a good machine comes through, and that it does not come to itself. */
+function stopsOf(machine: Machine, { phases }: MachineCourse): ExpectedRun['stops'] {
+  const reached = new Set(phases.map((p) => p.phase))
+  const led = [...reached]
+    .filter((p) => p >= 0)
+    .flatMap((p) => machine.phases[p].exits.filter((e) => e.alarm !== undefined).map((e) => e.to))
+  const to = [...new Set(led)].filter((p) => p >= 0 && !reached.has(p))
+  return to.map((p) => ({ id: phaseLane(machine, p), title: machine.phases[p].title }))
+}
+
+/** Where good machines have it, with what their sheet says inside, s. */
+function windowOf(at: number, seen: readonly number[]): { early: number; late: number } {
+  const [mean, spread] = seen.length > 1 ? [meanOf(seen), spreadOf(seen)] : [at, 0]
+  return { early: Math.max(0, Math.min(at, mean - WIDTH * spread)), late: Math.max(at, mean + WIDTH * spread) }
+}
+
 /** What is waited for: each turn with its window, where most good machines make it. */
 function cuesOf(
   turns: readonly (Place & { at: number })[],
@@ -114,16 +130,26 @@ function cuesOf(
   good: ReturnType<Rehearsal['good']>,
   suspected: ReturnType<Rehearsal['suspected']>,
 ): Cue[] {
+  const begins = turns.filter((t) => t.lane.startsWith('phase:')).sort((a, b) => a.at - b.at)
+  const since = ({ at }: Place & { at: number }, key: string): Cue['since'] => {
+    const before = begins.findLast((b) => b.at < at)
+    if (!before) return undefined
+    const lengths = good.flatMap((g) => {
+      const [own, ref] = [g.get(key), g.get(keyOf(before))]
+      return own && ref && own.at >= ref.at ? [own.at - ref.at] : []
+    })
+    const { lane, nth } = before
+    return { lane, nth, at: at - before.at, ...windowOf(at - before.at, lengths) }
+  }
   return turns
-    .flatMap(({ at, ...place }): Cue[] => {
+    .flatMap((turn): Cue[] => {
+      const { at, ...place } = turn
       const key = keyOf(place)
       const seen = good.flatMap((g) => g.get(key)?.at ?? [])
       if (good.length && seen.length < MOST_OF_THEM * good.length) return []
-      const [mean, spread] = seen.length > 1 ? [meanOf(seen), spreadOf(seen)] : [at, 0]
       const suspects = suspected.map(({ title, turns }): SuspectTurn => ({ title, at: turns.get(key)?.at }))
-      const early = Math.max(0, Math.min(at, mean - WIDTH * spread))
-      const late = Math.max(at, mean + WIDTH * spread)
-      return [{ ...place, title: describeCue(titles.get(place.lane)!, place.turn), at, early, late, suspects }]
+      const title = describeCue(titles.get(place.lane)!, place.turn)
+      return [{ ...place, title, at, ...windowOf(at, seen), since: since(turn, key), suspects }]
     })
     .sort((a, b) => a.at - b.at)
 }
@@ -171,7 +197,7 @@ export function expectedRun(
   const latestEnd = (phase: number) => {
     const own = cues.find((c) => c.lane === phaseLane(machine, phase))
     const next = own && cues.find((c) => c.lane.startsWith('phase:') && c.at > own.at)
-    return own && next ? next.late - own.early : duration
+    return own && next ? (next.since?.lane === own.lane ? next.since.late : next.late - own.early) : duration
   }
   const done = course.phases.find((p) => p.phase >= 0 && machine.phases[p.phase].final)?.at ?? Infinity
   return {
@@ -179,6 +205,7 @@ export function expectedRun(
     title,
     lasts: Math.min(duration, course.ended, done + AFTER_END),
     phases,
+    stops: stopsOf(machine, course),
     lanes,
     curves: curvesOf(machine, course),
     cues,

@@ -116,3 +116,53 @@ describe('guard', () => {
     expect(soundText('a\u0000b\ud830c😀')).toBe('abc😀')
   })
 })
+
+describe('a run that is watched', () => {
+  const run: Payload = { type: 'run', program: 'cold-wash' }
+  const facts = { ...FACTS, targets: { ...FACTS.targets, start: ['cold-wash'] } }
+  const judged = (events: Parameters<typeof foldJob>[0], payload: Payload, role: Role = 'technician', by = 'Mara') =>
+    refuses(foldJob(events), event(50, payload), facts, role, undefined, by)?.code
+  const clip: Payload = { type: 'clipped', test: 'cold-valve.volts' }
+
+  it('starts a program that there is, and gives power as a start does', () => {
+    expect(judged([opened], run)).toBeUndefined()
+    expect(judged([opened], { type: 'run', program: 'spin' })).toBe('unknown-name')
+    expect(judged([opened], run, 'read-only')).toBe('read-only')
+    expect(foldJob([opened, event(2, run)]).live).toBeDefined()
+  })
+  it('tips go on and come off dead, are nothing for a trainee, and do not stay in a machine that is left', () => {
+    expect(judged([opened], clip)).toBe('make-safe-first')
+    expect(judged([opened, safe[0]!], clip)).toBeUndefined()
+    expect(judged([opened, safe[0]!], clip, 'trainee')).toBe('no-live-work')
+    expect(judged([opened, safe[0]!], { type: 'clipped', test: 'cold-valve.ohms' })).toBe('unknown-name')
+    const on = [opened, safe[0]!, event(3, clip)]
+    expect(judged(on, close)).toBe('clips-in')
+    expect(judged(on, { type: 'awaits', what: 'part', text: '' })).toBe('clips-in')
+    const off = event(4, { type: 'unclipped', test: 'cold-valve.volts' })
+    expect(foldJob([...on, off]).clips).toBeUndefined()
+    expect(judged([...on, off], close)).toBeUndefined()
+  })
+  it('keeps what was noticed with its run, in any order of arrival, and lets it be taken back', () => {
+    const begun = event(2, run)
+    const mark = (n: number, seconds: number) =>
+      event(n, {
+        type: 'marked',
+        run: begun.id,
+        lane: 'cold-valve.passes',
+        turn: 'on',
+        nth: 0,
+        seconds,
+        noticed: 'hand',
+      })
+    const over = event(5, { type: 'run-over', run: begun.id, seconds: 90 })
+    const events = [opened, begun, mark(3, 4), mark(4, 60), over]
+    const [folded] = foldJob(events).runs
+    expect(folded).toMatchObject({ program: 'cold-wash', over: 90 })
+    expect(folded!.marks.map((m) => m.seconds)).toEqual([4, 60])
+    expect(foldJob(events.toReversed())).toEqual(foldJob(events))
+    const taken = foldJob([...events, event(6, { type: 'retracted', event: idOf(3) })])
+    expect(taken.runs[0]!.marks.map((m) => m.seconds)).toEqual([60])
+    // A mark of a run that never came says nothing.
+    expect(foldJob([opened, event(2, { type: 'run-over', run: idOf(40), seconds: 1 })]).runs).toEqual([])
+  })
+})

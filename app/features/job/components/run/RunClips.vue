@@ -41,6 +41,8 @@ const on = computed(() =>
   ),
 )
 const chosen = ref<string>()
+/** What has to be done before is asked for once somebody wants to. */
+const opened = ref(false)
 const typed = ref<Record<string, string>>({})
 const wrong = ref<Record<string, string>>({})
 function hold(call: CalledTest): void {
@@ -104,41 +106,50 @@ const format = (si: number, call: CalledTest) => formatQuantity(si, call.dimensi
             </button>
           </template>
         </p>
-        <button
-          v-if="!running && !locked && !steps.length"
-          type="button"
-          class="chip"
-          :aria-label="`Tips off: ${c.title}`"
-          @click="emit('unclip', c.test)"
-        >
-          Tips are off
-        </button>
       </li>
     </ul>
-    <template v-if="!running && !locked">
-      <p v-if="barred" class="small" role="note">{{ barred }}</p>
-      <template v-else>
-        <MakeSafe v-if="steps.length" :steps="steps" before="tips go on or come off" @done="emit('safety', $event)" />
-        <template v-else-if="free.length">
-          <Select
-            v-model="chosen"
-            :options="free"
-            option-label="title"
-            option-value="test"
-            placeholder="Where the tips go"
-            aria-label="Where the tips go"
-            fluid
-          />
-          <Button severity="secondary" :disabled="!chosen" @click="(emit('clip', chosen!), (chosen = undefined))"
-            >Clipped on, dead</Button
+    <details v-if="!running && !locked" @toggle="opened = ($event.target as HTMLDetailsElement).open">
+      <summary>Put tips on, or take them off, dead</summary>
+      <div v-if="opened" class="within">
+        <p v-if="barred" class="small" role="note">{{ barred }}</p>
+        <MakeSafe
+          v-else-if="steps.length"
+          :steps="steps"
+          before="tips go on or come off"
+          @done="emit('safety', $event)"
+        />
+        <template v-else>
+          <button
+            v-for="c in on"
+            :key="c.test"
+            type="button"
+            class="chip"
+            :aria-label="`Tips off: ${c.title}`"
+            @click="emit('unclip', c.test)"
           >
+            Off: {{ c.title }}
+          </button>
+          <template v-if="free.length">
+            <Select
+              v-model="chosen"
+              :options="free"
+              option-label="title"
+              option-value="test"
+              placeholder="Where the tips go"
+              aria-label="Where the tips go"
+              fluid
+            />
+            <Button severity="secondary" :disabled="!chosen" @click="(emit('clip', chosen!), (chosen = undefined))"
+              >Clipped on, dead</Button
+            >
+          </template>
           <p class="small soft">
             Clips that hold by themselves, on the right range, leads out of the way of belts and water. Hands come out
             before the power goes back.
           </p>
         </template>
-      </template>
-    </template>
+      </div>
+    </details>
   </section>
 </template>
 
@@ -161,6 +172,14 @@ ul {
   border-radius: 8px;
   background: var(--card);
   padding: 0 0.6rem;
+}
+summary {
+  min-height: 44px;
+  align-content: center;
+}
+.within {
+  display: grid;
+  gap: 0.5rem;
 }
 .is-called {
   color: var(--power);

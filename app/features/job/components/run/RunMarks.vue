@@ -101,9 +101,18 @@ useKeys({ '1': () => take(0), '2': () => take(1), '3': () => take(2), '4': () =>
         <p v-else class="small">None of the suspects would make it late.</p>
       </template>
     </section>
-    <details v-if="!steps">
+    <details>
       <summary>Something else was noticed</summary>
       <div class="chips">
+        <button
+          v-for="stop in expected.stops"
+          :key="stop.id"
+          type="button"
+          class="chip"
+          @click="emit('other', stop.id, 'on')"
+        >
+          It stops: {{ stop.title }}
+        </button>
         <button
           v-for="lane in expected.lanes"
           :key="lane.id"

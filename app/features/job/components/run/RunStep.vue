@@ -126,7 +126,7 @@ const barredLive = computed(() =>
         :cues="cues"
         :expected="expected"
         :seconds="seconds"
-        :steps="steps"
+        :steps="running.steps"
         :trouble="trouble"
         :on="on"
         @mark="run.mark"
@@ -145,7 +145,7 @@ const barredLive = computed(() =>
         :clips="clipTitles"
         barred=""
         @safety="context.safety"
-        @start="run.start"
+        @start="run.start(steps)"
       />
       <RunFindings
         :findings="findings"

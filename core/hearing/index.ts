@@ -1,0 +1,5 @@
+export type * from './contract'
+export { FeatureReader } from './features'
+export { hearingOf, judge, LEAST_FRAMES, teach } from './teach'
+export { Listener, type Muted } from './listen'
+export { BeepCounter, groupsOf, type Beep } from './count-beeps'
