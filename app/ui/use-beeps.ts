@@ -1,4 +1,5 @@
 import { onScopeDispose } from 'vue'
+import { beginsToSound } from './sounding'
 
 /** One high tone: taken; two low ones: refused. A device without sound is silent. */
 export function useBeeps() {
@@ -10,6 +11,7 @@ export function useBeeps() {
       oscillator.frequency.value = hertz
       gain.gain.value = 0.2
       oscillator.connect(gain).connect(context.destination)
+      oscillator.onended = beginsToSound()
       oscillator.start(context.currentTime + after)
       oscillator.stop(context.currentTime + after + seconds)
     } catch {

@@ -1,4 +1,5 @@
 import { onScopeDispose, ref } from 'vue'
+import { beginsToSound } from './sounding'
 
 /** As much of a browser's recognition of speech as is used here. */
 interface Recognition extends EventTarget {
@@ -27,7 +28,11 @@ export function speakOnce(text: string, ended: () => void = () => undefined): vo
   window.speechSynthesis.cancel()
   const said = new SpeechSynthesisUtterance(text)
   said.lang = LANGUAGE
-  said.onend = said.onerror = ended
+  const silent = beginsToSound()
+  said.onend = said.onerror = () => {
+    silent()
+    ended()
+  }
   window.speechSynthesis.speak(said)
 }
 

@@ -102,8 +102,11 @@ export function actsNow(
   return [...acts, ...(power ? (['power'] as const) : []), ...(water?.shut ? (['fill'] as const) : [])]
 }
 
-/** Watching a program: power on, hands off. */
-export const RUN = { acts: [], powered: true } as const
+/** What is done to watch a program: power on and hands off, with tips in it live work. */
+export const runActs = ({ clips }: Pick<JobStanding, 'clips'>): { acts: readonly HandAct[]; powered: boolean } => ({
+  acts: clips?.length ? ['live'] : [],
+  powered: true,
+})
 
 /** Who else has hands in the machine: it gets no power before each has said that they are out. */
 export function othersIn(
@@ -208,7 +211,9 @@ export function refuses(
   if (barredFor(role).includes(test?.workMode ?? (bypasses || clips ? 'energised' : 'observe')))
     return { code: 'no-live-work' }
   const runs = payload.type === 'run'
-  const acts = test || runs ? actsNow(test ?? RUN, job, by) : bypasses ? LIVE_ACTS : DEAD_ACTS
+  // What is read at tips that sit there is read hands-off: what had to be done for it was done before the start.
+  const sits = payload.type === 'reading' && (job.clips?.includes(payload.test) ?? false)
+  const acts = sits ? [] : test || runs ? actsNow(test ?? runActs(job), job, by) : bypasses ? LIVE_ACTS : DEAD_ACTS
   const handsOn = test || runs || clips || bypasses || ['disconnected', 'unclipped'].includes(payload.type)
   const missing = handsOn ? missingSteps(acts, facts.needs, job, event.at, by) : []
   if (missing.length) return { code: 'make-safe-first', names: missing.map((m) => m.id) }

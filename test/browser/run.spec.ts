@@ -147,7 +147,7 @@ test('tips clipped on dead are read in the run, the highest and the lowest held;
   await expect
     .poll(() =>
       place
-        .sql("SELECT count(*) FROM events WHERE job_id = $1 AND payload->>'type' = 'reading'", [jobOf(page)])
+        .sql("SELECT count(*) FROM job_events WHERE job_id = $1 AND payload->>'type' = 'reading'", [jobOf(page)])
         .then((r) => Number(r[0]?.count)),
     )
     .toBe(1)

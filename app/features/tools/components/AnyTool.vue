@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { EarPage } from '../../ear'
 import { readsRows } from '../which-tool'
 import ConvertPage from './ConvertPage.vue'
 import RowToolPage from './RowToolPage.vue'
@@ -12,6 +13,7 @@ defineProps<{ id: string }>()
 <template>
   <ConvertPage v-if="id === 'convert'" />
   <TimersPage v-else-if="id === 'timers'" />
+  <EarPage v-else-if="id === 'ear'" />
   <RowToolPage v-else-if="readsRows(id)" :id="id" :key="id" />
   <ToolPage v-else :id="id" :key="id" />
 </template>

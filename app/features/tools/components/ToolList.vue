@@ -10,6 +10,11 @@ const tools = [
     title: 'Clocks and counts',
     use: 'Any number of named clocks at once, and counts of cycles with what may still be missed.',
   },
+  {
+    id: 'ear',
+    title: 'Ear',
+    use: 'When a hum, a motor or a beep begins and ends, by the microphone of this device.',
+  },
   ...[...TOOLS, ...ROW_TOOLS].map(({ id }) => ({ id, ...toolWords(id) })),
   {
     id: 'convert',

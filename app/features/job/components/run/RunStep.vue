@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Select from 'primevue/select'
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
 import { DEFAULT_UNIT, fromSi } from '../../../../../core/foundation/quantity'
@@ -7,6 +8,7 @@ import { markedSpans } from '../../../../../core/running'
 import { speakOnce, useAwake, useBeeps } from '../../../../ui'
 import { useJobContext } from '../../use-job-context'
 import { useRun } from '../../use-run'
+import { EarPanel } from '../../../ear'
 import RunClips from './RunClips.vue'
 import RunFindings from './RunFindings.vue'
 import RunMarks from './RunMarks.vue'
@@ -106,6 +108,14 @@ function take(test: string, si: number) {
   const text = `${fromSi(si, DEFAULT_UNIT[dimension])} ${DEFAULT_UNIT[dimension].symbol}`
   void context.act({ type: 'reading', test, text, live: true })
 }
+/** What the person says that it is that the ear hears. */
+const heardLane = ref<string>()
+function hear(turn: 'on' | 'off', ago: number) {
+  const lane = heardLane.value
+  if (!lane || !running.value) return
+  const nth = (newest.value?.marks ?? []).filter((m) => m.lane === lane && m.turn === turn).length
+  run.mark(lane, turn, nth, 'ear', Math.max(0, seconds.value - ago))
+}
 const forced = computed(() => (facts.value?.programs ?? []).filter((p) => p.service))
 const shown = computed(() => newest.value !== undefined && newest.value.program === expected.value?.program)
 async function all() {
@@ -192,6 +202,20 @@ const barredLive = computed(() =>
         @shown="(test, si) => run.mark(test, 'on', run.marksOf(test), 'hand', seconds, si)"
         @take="take"
       />
+      <section class="card ear" aria-label="Listening">
+        <h2>Listen meanwhile</h2>
+        <Select
+          v-if="expected"
+          v-model="heardLane"
+          :options="expected.lanes.map(({ id, title }) => ({ id, title }))"
+          option-label="title"
+          option-value="id"
+          placeholder="What it is that is heard"
+          aria-label="What it is that is heard"
+          fluid
+        />
+        <EarPanel compact @heard="hear" />
+      </section>
       <section v-if="forced.length" class="card" aria-label="Forcing a phase">
         <h2>To have a phase without waiting for it</h2>
         <ul class="small forced">
@@ -229,6 +253,10 @@ const barredLive = computed(() =>
   border: 3px solid var(--danger);
   font-size: 1.3rem;
   font-weight: 700;
+}
+.ear {
+  display: grid;
+  gap: 0.6rem;
 }
 .forced {
   margin: 0.3rem 0 0;
