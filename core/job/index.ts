@@ -21,7 +21,7 @@ export {
   missingSteps,
   othersIn,
   refuses,
-  RUN,
+  runActs,
   type Refusal,
   type RefusalCode,
   type Role,

@@ -1,5 +1,15 @@
 import type { Dimension } from '../foundation/quantity'
 
+/** Two standard deviations: a share of the reading and a step, SI. `instrument`: what of the person's own kit may take its place. */
+export interface Accuracy {
+  share: number
+  step: number
+  instrument?: 'volts' | 'ohms' | 'clamp' | 'gauge'
+}
+
+/** Limits of error of the person's own instruments, as shares of the reading. */
+export type OwnAccuracy = Readonly<Partial<Record<NonNullable<Accuracy['instrument']>, number>>>
+
 /** One field of a tool: something that is measured or read off a plate. */
 export interface ToolField {
   id: string
@@ -12,8 +22,8 @@ export interface ToolField {
   above?: number
   least?: number
   most?: number
-  /** What the instrument that usually takes it is uncertain by: a share of the reading and a step, SI, two standard deviations. */
-  accuracy: { share: number; step: number }
+  /** What the instrument that usually takes it is uncertain by. */
+  accuracy: Accuracy
 }
 
 /** Something chosen among words. */
@@ -34,6 +44,8 @@ export interface Outcome {
   dimension: Dimension
   /** SI. */
   value: number
+  /** It is what a test of a machine reads: on a job it can be entered as that. */
+  reads?: true
   /** How it follows, with `{id}` for each field or outcome that goes in: `{volts}² / {watts}`. */
   formula: string
 }
@@ -77,12 +89,12 @@ export const refused = (field: string, code: FieldProblem['code']): Computed => 
 })
 
 /** Usual instruments, two standard deviations: a multimeter, a clamp, a thermometer, a watch, a jug, a gauge, a rule. */
-export const METER = { share: 0.01, step: 0 }
-export const OHMMETER = { share: 0.01, step: 0.2 }
-export const CLAMP = { share: 0.03, step: 0.02 }
+export const METER: Accuracy = { share: 0.01, step: 0, instrument: 'volts' }
+export const OHMMETER: Accuracy = { share: 0.01, step: 0.2, instrument: 'ohms' }
+export const CLAMP: Accuracy = { share: 0.03, step: 0.02, instrument: 'clamp' }
 export const THERMOMETER = { share: 0, step: 1 }
 export const WATCH = { share: 0, step: 0.4 }
 export const JUG = { share: 0.02, step: 10e-6 }
-export const GAUGE = { share: 0.02, step: 2000 }
+export const GAUGE: Accuracy = { share: 0.02, step: 2000, instrument: 'gauge' }
 export const RULE = { share: 0, step: 0.001 }
 export const EXACT = { share: 0, step: 0 }

@@ -9,6 +9,7 @@ import { descaling } from './tools/descaling'
 import { heater } from './tools/heater'
 import { joint } from './tools/joint'
 import { level } from './tools/level'
+import { trip } from './tools/trip'
 import { beadCurve, thermistor } from './tools/thermistor'
 import { thermostat } from './tools/thermostat'
 import { timedOutput } from './tools/timed-output'
@@ -24,6 +25,7 @@ export const TOOLS = [
   transformer,
   wire,
   count,
+  trip,
   thermostat,
   thermistor,
   beadCurve,
@@ -40,7 +42,11 @@ export const ROW_TOOLS: readonly RowTool[] = [seriesWalk, zoneSurvey]
 export const findTool = (id: string): Tool | undefined => TOOLS.find((t) => t.id === id)
 
 export { missBound }
+export { switchRecord, type SwitchRecord, type SwitchTurn } from './switch-record'
+export { WIRE_SIZES, BEAD_TABLE, CONDUCTOR_COLOURS, SUPPLIES } from './tables'
+export { toolsFor } from './tools-for'
+export { betaOhms } from './tools/thermistor'
 export { convert, type Converted } from './convert'
 export { readField, runTool, type Shown, type ToolResult } from './run-tool'
 export type { Finding, ReadRow, RowTool } from './rows/contract'
-export type { FieldProblem, Tool, ToolChart, ToolChoice, ToolField } from './contract'
+export type { FieldProblem, OwnAccuracy, Tool, ToolChart, ToolChoice, ToolField } from './contract'

@@ -1,6 +1,6 @@
 import { homeUnit, parseReading, type ReadingValue, type UnitSystem } from '../foundation/quantity'
 import type { Result } from '../foundation/result'
-import type { Computed, Entered, FieldProblem, Outcome, Tool, ToolField } from './contract'
+import type { Accuracy, Computed, Entered, FieldProblem, Outcome, OwnAccuracy, Tool, ToolField } from './contract'
 
 const BARE = /^[-+−]?(?:\d+(?:[.,]\d*)?|[.,]\d+)$/u
 
@@ -46,13 +46,21 @@ function problemsOf(tool: Tool, { values }: Entered): FieldProblem[] {
 /** Step of the central difference, as a share of the uncertainty of a field. */
 const STEP = 0.01
 
+/** A limit of error is as likely anywhere within: two standard deviations of it (GUM 4.3.7). */
+const OF_LIMIT = 2 / Math.sqrt(3)
+
+/** By the person's own instrument where they said how exact it is, else by a usual one, SI. */
+const ownWidth = (value: number, { share, step, instrument }: Accuracy, own: OwnAccuracy): number =>
+  Math.abs(value) * ((instrument && own[instrument] !== undefined ? own[instrument] * OF_LIMIT : undefined) ?? share) +
+  step
+
 /** First-order propagation: each field moved by itself, the moves added as squares (GUM, uncorrelated). */
-function halfWidths(tool: Tool, entered: Entered, outcomes: readonly Outcome[]): number[] {
+function halfWidths(tool: Tool, entered: Entered, outcomes: readonly Outcome[], kit: OwnAccuracy): number[] {
   const squares = outcomes.map(() => 0)
   for (const { id, accuracy } of tool.fields) {
     const value = entered.values[id]
     if (value === undefined) continue
-    const own = Math.abs(value) * accuracy.share + accuracy.step
+    const own = ownWidth(value, accuracy, kit)
     if (own === 0) continue
     const at = (x: number) => tool.compute({ ...entered, values: { ...entered.values, [id]: x } }).outcomes
     const [up, down] = [at(value + STEP * own), at(value - STEP * own)]
@@ -68,15 +76,16 @@ function halfWidths(tool: Tool, entered: Entered, outcomes: readonly Outcome[]):
 /**
  * What a tool makes of what has been entered. Never a number that is none: what cannot be computed is a problem at its field.
  *
+ * @param kit limits of error of the person's own instruments
  * @example runTool(heater, { values: { rated: 230, watts: 2000 }, choices: {} }).outcomes[0].value // 26.45 Ω
  */
-export function runTool(tool: Tool, entered: Entered): ToolResult {
+export function runTool(tool: Tool, entered: Entered, kit: OwnAccuracy = {}): ToolResult {
   const problems = problemsOf(tool, entered)
   const missing = tool.fields.filter((f) => !f.optional && entered.values[f.id] === undefined).map((f) => f.id)
   if (problems.length || missing.length) return { outcomes: [], means: [], problems, missing }
   const computed = tool.compute(entered)
   if (computed.problems.length) return { outcomes: [], means: [], problems: computed.problems, missing }
   const sound = computed.outcomes.filter((o) => Number.isFinite(o.value))
-  const widths = halfWidths(tool, entered, sound)
+  const widths = halfWidths(tool, entered, sound, kit)
   return { ...computed, outcomes: sound.map((o, k) => ({ ...o, halfWidth: widths[k]! })), missing }
 }

@@ -3,10 +3,12 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { chromium, expect, test, type Browser } from '@playwright/test'
 import config from '../../playwright.config'
+import { dimensionOf } from '../../core/diagnosis/catalogue'
+import { formatReading } from '../../core/words'
 import { DrawnMachine, random } from '../../core/truth'
 import { hum, noise, RATE, seconds } from '../core/hearing/sounds'
 import { brokenMachine, callTo } from './machine'
-import { hold, jobOf, openPlace, readings, settled, signIn, type Place } from './place'
+import { choose, enter, hold, jobOf, makeSafe, openPlace, readings, settled, signIn, type Place } from './place'
 import { writeWave } from './wave-file'
 
 let place: Place
@@ -104,7 +106,14 @@ test('a timed brewer is found short by ear and by the pot, no hand free', async 
   await page.getByRole('link', { name: 'Find' }).click()
   await settled(page)
   await expect(readings(page)).toHaveCount(1)
-  await expect(page.getByRole('region', { name: 'Suspects' })).toContainText(/timer/i)
+  // The pot says the same.
+  const pot = catalogue.procedures.find((p) => p.id === 'pot-depth')!
+  await choose(page, engine.titleOf(pot))
+  await makeSafe(page)
+  await enter(page, formatReading(truth.exact(pot), dimensionOf(pot)))
+  await expect(readings(page)).toHaveCount(2)
+  await settled(page)
+  await expect(page.getByRole('region', { name: 'Suspects' })).toContainText(/timer dial runs off too soon/i)
   await end()
 })
 

@@ -159,7 +159,7 @@ test('tips clipped on dead are read in the run, the highest and the lowest held;
   await expect(start(page)).not.toContainText('Tips sit at')
   await holdIn(start(page))
   await start(page).getByRole('button', { name: 'It starts now' }).click()
-  await expect(clips).toContainText('not this run: isolate, clip on, start again', { ignoreCase: true })
+  await expect(clips).toContainText('not this run. Isolate, clip on, start again')
 })
 
 test('a clock that somebody sets in the middle of a run moves nothing', async ({ page }) => {

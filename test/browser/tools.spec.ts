@@ -1,5 +1,6 @@
 import { expect, test, type Page } from '@playwright/test'
-import { openPlace, signIn, type Place } from './place'
+import { callTo } from './machine'
+import { choose, jobOf, makeSafe, openPlace, readings, settled, signIn, type Place } from './place'
 
 let place: Place
 test.beforeAll(async () => {
@@ -88,4 +89,56 @@ test('clocks go on while the page is away; cycles are counted with what may stil
   await page.reload()
   await expect(page.getByText('10 of 11')).toBeVisible()
   expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390)
+})
+
+test('float cycles with a miss, reckoned beside the card: entered as if it had been typed there', async ({ page }) => {
+  await signIn(page, place)
+  await callTo(page, place, 'n-5', /N-5/, 'It beeps two at a time, and its reservoir is dry')
+  await choose(page, 'Work the lower float 10 times')
+  await makeSafe(page)
+  await page.getByText('Reckon it').click()
+  await page.getByRole('button', { name: 'Float cycles' }).click()
+  const tool = page.getByRole('region', { name: 'Float cycles' })
+  await tool.getByLabel('Times worked').fill('10')
+  await tool.getByLabel('Misses').fill('11')
+  await expect(tool.getByRole('alert')).toBeVisible()
+  await tool.getByLabel('Misses').fill('1')
+  await expect(tool).toContainText('39 %')
+  await tool.getByRole('button', { name: 'Use as the reading: 9 of 10' }).click()
+  await page
+    .getByRole('form', { name: 'Enter what it shows' })
+    .getByRole('button', { name: /^Enter/ })
+    .click()
+  await expect(readings(page)).toHaveCount(1)
+  await settled(page)
+  const kept = await place.sql(
+    "SELECT payload->>'text' AS text, payload->'value' AS value FROM job_events WHERE job_id = $1 AND payload->>'type' = 'reading'",
+    [jobOf(page)],
+  )
+  expect(kept).toEqual([{ text: '9/10', value: { type: 'times', clean: 9, of: 10 } }])
+})
+
+test('a thermostat is watched by what was read beside it when it opened and closed; tables carry their sources', async ({
+  page,
+}) => {
+  await signIn(page, place)
+  await page.goto(`${place.url}/tools/timers`)
+  await page.getByLabel('Name').fill('tank thermostat')
+  await page.getByRole('button', { name: 'Watch a switch' }).click()
+  const own = page.getByRole('list', { name: 'Switches' }).getByRole('listitem').first()
+  for (const [value, turn] of [
+    ['95', 'Opened'],
+    ['89,5', 'Closed'],
+    ['96', 'Opened'],
+  ] as const) {
+    await own.getByLabel('Read beside tank thermostat').fill(value)
+    await own.getByRole('button', { name: turn, exact: true }).click()
+  }
+  await expect(own).toContainText('opens at 95.5 (95 to 96), closes at 89.5, 6 between')
+  await page.reload()
+  await expect(own).toContainText('opens at 95.5')
+  await page.goto(`${place.url}/tools/tables`)
+  await expect(page.getByRole('row', { name: /^18 AWG/ })).toContainText('20.9')
+  await expect(page.getByText(/ASTM B258/)).toBeVisible()
+  await expect(page.getByRole('row', { name: /^230 V/ })).toContainText('253 V')
 })

@@ -1,5 +1,5 @@
 import { computed, ref, shallowRef, watch } from 'vue'
-import { actsNow, RUN } from '../../../core/job'
+import { actsNow, runActs } from '../../../core/job'
 import {
   AWAY,
   findInRun,
@@ -95,7 +95,7 @@ export function useRun({ job, advice, enter, act, stepsFor, person, locked }: Jo
   const marksOf = (lane: string) => marks.value.filter((m) => m.lane === lane && m.turn === 'on').length
 
   /** Steps before the machine may be started. */
-  const missing = computed(() => stepsFor(actsNow(RUN, job.state.value, person.name)))
+  const missing = computed(() => stepsFor(actsNow(runActs(job.state.value), job.state.value, person.name)))
   async function start(steps: boolean): Promise<void> {
     if (locked.value || missing.value.length || running.value || !program.value) return
     await act({ type: 'action', action: { verb: 'start', target: program.value } })

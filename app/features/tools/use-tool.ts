@@ -2,6 +2,7 @@ import { computed } from 'vue'
 import { findTool, readField, runTool, type ToolField } from '../../../core/measuring'
 import { describeFieldProblem, describeProblem, toolWords } from '../../../core/words'
 import { textsOf, useKept } from './kept'
+import { useSession } from '../session'
 import { useUnitSystem } from './use-unit-system'
 
 /** One tool with what is typed into it: kept on this device, so that leaving and coming back loses nothing. */
@@ -31,7 +32,10 @@ export function useTool(id: string) {
     }
     return { values, refused }
   })
-  const result = computed(() => tool && runTool(tool, { values: entered.value.values, choices }))
+  const session = useSession()
+  /** How exact the person's own instruments are, where they said so. */
+  const own = computed(() => session.person?.kit?.accuracy ?? {})
+  const result = computed(() => tool && runTool(tool, { values: entered.value.values, choices }, own.value))
   const problems = computed(() => ({
     ...entered.value.refused,
     ...Object.fromEntries((result.value?.problems ?? []).map((p) => [p.field, describeFieldProblem(p)])),
@@ -41,3 +45,4 @@ export function useTool(id: string) {
   }
   return { tool, words, texts, choices, entered, result, problems, system, clear }
 }
+export type ToolState = ReturnType<typeof useTool>

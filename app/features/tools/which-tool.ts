@@ -1,7 +1,12 @@
 import { findTool, ROW_TOOLS } from '../../../core/measuring'
 import { toolWords } from '../../../core/words'
 
-const OWN: Readonly<Record<string, string>> = { convert: 'Units', timers: 'Clocks and counts', ear: 'Ear' }
+const OWN: Readonly<Record<string, string>> = {
+  convert: 'Units',
+  timers: 'Clocks and counts',
+  ear: 'Ear',
+  tables: 'Tables',
+}
 
 /** Whether a tool reads a column of readings. */
 export const readsRows = (id: string): boolean => ROW_TOOLS.some((t) => t.id === id)

@@ -21,7 +21,9 @@ export const bucket: Tool = {
   compute({ values }) {
     const { litres, seconds, still, flowing, needed, screenless, fill } = values as Record<string, number>
     const flow = litres / seconds
-    const outcomes: Outcome[] = [{ id: 'flow', dimension: 'flow', value: flow, formula: '{litres} / {seconds}' }]
+    const outcomes: Outcome[] = [
+      { id: 'flow', dimension: 'flow', reads: true, value: flow, formula: '{litres} / {seconds}' },
+    ]
     const means: string[] = []
     if (still !== undefined && flowing !== undefined) {
       if (flowing >= still) return refused('flowing', 'swapped')

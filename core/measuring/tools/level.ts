@@ -39,6 +39,7 @@ export const level: Tool = {
       outcomes.push({
         id: 'means',
         dimension: 'length',
+        reads: true,
         value: (shown - atZero) / slope,
         formula: '({shown} − {empty}) / {slope}',
       })

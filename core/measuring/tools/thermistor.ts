@@ -53,6 +53,7 @@ export const thermistor: Tool = {
       outcomes.push({
         id: 'felt',
         dimension: 'temperature',
+        reads: true,
         value: betaCelsius(ohms - lead, ohms25, beta),
         formula: `1 / (1 / 298.15 + ln(${lead ? '({ohms} − {lead})' : '{ohms}'} / {ohms25}) / {beta}) − 273.15`,
       })

@@ -2,7 +2,7 @@ import { formatIn, type Dimension, type UnitSystem } from '../../foundation/quan
 import type { FieldProblem, Finding, Shown, Tool, ToolResult } from '../../measuring'
 import type { ToolWords } from './contract'
 import { coil, heater, joint, seriesWalk, transformer, wire, zoneSurvey } from './electrical'
-import { beadCurve, bucket, count, descaling, level, thermistor, thermostat, timedOutput, water } from './other'
+import { beadCurve, bucket, count, descaling, level, thermistor, thermostat, timedOutput, trip, water } from './other'
 
 const WORDS: Readonly<Record<string, ToolWords>> = {
   coil,
@@ -13,6 +13,7 @@ const WORDS: Readonly<Record<string, ToolWords>> = {
   'series-walk': seriesWalk,
   'zone-survey': zoneSurvey,
   count,
+  trip,
   thermostat,
   thermistor,
   'bead-curve': beadCurve,

@@ -11,6 +11,31 @@ export const count: ToolWords = {
   },
 }
 
+export const trip: ToolWords = {
+  title: 'Trip and return',
+  use: 'Where a float or level switch trips and returns, and the difference between.',
+  labels: {
+    worked: 'It trips',
+    tripped: 'Level at which it trips',
+    returned: 'Level at which it returns',
+    ratedTrip: 'Trips at, by sheet',
+    ratedReturn: 'Returns at, by sheet',
+    within: 'Within',
+    difference: 'Difference',
+    offTrip: 'Trip off its sheet',
+    offReturn: 'Return off its sheet',
+  },
+  means: {
+    'no-difference': 'It returns where it trips: it will chatter as the water moves.',
+    'has-difference': 'Between the two it stays as it is: that is what keeps it from chattering.',
+    'tripped-high': 'It trips too high: float heavy or scaled, its stop moved, or another float in its place.',
+    'tripped-low': 'It trips too low: something holds it up, or another float stands in its place.',
+    'returned-high': 'It returns too high: look for scale on the stem, and whether two floats have changed places.',
+    'returned-low': 'It returns too low: it hangs. Clean it, then work it again.',
+    'where-it-should': 'Both lie where its sheet has them.',
+  },
+}
+
 export const thermostat: ToolWords = {
   title: 'Thermostat or cut-out',
   use: 'What a warming proves of it, and what it does not.',

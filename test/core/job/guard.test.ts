@@ -138,6 +138,9 @@ describe('a run that is watched', () => {
     const on = [opened, safe[0]!, event(3, clip)]
     expect(judged(on, close)).toBe('clips-in')
     expect(judged(on, { type: 'awaits', what: 'part', text: '' })).toBe('clips-in')
+    // What is read at them asks for nothing once it runs; to start with them is live work.
+    expect(judged(on, run)).toBe('make-safe-first')
+    expect(judged([opened, ...safe, event(5, clip), event(6, run)], live)).toBeUndefined()
     const off = event(4, { type: 'unclipped', test: 'cold-valve.volts' })
     expect(foldJob([...on, off]).clips).toBeUndefined()
     expect(judged([...on, off], close)).toBeUndefined()

@@ -1,6 +1,20 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { convert, findTool, readField, ROW_TOOLS, runTool, TOOLS, type Tool } from '../../../core/measuring'
+import {
+  BEAD_TABLE,
+  betaOhms,
+  convert,
+  findTool,
+  readField,
+  ROW_TOOLS,
+  runTool,
+  switchRecord,
+  TOOLS,
+  toolsFor,
+  WIRE_SIZES,
+  type SwitchTurn,
+  type Tool,
+} from '../../../core/measuring'
 import { formatIn } from '../../../core/foundation/quantity'
 import { describeFieldProblem, describeFinding, describeFormula, describeOutcome, toolWords } from '../../../core/words'
 
@@ -265,5 +279,109 @@ describe('columns of readings read together', () => {
     expect(describeFinding('zone-survey', { code: 'touching', rows: [0, 1], certainty: 'likely' }, ['x', 'y'])).toBe(
       'x, y. Likely: two alike and half of the others: their wires touch.',
     )
+  })
+})
+
+describe('switches by what they did', () => {
+  it('trip and return: the difference, and whether each lies where its sheet has it', () => {
+    const r = typed('trip', { tripped: '162', returned: '141', ratedTrip: '160', ratedReturn: '150', within: '5' })
+    expect(out(r, 'difference')).toBeCloseTo(0.021, 9)
+    expect(out(r, 'offReturn')).toBeCloseTo(-0.009, 9)
+    expect(r.means).toEqual(['has-difference', 'returned-low'])
+    expect(typed('trip', { tripped: '100', returned: '120' }).problems).toEqual([
+      { field: 'returned', code: 'swapped' },
+    ])
+    expect(typed('trip', { tripped: '100', returned: '120' }, { worked: 'as it falls' }).means).toEqual([
+      'has-difference',
+    ])
+    expect(typed('trip', { tripped: '100', returned: '100' }).means).toEqual(['no-difference'])
+  })
+  it('what it did when: means and how far it strays; a turn that nobody noticed leaves no length', () => {
+    const turn = (at: number, turned: SwitchTurn['turned'], value?: number): SwitchTurn => ({ at, turned, value })
+    const r = switchRecord([
+      turn(0, 'closed', 88),
+      turn(60, 'opened', 95),
+      turn(200, 'closed', 90),
+      turn(250, 'opened', 97),
+    ])
+    expect(r).toMatchObject({
+      opensAt: 96,
+      closesAt: 89,
+      difference: 7,
+      opensWithin: [95, 97],
+      closedFor: 55,
+      openFor: 140,
+    })
+    const missed = switchRecord([turn(0, 'closed'), turn(60, 'opened'), turn(500, 'opened')])
+    expect(missed).toMatchObject({
+      opened: 2,
+      closedFor: 60,
+      openFor: undefined,
+      opensAt: undefined,
+      difference: undefined,
+    })
+  })
+  it('any order of entry comes to the same, and nothing comes to nothing', () => {
+    const some = fc.array(
+      fc.record({
+        at: fc.integer({ min: 0, max: 9999 }),
+        turned: fc.constantFrom('opened' as const, 'closed' as const),
+        value: fc.option(fc.integer({ min: 0, max: 200 }), { nil: undefined }),
+      }),
+      { maxLength: 12 },
+    )
+    fc.assert(
+      fc.property(some, (turns) => {
+        const unique = [...new Map(turns.map((t) => [t.at, t])).values()]
+        expect(switchRecord(unique.toReversed())).toEqual(switchRecord(unique))
+      }),
+    )
+    expect(Object.values(switchRecord([])).every((x) => x === 0 || x === undefined)).toBe(true)
+  })
+})
+
+describe('tables and the person’s own meter', () => {
+  it('wires: ohms for a kilometre as printed tables have them', () => {
+    for (const [name, ohmsPerKm] of [
+      ['18 AWG', 20.95],
+      ['14 AWG', 8.286],
+      ['1.5 mm²', 11.5],
+    ] as const)
+      expect((WIRE_SIZES.find((w) => w.name === name)!.ohmsPerMetre * 1000) / ohmsPerKm).toBeCloseTo(1, 2)
+    const areas = WIRE_SIZES.map((w) => w.area)
+    expect(areas).toEqual(areas.toSorted((a, b) => a - b))
+  })
+  it('bead: 10 kΩ at 25 °C, and 33.6 kΩ at 0 °C with a beta of 3950 K, as such beads are printed', () => {
+    expect(betaOhms(25, BEAD_TABLE.ohms25, 3950)).toBeCloseTo(10e3, 6)
+    expect(betaOhms(0, BEAD_TABLE.ohms25, 3950) / 33.6e3).toBeCloseTo(1, 2)
+  })
+  it('a meter whose papers say 0.5 % makes the result as much surer as its limit of error says', () => {
+    const tool = findTool('heater')!
+    const entered = { values: { rated: 230, watts: 2000, volts: 230, amps: 8.7 }, choices: {} }
+    const power = (kit: Parameters<typeof runTool>[2]) =>
+      runTool(tool, entered, kit).outcomes.find((o) => o.id === 'power')!
+    const own = power({ volts: 0.005 })
+    // Power goes with the square of the volts, by the nominal ohms; a limit of error is 2/√3 of itself as two standard deviations.
+    const ohms = power({}).halfWidth ** 2 - (2 * 0.01 * power({}).value) ** 2
+    expect(own.halfWidth ** 2 - (2 * 0.005 * (2 / Math.sqrt(3)) * own.value) ** 2).toBeCloseTo(ohms, 3)
+  })
+  it('each tool that is offered beside a reading is one', () => {
+    const shapes = [
+      'resistance',
+      'voltage',
+      'current',
+      'flow',
+      'pressure',
+      'temperature',
+      'length',
+      'time',
+      'volume',
+      'frequency',
+      'conductivity',
+    ] as const
+    for (const dimension of shapes)
+      for (const id of toolsFor({ type: 'number', dimension })) expect(findTool(id)?.id).toBe(id)
+    expect(toolsFor({ type: 'times' })[0]).toBe('count')
+    expect(toolsFor({ type: 'yes-no' })).toEqual([])
   })
 })

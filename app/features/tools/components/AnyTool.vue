@@ -3,6 +3,7 @@ import { EarPage } from '../../ear'
 import { readsRows } from '../which-tool'
 import ConvertPage from './ConvertPage.vue'
 import RowToolPage from './RowToolPage.vue'
+import TablesPage from './TablesPage.vue'
 import TimersPage from './TimersPage.vue'
 import ToolPage from './ToolPage.vue'
 
@@ -14,6 +15,7 @@ defineProps<{ id: string }>()
   <ConvertPage v-if="id === 'convert'" />
   <TimersPage v-else-if="id === 'timers'" />
   <EarPage v-else-if="id === 'ear'" />
+  <TablesPage v-else-if="id === 'tables'" />
   <RowToolPage v-else-if="readsRows(id)" :id="id" :key="id" />
   <ToolPage v-else :id="id" :key="id" />
 </template>

@@ -3,7 +3,7 @@ import InputText from 'primevue/inputtext'
 import Button from 'primevue/button'
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
 import { NuxtLink } from '#components'
-import { missBound } from '../../../../core/measuring'
+import { missBound, switchRecord, type SwitchTurn } from '../../../../core/measuring'
 import { formatTime } from '../../../ui'
 import { useKept } from '../kept'
 
@@ -17,6 +17,11 @@ interface Clock {
   began: number
   ended: number | null
 }
+interface Watched {
+  name: string
+  began: number
+  turns: SwitchTurn[]
+}
 interface Count {
   name: string
   times: number
@@ -25,7 +30,7 @@ interface Count {
 const whole = (x: unknown): number => (typeof x === 'number' && Number.isFinite(x) && x >= 0 ? x : 0)
 const text = (x: unknown): string => (typeof x === 'string' ? x : '')
 const state = useKept('duckweed:timers', (found) => {
-  const { clocks, counts } = (found ?? {}) as { clocks?: unknown; counts?: unknown }
+  const { clocks, counts, records } = (found ?? {}) as { clocks?: unknown; counts?: unknown; records?: unknown }
   const list = <T,>(of: unknown, one: (x: Record<string, unknown>) => T): T[] =>
     Array.isArray(of)
       ? of.flatMap((x) => (typeof x === 'object' && x !== null ? [one(x as Record<string, unknown>)] : []))
@@ -35,6 +40,15 @@ const state = useKept('duckweed:timers', (found) => {
       name: text(c.name),
       began: whole(c.began),
       ended: c.ended === null ? null : whole(c.ended),
+    })),
+    records: list(records, (r): Watched => ({
+      name: text(r.name),
+      began: whole(r.began),
+      turns: list(r.turns, (t): SwitchTurn => ({
+        at: whole(t.at),
+        turned: t.turned === 'closed' ? 'closed' : 'opened',
+        value: typeof t.value === 'number' && Number.isFinite(t.value) ? t.value : undefined,
+      })),
     })),
     counts: list(counts, (c): Count => ({ name: text(c.name), times: whole(c.times), misses: whole(c.misses) })),
   }
@@ -55,6 +69,38 @@ function start(): void {
 function count(): void {
   state.counts.unshift({ name: fresh.value.trim() || `Count ${state.counts.length + 1}`, times: 0, misses: 0 })
   fresh.value = ''
+}
+function watchSwitch(): void {
+  state.records.unshift({
+    name: fresh.value.trim() || `Switch ${state.records.length + 1}`,
+    began: Date.now(),
+    turns: [],
+  })
+  fresh.value = ''
+}
+/** What was read beside it, typed before it turns. */
+const beside = ref<Record<number, string>>({})
+function turned(r: Watched, to: SwitchTurn['turned']): void {
+  const typed = (beside.value[r.began] ?? '').trim().replace(',', '.')
+  const value = typed === '' ? undefined : Number(typed)
+  if (value !== undefined && !Number.isFinite(value)) return
+  r.turns.push({ at: Math.max(0, Date.now() - r.began) / 1000, turned: to, value })
+  beside.value[r.began] = ''
+}
+const isNumber = (typed: string | undefined) =>
+  !typed?.trim() || Number.isFinite(Number(typed.trim().replace(',', '.')))
+const round = (x: number) => String(Number(x.toPrecision(4)))
+function told(r: Watched): string[] {
+  const w = switchRecord(r.turns)
+  const within = (range: readonly [number, number] | undefined) =>
+    range && range[1] > range[0] ? ` (${round(range[0])} to ${round(range[1])})` : ''
+  return [
+    w.opensAt !== undefined && `opens at ${round(w.opensAt)}${within(w.opensWithin)}`,
+    w.closesAt !== undefined && `closes at ${round(w.closesAt)}${within(w.closesWithin)}`,
+    w.difference !== undefined && `${round(w.difference)} between`,
+    w.closedFor !== undefined && `closed for ${shown(w.closedFor)}`,
+    w.openFor !== undefined && `open for ${shown(w.openFor)}`,
+  ].filter((x): x is string => typeof x === 'string')
 }
 /** A device clock that was set back shows nothing below nought. */
 const passed = (c: Clock) => Math.max(0, (c.ended ?? now.value) - c.began) / 1000
@@ -88,6 +134,7 @@ const bounds = computed(() =>
       />
       <Button type="submit">Start a clock</Button>
       <Button type="button" severity="secondary" @click="count">Start a count</Button>
+      <Button type="button" severity="secondary" @click="watchSwitch">Watch a switch</Button>
     </form>
     <ul aria-label="Clocks">
       <li v-for="(c, k) in state.clocks" :key="c.began" class="card">
@@ -103,6 +150,44 @@ const bounds = computed(() =>
             >Remove</Button
           >
         </span>
+      </li>
+    </ul>
+    <ul aria-label="Switches">
+      <li v-for="(r, k) in state.records" :key="r.began" class="card">
+        <span
+          ><strong>{{ r.name }}</strong> <span class="soft small">{{ told(r).join(', ') }}</span></span
+        >
+        <span class="row">
+          <InputText
+            v-model="beside[r.began]"
+            class="beside number"
+            placeholder="°C, mm …"
+            :aria-label="`Read beside ${r.name}`"
+            :aria-invalid="!isNumber(beside[r.began])"
+            inputmode="decimal"
+            autocomplete="off"
+          />
+          <Button @click="turned(r, 'opened')">Opened</Button>
+          <Button @click="turned(r, 'closed')">Closed</Button>
+          <Button
+            severity="secondary"
+            :aria-label="`Take back the last of ${r.name}`"
+            :disabled="!r.turns.length"
+            @click="r.turns.pop()"
+            >Take back</Button
+          >
+          <Button severity="secondary" :aria-label="`Remove ${r.name}`" @click="state.records.splice(k, 1)"
+            >Remove</Button
+          >
+        </span>
+        <span v-if="!isNumber(beside[r.began])" class="small wrong" role="alert"
+          >A number is wanted here, or nothing.</span
+        >
+        <ol class="small number turns">
+          <li v-for="(t, i) in r.turns" :key="i">
+            {{ shown(t.at) }} {{ t.turned }}{{ t.value === undefined ? '' : ` at ${round(t.value)}` }}
+          </li>
+        </ol>
       </li>
     </ul>
     <ul aria-label="Counts">
@@ -148,5 +233,20 @@ li.card {
 .big {
   font-size: 2.4rem;
   font-weight: 700;
+}
+.beside {
+  width: 8rem;
+  min-height: 44px;
+}
+.wrong {
+  color: var(--danger);
+}
+.turns {
+  margin: 0;
+  padding-left: 1.4rem;
+  columns: 2;
+}
+.turns li {
+  display: list-item;
 }
 </style>

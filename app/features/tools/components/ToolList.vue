@@ -17,6 +17,11 @@ const tools = [
   },
   ...[...TOOLS, ...ROW_TOOLS].map(({ id }) => ({ id, ...toolWords(id) })),
   {
+    id: 'tables',
+    title: 'Tables',
+    use: 'Copper wire, thermistor, colours of conductors, supplies, each with its source.',
+  },
+  {
     id: 'convert',
     title: 'Units',
     use: 'One quantity in all its units: °F and °C, psi and bar, gallons and litres, gauge and mm².',

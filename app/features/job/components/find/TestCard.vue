@@ -8,7 +8,8 @@ import RecordFirst from '../wiring/RecordFirst.vue'
 import ReadingScale from '../drawings/ReadingScale.vue'
 import TestReasons from './TestReasons.vue'
 import WhatIsLost from './WhatIsLost.vue'
-import { computed, ref, useTemplateRef, watch } from 'vue'
+import { computed, defineAsyncComponent, ref, useTemplateRef, watch } from 'vue'
+import { toolsFor } from '../../../../../core/measuring'
 import { AppIcon, nextInRing, useMedia, useOneStop } from '../../../../ui'
 import type { Dimension, ReadingValue } from '../../../../../core/foundation/quantity'
 import type { TestCard } from '../../../../../core/advice'
@@ -58,6 +59,10 @@ const entry = useTemplateRef<{ focus(): void }>('entry')
 const dimension = computed<Dimension | undefined>(() =>
   props.card.shape.type === 'number' ? props.card.shape.dimension : undefined,
 )
+/** Tools that help with this reading; what they come to is typed where a reading is typed. */
+const ToolPanel = defineAsyncComponent(() => import('../../../tools').then((tools) => tools.ToolPanel))
+const helps = computed(() => !props.closed && toolsFor(props.card.shape).length > 0)
+const reckons = ref(false)
 const meters = useTemplateRef<HTMLElement>('meters')
 /** An instrument is chosen by going to it. */
 const { stop, go } = useOneStop(
@@ -149,6 +154,10 @@ defineExpose({
       :typed="undefined"
     />
     <TestReasons :card="card" :dimension="dimension" />
+    <details v-if="helps" class="reckon" @toggle="reckons = ($event.target as HTMLDetailsElement).open">
+      <summary>Reckon it</summary>
+      <ToolPanel v-if="reckons" :shape="card.shape" @use="text = $event" />
+    </details>
     <WhatIsLost :card="card" @first="emit('first', $event)" />
     <template v-if="barred || !closed" #act>
       <p v-if="barred" role="note" aria-label="Not for you" class="barred">{{ barred }}</p>
@@ -193,6 +202,10 @@ defineExpose({
   margin: 0;
   padding-left: 1.4rem;
   color: var(--soft);
+}
+.reckon summary {
+  min-height: 44px;
+  align-content: center;
 }
 .lacking {
   border-style: dashed;
