@@ -128,6 +128,7 @@ export function optionsOf({
       {
         type: 'custom',
         id: 'bars',
+        clip: true,
         renderItem: drawBar(inks),
         encode: { x: [1, 2], y: 0 },
         data: [],
