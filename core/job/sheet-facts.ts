@@ -29,7 +29,7 @@ export interface SafetyNeed {
  * once when the revision is kept, so that no request runs a machine.
  */
 /** Form and content of facts: raised when the same sheet gives other tests or names than before. */
-export const FACTS_VERSION = 11
+export const FACTS_VERSION = 12
 
 export interface SheetFacts {
   /** Which version made them; absent in the first. */

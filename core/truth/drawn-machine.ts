@@ -1,5 +1,13 @@
 import type { ReadingValue } from '../foundation/quantity'
-import { holdsMode, makeFaultedMachine, type ActiveFault, type Machine, type ModeSetting } from '../model/machine'
+import {
+  benchBand,
+  benchChecksOf,
+  holdsMode,
+  makeFaultedMachine,
+  type ActiveFault,
+  type Machine,
+  type ModeSetting,
+} from '../model/machine'
 import type { CircumstanceId, Part } from '../model/kinds'
 import type { Procedure, TestCatalogue } from '../diagnosis/catalogue'
 import { findMeter } from '../simulation/instrument'
@@ -232,6 +240,8 @@ export class DrawnMachine {
       }
       case 'worked':
         return this.worked(part, m.only)
+      case 'bench':
+        return this.onBench(point, part, m)
       case 'hertz': {
         const there = Math.abs(point.dcVolts(part.nodes[m.a], part.nodes[m.b])) > COUNTS_ABOVE
         return this.hand.reads('counter', there ? point.signal(m.part, m.signal) : 0)
@@ -249,6 +259,25 @@ export class DrawnMachine {
   private provoked(faults: readonly ActiveFault[], mode: number, said: CircumstanceId): boolean {
     const own = faults.filter(({ fault }) => holdsMode(fault, mode))
     return own.some(({ fault }) => (this.hand.steady ? 0.5 : this.next()) < (fault.saidWith[said] ?? 0))
+  }
+  /** Tried by itself: whether it turns at all, and within the band that is printed for good ones. */
+  private onBench(point: PlainPoint, { index, mode }: Part, m: MeasurementOf<'bench'>): ReadingValue {
+    const own = this.activeFaults.filter(
+      ({ fault }) => fault.part === index && fault.effects.some((e) => e.type === 'mode'),
+    )
+    const sticks = own.some(
+      (f) => f.missProbability === undefined || (!this.hand.steady && this.next() < f.missProbability),
+    )
+    const spent = m.check === 'heated' && this.machine.staying.includes(mode.contact) && point.modes[mode.contact] === 0
+    const band = benchBand(
+      this.machine,
+      index,
+      benchChecksOf(this.machine, index).find((c) => c.type === m.check)!,
+    )
+    const turnsAt = band ? band.params.reduce((product, p) => product * point.faulted.values[p], 1) : 0
+    const read = turnsAt + (band && !this.hand.steady ? band.readBy * normal(this.next) : 0)
+    const good = !sticks && !spent && (!band || (read >= band.from && read <= band.to))
+    return this.hand.senses(good, 'eye', true)
   }
   private worked({ index, mode }: Part, only: string | undefined): ReadingValue {
     const own = this.activeFaults.filter(({ fault }) =>

@@ -88,3 +88,29 @@ const BY_SORT: Record<BenchSort, (on: OnBench) => BenchCheck[]> = {
     return [coil, { type: 'air', passes, least: on.nominal('opens-at') }]
   },
 }
+
+/** What a check is judged by: the product of these parameters lies between, SI, read to so much (one standard deviation). */
+export interface BenchBand {
+  params: readonly number[]
+  from: number
+  to: number
+  readBy: number
+}
+
+/** A thermometer beside it, K; a measured cup, m³: one standard deviation. */
+const THERMOMETER = 0.8
+const CUP = 20e-6
+
+/** The band in which a good part turns; `undefined` where it is only tried whether it does. */
+export function benchBand({ parts }: Machine, index: number, check: BenchCheck): BenchBand | undefined {
+  const { param, ref } = parts[index]
+  const within = ([from, to]: Range, params: number[], readBy: number): BenchBand => ({
+    params,
+    from: from - 2 * readBy,
+    to: to + 2 * readBy,
+    readBy,
+  })
+  if (check.type === 'heated') return within(check.opens, [param['trips-at'] ?? param['opens-at']], THERMOMETER)
+  if (check.type === 'cup') return within(check.volume, [param.trip, parts[ref.of].param.area], CUP)
+  return undefined
+}

@@ -3,6 +3,8 @@
 import type { MeasurementId, MeasurementOf, MeasurementType } from './contract'
 import { measurementInterface as ampsInterface } from './amps/interface'
 import { measurementPrediction as ampsPrediction } from './amps/predict'
+import { measurementInterface as benchInterface } from './bench/interface'
+import { measurementPrediction as benchPrediction } from './bench/predict'
 import { measurementInterface as betweenInterface } from './between/interface'
 import { measurementPrediction as betweenPrediction } from './between/predict'
 import { measurementInterface as bucketInterface } from './bucket/interface'
@@ -41,6 +43,7 @@ import { measurementInterface as workedInterface } from './worked/interface'
 import { measurementPrediction as workedPrediction } from './worked/predict'
 // Each declares its own fields: their declarations go where this file goes.
 import './amps/interface'
+import './bench/interface'
 import './between/interface'
 import './bucket/interface'
 import './code/interface'
@@ -63,6 +66,7 @@ import './worked/interface'
 /** Every type of measurement, by its id. */
 export const MEASUREMENTS: { readonly [Id in MeasurementId]: MeasurementType<MeasurementOf<Id>> } = {
   amps: { ...ampsInterface, ...ampsPrediction },
+  bench: { ...benchInterface, ...benchPrediction },
   between: { ...betweenInterface, ...betweenPrediction },
   bucket: { ...bucketInterface, ...bucketPrediction },
   code: { ...codeInterface, ...codePrediction },

@@ -1,5 +1,6 @@
 import type { Measurement, MeasurementId, MeasurementOf } from '../../simulation/measurements'
 import { amps } from './amps'
+import { bench } from './bench'
 import { between } from './between'
 import { bucket } from './bucket'
 import { code } from './code'
@@ -23,6 +24,7 @@ import { worked } from './worked'
 /** The sentences about every type of measurement: one that has none does not compile. */
 const WORDS: { readonly [Id in MeasurementId]: MeasurementWords<MeasurementOf<Id>> } = {
   amps,
+  bench,
   between,
   bucket,
   code,

@@ -1,3 +1,4 @@
+import { HEATED } from '../bench-tests'
 import type { KindService, MeasurementSpec } from '../contract'
 import { COOL, changed } from '../works'
 
@@ -17,6 +18,7 @@ export const kindService: KindService = {
     { id: 'ohms', type: 'ohms', a: '1', b: '2', when: 'isolated', lifted: true },
     { id: 'across', type: 'volts', a: '1', b: '2', when: 'active' },
     ...(choice.reset === 'button' ? [BUTTON] : []),
+    HEATED,
   ],
   faults: {
     tripped: {

@@ -8,6 +8,7 @@ export const kindService: KindService = {
     { id: 'worked', type: 'worked', when: 'isolated' },
     { id: 'free', type: 'sense', signal: 'free', sense: 'hand', plain: true, when: 'isolated', minutes: 1.5 },
     { id: 'across', type: 'volts', a: '1', b: '2', when: 'active' },
+    { id: 'cup', type: 'bench', check: 'cup', when: 'isolated', minutes: 4 },
     { id: 'to-return', type: 'volts', a: '2', b: '@return', when: 'active' },
   ],
   faults: {

@@ -1,3 +1,4 @@
+import { BY_AIR } from '../bench-tests'
 import { coilFaults } from '../coil'
 import { PASSES_OFF } from '../valve-looks'
 import type { KindService, MeasurementSpec } from '../contract'
@@ -21,6 +22,7 @@ export const kindService: KindService = {
       sense: 'eye',
       when: 'active',
     },
+    BY_AIR,
     PASSES_OFF,
     { id: 'flow-control', type: 'sense', signal: 'throttled', sense: 'eye', plain: true, when: 'isolated', minutes: 1 },
     { id: 'bleed', type: 'sense', signal: 'loose', sense: 'hand', plain: true, when: 'isolated', minutes: 0.5 },

@@ -1,3 +1,4 @@
+import { BY_AIR } from '../bench-tests'
 import { coilFaults } from '../coil'
 import { PASSES_OFF, SHUTS_AT_LOW_PRESSURE } from '../valve-looks'
 import type { KindService } from '../contract'
@@ -23,6 +24,7 @@ export const kindService: KindService = {
       sense: 'ear',
       when: 'active',
     },
+    BY_AIR,
     PASSES_OFF,
     SHUTS_AT_LOW_PRESSURE,
   ],

@@ -1,3 +1,4 @@
+import { HEATED } from '../bench-tests'
 import type { KindService, MeasurementSpec } from '../contract'
 import { changed } from '../works'
 
@@ -19,7 +20,7 @@ export const kindService: KindService = {
     { id: 'ohms', type: 'ohms', a: '1', b: '2', when: 'isolated', lifted: true },
     { id: 'across', type: 'volts', a: '1', b: '2', when: 'active' },
     { id: 'to-return', type: 'volts', a: '2', b: '@return', when: 'active' },
-    ...(choice.opens === 'cold' ? [CHILLED] : []),
+    ...(choice.opens === 'cold' ? [CHILLED] : [HEATED]),
   ],
   faults: {
     'stuck-open': {
