@@ -1,7 +1,6 @@
 import type { ReadingValue } from '../foundation/quantity'
 import {
   benchBand,
-  benchChecksOf,
   holdsMode,
   makeFaultedMachine,
   type ActiveFault,
@@ -224,10 +223,8 @@ export class DrawnMachine {
         const node = this.machine.parts[m.part].ports[m.port]
         return this.hand.reads(meter!, m.of === 'pressure' ? point.pressure(node) : flowInto(point, node))
       }
-      case 'connection': {
-        const own = this.machine.parts[m.part][m.medium][m.end] === part[m.medium][m.end]
-        return this.hand.senses(own, 'eye', m.medium === 'ports' ? true : undefined)
-      }
+      case 'connection':
+        return this.connected(part, m)
       case 'tapped': {
         const freed = this.provoked(this.activeFaults, part.mode[m.frees], 'tapping')
         const called = point.signal(m.part, m.called) > 0.5
@@ -250,6 +247,10 @@ export class DrawnMachine {
         return this.displayed(point, m, meter!)
     }
   }
+  private connected(part: Part, m: MeasurementOf<'connection'>): ReadingValue {
+    const own = this.machine.parts[m.part][m.medium][m.end] === part[m.medium][m.end]
+    return this.hand.senses(own, 'eye', m.medium === 'ports' ? true : undefined)
+  }
   private displayed(point: PlainPoint, m: MeasurementOf<'display'>, meter: string): ReadingValue {
     const { where } = point.faulted.machine.kinds[m.part].signals![m.signal]
     if (where !== undefined && point.signal(m.part, where) < 0.5) return { type: 'never' }
@@ -269,11 +270,7 @@ export class DrawnMachine {
       (f) => f.missProbability === undefined || (!this.hand.steady && this.next() < f.missProbability),
     )
     const spent = m.check === 'heated' && this.machine.staying.includes(mode.contact) && point.modes[mode.contact] === 0
-    const band = benchBand(
-      this.machine,
-      index,
-      benchChecksOf(this.machine, index).find((c) => c.type === m.check)!,
-    )
+    const band = m.shows && benchBand(this.machine, index, m.shows)
     const turnsAt = band ? band.params.reduce((product, p) => product * point.faulted.values[p], 1) : 0
     const read = turnsAt + (band && !this.hand.steady ? band.readBy * normal(this.next) : 0)
     const good = !sticks && !spent && (!band || (read >= band.from && read <= band.to))

@@ -40,7 +40,8 @@ interface Place {
 /** A test that a kind offers on one of its parts. */
 function partTest(runs: HealthyRuns, { part, spec, at, off, place }: Place): Draft {
   const { machine } = runs
-  const measurement = { ...spec, part: part.index } as Measurement
+  const plain = { ...spec, part: part.index } as Measurement
+  const measurement = measurementType(plain).completed?.(plain, machine) ?? plain
   const shared = common(machine, measurement, at)
   const { opens, touches } = measurementType(measurement)
   const { program } = runs.runs[at.run]

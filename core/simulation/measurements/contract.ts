@@ -64,6 +64,8 @@ export interface MeasurementInterface<M extends Measurement> {
   meter(m: M, machine: Machine, healthy: OperatingPoint): string | undefined
   /** Whether the part stands so that it can be taken at all; left out, it always does. */
   isPossible?(m: M, machine: Machine): boolean
+  /** The same with what its words need to know of the machine. */
+  completed?(m: M, machine: Machine): M
   /** Minutes of the reading itself, where a kind does not say. */
   minutes: number
   /** What hands open for it: terminals, water lines, or neither. */

@@ -1,11 +1,7 @@
-import { benchChecksOf, type Machine } from '../../model/machine'
 import type { MeasurementOf } from '../../simulation/measurements'
 import { describeBench } from '../describe-bench'
 import type { MeasurementWords } from './contract'
 import { capital, theTitleOf, titleOf } from './pieces'
-
-const checkOf = (machine: Machine, m: MeasurementOf<'bench'>) =>
-  benchChecksOf(machine, m.part).find((c) => c.type === m.check)!
 
 const NAMES: Record<MeasurementOf<'bench'>['check'], string> = {
   heated: 'warm it on the bench, a thermometer beside it',
@@ -22,5 +18,5 @@ const OFF: Record<MeasurementOf<'bench'>['check'], (it: string) => string> = {
 export const bench: MeasurementWords<MeasurementOf<'bench'>> = {
   name: (m, { machine }) => `${capital(titleOf(machine, m.part))}: ${NAMES[m.check]}`,
   instruction: (m, { machine }) =>
-    `${OFF[m.check](theTitleOf(machine, m.part))}${describeBench(checkOf(machine, m))} Yes if it does all of that.`,
+    `${OFF[m.check](theTitleOf(machine, m.part))}${m.shows ? describeBench(m.shows) : ''} Yes if it does all of that.`,
 }

@@ -1,13 +1,13 @@
-import { benchChecksOf } from '../../../model/machine'
+import { benchChecksOf, type BenchCheck } from '../../../model/machine'
 import type { MeasurementInterface, MeasurementOf } from '../contract'
 
 declare module '../../../model/kinds/contract' {
   interface MeasurementFields {
     /**
      * Tried by itself: warmed a few kelvin past where it opens, a measured cup poured into its tray, regulated air at its inlet. Whether it
-     * does what a good one does within the band of good ones.
+     * does what a good one does within the band of good ones. `shows`: what that is on this machine.
      */
-    bench: { check: 'heated' | 'cup' | 'air'; when: 'isolated' }
+    bench: { check: 'heated' | 'cup' | 'air'; when: 'isolated'; shows?: BenchCheck }
   }
 }
 
@@ -16,6 +16,10 @@ export const measurementInterface: MeasurementInterface<MeasurementOf<'bench'>> 
   meter: () => undefined,
   minutes: 10,
   isPossible: (m, machine) => benchChecksOf(machine, m.part).some((c) => c.type === m.check),
+  completed: (m, machine) => {
+    const shows = benchChecksOf(machine, m.part).find((c) => c.type === m.check)
+    return shows ? { ...m, shows } : m
+  },
   takesLeadsOff: (m) => m.check !== 'cup',
   opens: 'terminals',
   partAlone: () => true,

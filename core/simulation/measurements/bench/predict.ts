@@ -1,4 +1,4 @@
-import { benchBand, benchChecksOf } from '../../../model/machine'
+import { benchBand } from '../../../model/machine'
 import type { MeasurementOf, MeasurementPrediction, Scene } from '../contract'
 import { showsWorked } from '../worked/shows-worked'
 
@@ -18,8 +18,7 @@ function below(z: number): number {
 /** Chance that what it turns at lies in the band of good ones. */
 function withinBand(m: MeasurementOf<'bench'>, { point }: Scene): number {
   const { machine, values, standardDeviations } = point.faulted
-  const check = benchChecksOf(machine, m.part).find((c) => c.type === m.check)!
-  const band = benchBand(machine, m.part, check)
+  const band = m.shows && benchBand(machine, m.part, m.shows)
   if (!band) return 1
   const value = band.params.reduce((product, p) => product * values[p], 1)
   // Shares of the factors add as squares; what it is read by comes on top.
