@@ -6,6 +6,7 @@ import { mkdirSync } from 'node:fs'
 import { join } from 'node:path'
 import { chromium, type Page } from '@playwright/test'
 import config from '../playwright.config'
+import { callTo } from '../test/browser/machine'
 import { ensureBuild } from './setup/build.mjs'
 import {
   answer,
@@ -97,6 +98,26 @@ async function wiring(page: Page, at: Place): Promise<void> {
 }
 
 /** A timed output that comes up short, at three settings. */
+/** A program that is watched: two minutes in, the cold fill noticed, the hot one late. */
+async function run(page: Page, at: Place): Promise<void> {
+  await page.clock.install()
+  await callTo(page, at, 'tl40', /laundry left/, 'No water comes in')
+  await page.getByRole('navigation', { name: 'Steps of this job' }).getByRole('link', { name: 'Run' }).click()
+  const start = page.getByRole('region', { name: 'Start a run' })
+  await holdAll(page)
+  await page.getByText('Running good machines').waitFor({ state: 'detached' })
+  await start.getByRole('button', { name: 'It starts now' }).click()
+  const now = page.getByRole('button', { name: /Now: / }).first()
+  for (const after of [1, 1, 1, 1, 55, 1, 1]) {
+    await page.clock.fastForward(after * 1000)
+    await now.click()
+  }
+  await page.clock.fastForward(70_000)
+  await page.getByText('Late:').first().waitFor()
+  // The clock of this page was set forward for the picture.
+  await page.getByRole('button', { name: 'Put away' }).click()
+  await shoot(page, 'run')
+}
 async function tool(page: Page, at: Place): Promise<void> {
   await page.goto(`${at.url}/tools/timed-output`)
   for (const [label, text] of [
@@ -175,12 +196,7 @@ try {
   await shoot(page, 'irrigation')
   await call(page, place, '')
   await wiring(page, place)
-  await page.goto(`${place.url}/me`)
-  await page.getByRole('radio', { name: 'Dark' }).click()
-  await page.goto(`${place.url}/jobs`)
-  await page.getByRole('link', { name: /Brindlow D-6/ }).click()
-  await settled(page)
-  await shoot(page, 'find-dark')
+  await run(page, place)
   await page.context().close()
 
   const phone = await newPage(PHONE)
