@@ -1,4 +1,4 @@
 export type * from './contract'
 export { traceForm } from './trace-form'
-export { MOST_ROWS, TraceBuilder } from './trace-builder'
+export { TraceBuilder } from './trace-builder'
 export { onIntervals, summarise, withPeaks, type TraceSummary } from './look-at-trace'

@@ -2,7 +2,7 @@ import type { Trace, TraceForm, TraceProblem } from './contract'
 import { cellNumber, cellTime } from './trace-form'
 
 /** A trace of more rows is none that a phone can hold. */
-export const MOST_ROWS = 5_000_000
+const MOST_ROWS = 5_000_000
 const FIRST_ROOM = 4096
 
 /** Numbers that come one after another. */
