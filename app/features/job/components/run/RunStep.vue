@@ -102,10 +102,13 @@ function undo() {
   const last = newest.value?.marks.at(-1)
   if (last && running.value) context.takeBack(last.event)
 }
+/** No meter shows more digits. */
+const DIGITS = 6
 /** As the meter would show it: in the unit that a bare number is read in. */
 function take(test: string, si: number) {
   const dimension = expected.value?.calls.find((c) => c.test === test)?.dimension ?? 'voltage'
-  const text = `${fromSi(si, DEFAULT_UNIT[dimension])} ${DEFAULT_UNIT[dimension].symbol}`
+  const unit = DEFAULT_UNIT[dimension]
+  const text = `${Number(fromSi(si, unit).toPrecision(DIGITS))} ${unit.symbol}`
   void context.act({ type: 'reading', test, text, live: true })
 }
 /** What the person says that it is that the ear hears. */
