@@ -38,7 +38,7 @@ describe('appending to a job', () => {
     await send(joss, job, back, undo, entry({ type: 'retracted', event: undo.id }))
     await send(mara, job, entry({ type: 'test-strategy', strategy: 'dead-first' }), entry(read('no')))
     await send(joss, job, entry({ type: 'safety', step: 'isolate' }))
-    const { log: _, photos: __, labels: ___, remarks, ...standing } = foldJob(await jobEvents(job))
+    const { log: _, photos: __, labels: ___, runs: ____, remarks, ...standing } = foldJob(await jobEvents(job))
     const row = await Job.findByPk(job)
     expect(row!.standing).toEqual(JSON.parse(JSON.stringify(standing)))
     expect(remarks.map((r) => [r.text, r.by])).toEqual([['to be taken back', 'Joss E.']])
