@@ -31,7 +31,6 @@ export {
   describeSuspectTurn,
   formatClock,
 } from './describe-run'
-export { describeTraceProblem } from './describe-trace'
 export { describeWhyNot, type WhyNot } from './describe-why-not'
 export { formatChance } from './format-chance'
 export { formatPrediction, formatReading } from './format-reading'
