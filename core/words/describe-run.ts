@@ -2,12 +2,8 @@ import { formatQuantity } from '../foundation/quantity'
 import type { Machine } from '../model/machine'
 import { capital, signalOf, titleOf } from './measurements/pieces'
 
-/** What can be noticed of a part, as the name of its lane: "Fill valve: water runs through it". */
+/** What can be noticed of a part, as the name of its lane or curve: "Fill valve: water runs through it", "Tub: water level". */
 export const describeLane = (machine: Machine, part: number, signal: string): string =>
-  `${capital(titleOf(machine, part))}: ${signalOf(machine, part, signal)}`
-
-/** The name of a quantity's curve: "Water level of the tub". */
-export const describeCurve = (machine: Machine, part: number, signal: string): string =>
   `${capital(titleOf(machine, part))}: ${signalOf(machine, part, signal)}`
 
 /** What turns, as it is waited for and marked. */

@@ -23,14 +23,7 @@ export {
 } from './describe-test'
 export { describePosition, describeTiming } from './describe-timing'
 export { describeDoubt, describeVerdict, formatFinding } from './describe-verdict'
-export {
-  describeCue,
-  describeCurve,
-  describeLane,
-  describeNextCall,
-  describeSuspectTurn,
-  formatClock,
-} from './describe-run'
+export { describeCue, describeLane, describeNextCall, describeSuspectTurn, formatClock } from './describe-run'
 export { describeWhyNot, type WhyNot } from './describe-why-not'
 export { formatChance } from './format-chance'
 export { formatPrediction, formatReading } from './format-reading'

@@ -170,6 +170,23 @@ test('a clock that somebody sets in the middle of a run moves nothing', async ({
   await holdIn(start(page))
   await start(page).getByRole('button', { name: 'It starts now' }).click()
   await goTo(page, 20)
+  // What nobody waited for just now is marked too: on, then off, each the first of its lane.
+  await marks(page).getByText('Something else was noticed').click()
+  await marks(page).getByRole('button', { name: 'Drain pump: it turns', exact: true }).click()
+  await expect(marks(page)).toContainText('Last: Drain pump: it turns at')
+  await marks(page).getByRole('button', { name: 'Drain pump: it turns no more', exact: true }).click()
+  await expect(marks(page)).toContainText('Last: Drain pump: it turns no more at')
+  await expect
+    .poll(() =>
+      place.sql(
+        "SELECT payload->>'turn' AS turn, payload->>'nth' AS nth FROM job_events WHERE job_id = $1 AND payload->>'type' = 'marked' ORDER BY seq",
+        [jobOf(page)],
+      ),
+    )
+    .toEqual([
+      { turn: 'on', nth: '0' },
+      { turn: 'off', nth: '0' },
+    ])
   await page.clock.setSystemTime(Date.now() - 3600e3)
   await expect(marks(page).getByRole('alert')).toContainText('set back')
   expect(await secondsOf(page)).toBeLessThan(60)

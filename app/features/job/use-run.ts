@@ -18,8 +18,7 @@ import { runBegins, useRunTime } from './use-run-time'
 // eslint-disable-next-line max-lines-per-function -- a composable: one closure over what the run view shows
 export function useRun({ job, advice, enter, act, stepsFor, person, locked }: JobContext) {
   const { facts, question, engine, view } = advice
-  const runs = computed(() => job.state.value.runs)
-  const newest = computed(() => runs.value.at(-1))
+  const newest = computed(() => job.state.value.runs.at(-1))
   /** The run that goes on; `undefined` while none does. */
   const running = computed(() => (newest.value && newest.value.over === undefined ? newest.value : undefined))
   const program = ref('')
@@ -70,7 +69,7 @@ export function useRun({ job, advice, enter, act, stepsFor, person, locked }: Jo
   const { seconds, trouble } = useRunTime(running, (from, to) => {
     if (!running.value) return
     mark(AWAY, 'on', marksOf(AWAY), 'hand', from)
-    mark(AWAY, 'off', marksOf(AWAY), 'hand', to)
+    mark(AWAY, 'off', marksOf(AWAY, 'off'), 'hand', to)
   })
   const marks = computed<Mark[]>(() => newest.value?.marks ?? [])
   const course = computed<Course>(() => ({
@@ -92,7 +91,11 @@ export function useRun({ job, advice, enter, act, stepsFor, person, locked }: Jo
     const log = job.state.value.log
     return new Set(log.flatMap((l) => (l.type === 'reading' && own && l.at >= own.at ? [l.test] : [])))
   })
-  const marksOf = (lane: string) => marks.value.filter((m) => m.lane === lane && m.turn === 'on').length
+  /** How often a lane has turned so already: the place of its next turn. */
+  const marksOf = (lane: string, turn: Mark['turn'] = 'on') =>
+    marks.value.filter((m) => m.lane === lane && m.turn === turn).length
+  /** What was noticed last; that nobody watched is nothing that was noticed. */
+  const last = computed(() => marks.value.findLast((m) => m.lane !== AWAY))
 
   /** Steps before the machine may be started. */
   const missing = computed(() => stepsFor(actsNow(runActs(job.state.value), job.state.value, person.name)))
@@ -133,11 +136,11 @@ export function useRun({ job, advice, enter, act, stepsFor, person, locked }: Jo
     if (running.value)
       enter({ type: 'run-over', run: running.value.event, seconds: Math.round(seconds.value * 10) / 10 })
   }
-  function record({ test, text, value }: RunFinding): void {
-    void act({ type: 'reading', test, text, value })
+  const record = ({ test, text, value }: RunFinding): Promise<void> => act({ type: 'reading', test, text, value })
+  async function recordAll(): Promise<void> {
+    for (const f of findings.value) if (!entered.value.has(f.test)) await record(f)
   }
   return {
-    runs,
     newest,
     running,
     program,
@@ -154,10 +157,11 @@ export function useRun({ job, advice, enter, act, stepsFor, person, locked }: Jo
     entered,
     missing,
     marksOf,
+    last,
     start,
     mark,
     over,
     record,
+    recordAll,
   }
 }
-export type RunWatch = ReturnType<typeof useRun>

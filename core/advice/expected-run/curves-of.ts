@@ -1,6 +1,6 @@
 import type { Machine } from '../../model/machine'
 import type { Curve } from '../../running'
-import { describeCurve } from '../../words'
+import { describeLane } from '../../words'
 import type { MachineCourse } from './course-of'
 
 /** More have no room. */
@@ -19,7 +19,7 @@ export function curvesOf(machine: Machine, { points }: MachineCourse): Curve[] {
         const [least, most] = [Math.min(...values.map((v) => v[1])), Math.max(...values.map((v) => v[1]))]
         if (most - least <= MOVES[dimension]) return []
         return [
-          { id: `${part.id}.${signal}`, title: describeCurve(machine, part.index, signal), dimension, points: values },
+          { id: `${part.id}.${signal}`, title: describeLane(machine, part.index, signal), dimension, points: values },
         ]
       }),
     )

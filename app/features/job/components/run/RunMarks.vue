@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import { computed } from 'vue'
-import type { ExpectedRun, FollowedCue } from '../../../../../core/running'
+import type { ExpectedRun, FollowedCue, Mark } from '../../../../../core/running'
 import { describeCue, describeSuspectTurn, formatClock } from '../../../../../core/words'
 import { useKeys } from '../../../../ui'
 
@@ -15,6 +15,8 @@ const props = defineProps<{
   trouble: 'set-back' | 'set-forward' | 'before-start' | undefined
   /** Lanes that somebody noticed to be on. */
   on: ReadonlySet<string>
+  /** What was marked last: the one that is taken back. */
+  last: Mark | undefined
 }>()
 const emit = defineEmits<{
   mark: [lane: string, turn: 'on' | 'off' | 'not', nth: number]
@@ -46,6 +48,14 @@ function when(cue: FollowedCue): string {
   if (cue.state === 'due') return 'due now'
   return `in ${formatClock(cue.expected - props.seconds)}`
 }
+const lastText = computed(() => {
+  const { last } = props
+  if (!last) return ''
+  const lane = [...props.expected.lanes, ...props.expected.stops].find((l) => l.id === last.lane)?.title ?? ''
+  const title =
+    props.cues.find((c) => c.mark?.event === last.event)?.title ?? describeCue(lane, last.turn === 'off' ? 'off' : 'on')
+  return last.turn === 'not' ? `${title} did not come` : `${title} at ${formatClock(last.seconds)}`
+})
 const done = computed(() => props.cues.filter((c) => c.mark))
 const asked = computed(() => `${done.value.length + 1} of ${props.cues.length}`)
 const TROUBLE = {
@@ -125,13 +135,8 @@ useKeys({ '1': () => take(0), '2': () => take(1), '3': () => take(2), '4': () =>
         </button>
       </div>
     </details>
-    <p v-if="done.length" class="row small">
-      <span class="soft"
-        >Last: {{ done.at(-1)!.title
-        }}{{
-          done.at(-1)!.mark!.turn === 'not' ? ' did not come' : ` at ${formatClock(done.at(-1)!.mark!.seconds)}`
-        }}</span
-      >
+    <p v-if="last" class="row small">
+      <span class="soft">Last: {{ lastText }}</span>
       <button type="button" class="chip push" @click="emit('undo')">Take it back <kbd>U</kbd></button>
     </p>
   </section>

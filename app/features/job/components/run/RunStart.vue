@@ -13,7 +13,6 @@ const props = defineProps<{
   facts: MachineFacts
   missing: { id: string; title: string; text: string }[]
   left: readonly string[]
-  barred: string
   clips: readonly string[]
 }>()
 const program = defineModel<string>('program', { required: true })
@@ -87,9 +86,8 @@ const service = computed(() => props.facts.programs.find((p) => p.id === program
     <p v-if="clips.length" class="small" role="note">
       <strong>Tips sit at:</strong> {{ clips.join('; ') }}. Hands off once it runs.
     </p>
-    <p v-if="barred" role="note">{{ barred }}</p>
     <MakeSafe
-      v-else-if="missing.length"
+      v-if="missing.length"
       :steps="missing"
       before="the machine is started"
       :left="left"

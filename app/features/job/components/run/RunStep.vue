@@ -99,8 +99,7 @@ function doMeanwhile(test: string) {
   void router.replace(`/jobs/${context.id}/find`)
 }
 function undo() {
-  const last = newest.value?.marks.at(-1)
-  if (last && running.value) context.takeBack(last.event)
+  if (run.last.value && running.value) context.takeBack(run.last.value.event)
 }
 /** No meter shows more digits. */
 const DIGITS = 6
@@ -116,15 +115,10 @@ const heardLane = ref<string>()
 function hear(turn: 'on' | 'off', ago: number) {
   const lane = heardLane.value
   if (!lane || !running.value) return
-  const nth = (newest.value?.marks ?? []).filter((m) => m.lane === lane && m.turn === turn).length
-  run.mark(lane, turn, nth, 'ear', Math.max(0, seconds.value - ago))
+  run.mark(lane, turn, run.marksOf(lane, turn), 'ear', Math.max(0, seconds.value - ago))
 }
 const forced = computed(() => (facts.value?.programs ?? []).filter((p) => p.service))
 const shown = computed(() => newest.value !== undefined && newest.value.program === expected.value?.program)
-async function all() {
-  for (const f of findings.value)
-    if (!entered.value.has(f.test)) await context.act({ type: 'reading', test: f.test, text: f.text, value: f.value })
-}
 const barredLive = computed(() =>
   person.role === 'trainee' ? 'Live readings are not for a trainee: somebody trained for it takes these.' : '',
 )
@@ -142,8 +136,9 @@ const barredLive = computed(() =>
         :steps="running.steps"
         :trouble="trouble"
         :on="on"
+        :last="run.last.value"
         @mark="run.mark"
-        @other="(lane, turn) => run.mark(lane, turn, run.marksOf(lane))"
+        @other="(lane, turn) => run.mark(lane, turn, run.marksOf(lane, turn))"
         @undo="undo"
         @over="run.over"
       />
@@ -156,7 +151,6 @@ const barredLive = computed(() =>
         :missing="run.missing.value"
         :left="context.left.value"
         :clips="clipTitles"
-        barred=""
         @safety="context.safety"
         @start="run.start(steps)"
       />
@@ -166,7 +160,7 @@ const barredLive = computed(() =>
         :locked="locked"
         :running="!!running"
         @record="run.record"
-        @all="all"
+        @all="run.recordAll"
       />
       <RunProven v-if="newest && !running && entered.size" :links="view.links" :parts="facts.parts" />
     </div>
