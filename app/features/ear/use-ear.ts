@@ -54,6 +54,8 @@ export function useEar(told: (turn: Heard['turn'], ago: number) => void) {
   let listener: Listener | undefined
   let counter: BeepCounter | undefined
   let heardSoFar = 0
+  /** How long ago the last sample was heard, s. */
+  let late = 0
   let spent = 0
   let muted: Muted[] = []
 
@@ -79,10 +81,11 @@ export function useEar(told: (turn: Heard['turn'], ago: number) => void) {
         const open = stretches.value.findLast((s) => s.to === undefined)
         if (open) open.to = at
       }
-      told(turn, heardSoFar - at)
+      told(turn, heardSoFar - at + late)
     }
   }
-  const microphone = useMicrophone((piece, rate) => {
+  const microphone = useMicrophone((piece, rate, behind) => {
+    late = behind
     const since = performance.now()
     heardSoFar += piece.length / rate
     if (mode.value === 'beeps') {
