@@ -40,6 +40,7 @@ const CORE = {
   measuring: ['foundation'],
   running: ['foundation'],
   hearing: [],
+  metering: [],
   statistics: UPWARDS.slice(0, UPWARDS.indexOf('simulate')),
   sync: ['foundation', 'job'],
   // The second simulator shares the language of machines and nothing of the solvers.
@@ -48,7 +49,18 @@ const CORE = {
 CORE.advice.push('job', 'words', 'diagram', 'running')
 
 /** What a page may run of core; the engine runs in the worker. */
-const FOR_PAGES = ['foundation', 'words', 'measuring', 'running', 'hearing', 'job', 'sync', 'search', 'layout']
+const FOR_PAGES = [
+  'foundation',
+  'words',
+  'measuring',
+  'running',
+  'hearing',
+  'metering',
+  'job',
+  'sync',
+  'search',
+  'layout',
+]
 /** What the server may run of core outside its worker pool. */
 const FOR_SERVER = ['foundation', 'words', 'job', 'sync']
 

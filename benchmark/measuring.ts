@@ -5,10 +5,12 @@
  */
 import { loadavg } from 'node:os'
 import { join } from 'node:path'
+import Papa from 'papaparse'
 import { chromium, type CDPSession, type Page } from '@playwright/test'
 import config from '../playwright.config'
 import { BeepCounter, FeatureReader, Listener, teach } from '../core/hearing'
 import { runTool, TOOLS, type Tool } from '../core/measuring'
+import { traceForm, TraceBuilder } from '../core/metering'
 import { ensureBuild } from '../scripts/setup/build.mjs'
 import { callTo } from '../test/browser/machine'
 import { openPlace, signIn } from '../test/browser/place'
@@ -57,6 +59,29 @@ function hearing(): number {
   return ((performance.now() - start) / 1000 / SOUND) * 100
 }
 
+/** A trace of so many rows, and the parser alone: how many times as long the whole takes. */
+const ROWS = 500_000
+const traceText = Array.from(
+  { length: ROWS },
+  (_, i) => `${(i / 100).toFixed(2)};${(118 + (i % 90) / 10).toFixed(1)}`,
+).join('\n')
+const parsed = (take: (rows: string[][]) => void, delimiter: string): void => {
+  // In pieces, as the page reads a file.
+  const config = { delimiter, chunkSize: 4e6, chunk: ({ data }: { data: string[][] }) => take(data) }
+  Papa.parse<string[]>(traceText, { ...config, complete: () => undefined })
+}
+function traceRatio(): number {
+  const start = performance.now()
+  let rows = 0
+  parsed((data) => (rows += data.length), ';')
+  const bare = performance.now() - start
+  const form = traceForm(traceText.slice(0, 16_384))!
+  const builder = new TraceBuilder(form)
+  parsed((data) => void builder.push(data), form.delimiter)
+  if (rows !== ROWS || builder.rows !== ROWS) throw new Error('rows were lost')
+  return (performance.now() - start - bare) / bare
+}
+
 /** Script, style and layout of the page since it was first asked, s. */
 async function work(session: CDPSession): Promise<number> {
   const { metrics } = await session.send('Performance.getMetrics')
@@ -85,19 +110,20 @@ await session.send('Emulation.setCPUThrottlingRate', { rate: SLOWED })
 // The windows come from the worker: what is watched begins when they stand there.
 await page.getByText('Running good machines').waitFor({ state: 'detached' })
 
-const rounds: { calibration: number; tool: number; hearing: number; frame: number }[] = []
+const rounds: { calibration: number; tool: number; hearing: number; frame: number; trace: number }[] = []
 for (let i = 0; i < ROUNDS; i++)
   rounds.push({
     calibration: calibrate(),
     tool: slowestTool(),
     hearing: hearing(),
+    trace: traceRatio(),
     frame: await perFrame(page, session),
   })
 await browser.close()
 await place.close()
 
 const of = (key: keyof (typeof rounds)[number]) => rounds.map((r) => r[key]).toSorted((a, b) => a - b)
-const row = (what: string, key: 'tool' | 'hearing' | 'frame', unit: string, most: number) => {
+const row = (what: string, key: 'tool' | 'hearing' | 'frame' | 'trace', unit: string, most: number) => {
   const sorted = of(key)
   return {
     what,
@@ -111,6 +137,7 @@ const row = (what: string, key: 'tool' | 'hearing' | 'frame', unit: string, most
 printRows('measuring: median of the rounds, least to most', [
   row('slowest of all tools, one answer', 'tool', 'ms', 16),
   row('hearing, of the length of the sound', 'hearing', '%', 2.5),
+  row(`a trace of ${ROWS} rows, against the parser alone`, 'trace', '×', 1.5),
   row(`run of 12 lanes, a frame slowed ${SLOWED} times`, 'frame', 'ms', 16),
 ])
 const calibration = of('calibration')

@@ -34,6 +34,9 @@ export const moment = z.iso.datetime().refine((at) => {
 export const ENDINGS = ['works-now', 'cancelled', 'wrong-machine', 'handed-over'] as const
 export type Ending = (typeof ENDINGS)[number]
 
+/** A clock that is further off is no clock, ms: ten years. */
+const FURTHEST_OFF = 10 * 365 * 24 * 3600e3
+
 /** No program runs longer, s. */
 const LONGEST_RUN = 10 * 24 * 3600
 
@@ -146,6 +149,9 @@ export const payloadSchema = z.discriminatedUnion('type', [
     type: z.literal('run'),
     program: name,
     conditions: z.record(name, z.number()).optional(),
+    /** When by the clock of the device that started it, whatever the server makes of that; and what it was off by then, ms, where it knew. */
+    began: moment,
+    clockOff: z.number().min(-FURTHEST_OFF).max(FURTHEST_OFF).optional(),
     /** Gone through step by step, as a check-out. */
     steps: z.literal(true).optional(),
   }),

@@ -38,6 +38,10 @@ interface Made {
 export interface WatchedRun extends Made {
   program: string
   conditions: Readonly<Record<string, number>>
+  /** Device that started it, when by its clock, and what that was off from the server's, ms; absent where it did not know. */
+  device: string
+  began: string
+  clockOff?: number
   /** It is gone through step by step. */
   steps: boolean
   marks: (Omit<Extract<Payload, { type: 'marked' }>, 'type' | 'run'> & Made)[]
@@ -68,10 +72,11 @@ export function inOrder(events: readonly SequencedEvent[]): SequencedEvent[] {
 }
 
 /** One entry about a run; what names none that there is says nothing. */
-function watchRun(runs: Map<string, WatchedRun>, { id: event, at, by, payload }: SequencedEvent): void {
+function watchRun(runs: Map<string, WatchedRun>, { id: event, at, by, device, payload }: SequencedEvent): void {
   if (payload.type === 'run') {
-    const { program, conditions = {}, steps = false } = payload
-    runs.set(event, { event, at, by, program, conditions, steps, marks: [] })
+    const { program, conditions = {}, steps = false, began, clockOff } = payload
+    const clock = { device, began, ...(clockOff === undefined ? {} : { clockOff }) }
+    runs.set(event, { event, at, by, program, conditions, steps, ...clock, marks: [] })
   } else if (payload.type === 'marked') {
     const { type: _, run, ...mark } = payload
     runs.get(run)?.marks.push({ event, at, by, ...mark })

@@ -2,7 +2,7 @@ import { expect, test, type Locator, type Page } from '@playwright/test'
 import { expectedRun } from '../../core/advice'
 import { phaseTimes } from '../../core/truth'
 import { brokenMachine, callTo } from './machine'
-import { hold, jobOf, openPlace, readings, settled, signIn, type Place } from './place'
+import { hold, jobOf, JOSS, openPlace, readings, settled, signIn, type Place } from './place'
 
 let place: Place
 test.beforeAll(async () => {
@@ -190,4 +190,27 @@ test('a clock that somebody sets in the middle of a run moves nothing', async ({
   await page.clock.setSystemTime(Date.now() - 3600e3)
   await expect(marks(page).getByRole('alert')).toContainText('set back')
   expect(await secondsOf(page)).toBeLessThan(60)
+})
+
+test('a second device whose clock is an hour fast shows the same run at the same second, and marks in it', async ({
+  page,
+  browser,
+}) => {
+  await signIn(page, place)
+  await callTo(page, place, 'tl40', /laundry left/, 'No water comes in')
+  await toRun(page)
+  await holdIn(start(page))
+  await start(page).getByRole('button', { name: 'It starts now' }).click()
+  await expect(clock(page)).toBeVisible()
+  const other = await (await browser.newContext()).newPage()
+  await other.clock.install({ time: Date.now() + 3600e3 })
+  await signIn(other, place, JOSS)
+  await other.goto(page.url())
+  await expect(clock(other)).toBeVisible()
+  await expect.poll(async () => Math.abs((await secondsOf(other)) - (await secondsOf(page)))).toBeLessThan(4)
+  await marks(other)
+    .getByRole('button', { name: /Now: Cold fill begins/ })
+    .click()
+  await expect(marks(page)).toContainText('Last: Cold fill begins')
+  await other.context().close()
 })

@@ -142,3 +142,30 @@ test('a thermostat is watched by what was read beside it when it opened and clos
   await expect(page.getByText(/ASTM B258/)).toBeVisible()
   await expect(page.getByRole('row', { name: /^230 V/ })).toContainText('253 V')
 })
+
+test('a trace of a logger is drawn with its peaks and its on-times; what is none is said with its row', async ({
+  page,
+}) => {
+  await signIn(page, place)
+  await page.goto(`${place.url}/tools/trace`)
+  const pick = (name: string, text: string) =>
+    page.getByLabel('Choose a file').setInputFiles({ name, mimeType: 'text/csv', buffer: Buffer.from(text) })
+  await pick('letter.csv', 'Dear Mara,\nthe valve is done.\n')
+  await expect(page.getByRole('alert')).toContainText('this is no trace of a logger')
+  // 300,000 rows, decimal commas: a call from 60 to 100 s, and one peak of a single row.
+  const rows = Array.from({ length: 300_000 }, (_, i) => {
+    const t = i / 1000
+    const volts = (t >= 60 && t < 100 ? 118 : 0.5) + (i % 7) / 10 + (i === 222_222 ? 77 : 0)
+    return `${t.toFixed(3)};${volts.toFixed(1)}`.replaceAll('.', ',')
+  })
+  await pick('broken.csv', ['t;U', ...rows.slice(0, 5000), 'battery low', ...rows.slice(5000, 6000)].join('\n'))
+  await expect(page.getByRole('alert')).toContainText(
+    'Row 5002: “battery low” does not fit the rows before it. Nothing of the file was taken.',
+  )
+  await expect(page.getByRole('region', { name: 'The trace' })).toHaveCount(0)
+  await pick('call.csv', ['t;U', ...rows].join('\n'))
+  await expect(page.getByRole('note', { name: 'Size' })).toContainText('300,000 rows')
+  await expect(page.getByLabel('In the window')).toContainText('118.6')
+  await expect(page.getByRole('region', { name: 'When it was on' })).toContainText('1:00 to 1:40, 40 s')
+  await expect(page.getByRole('img', { name: 'U over time' }).locator('canvas')).toBeVisible()
+})

@@ -1,5 +1,7 @@
 import { computed, onScopeDispose, ref, watch, type ComputedRef } from 'vue'
 import type { WatchedRun } from '../../../core/job'
+import { deviceId } from '../../data/device'
+import { measureClock } from '../../data/server-clock'
 import { runTime } from '../../../core/running'
 
 /** How often the clock of a run moves on, ms. */
@@ -26,20 +28,29 @@ export function useRunTime(run: ComputedRef<WatchedRun | undefined>, away: (from
   const timer = setInterval(() => tick.value++, EVERY)
   onScopeDispose(() => clearInterval(timer))
 
+  /** What this device's clock is off by, ms: looked at when the view comes, and on coming back. */
+  const off = ref<number>()
+  const look = () => void measureClock().then((ms) => (off.value = ms ?? off.value))
+  look()
+  /** When a run was started by the clock of this device, ms: its own stamp, or that of another device by the server's clock. */
+  const startOf = ({ device, began, clockOff = 0 }: WatchedRun): number =>
+    Date.parse(began) + (device === deviceId() ? 0 : (off.value ?? 0) - clockOff)
+
   const time = computed(() => {
     void tick.value
     const own = run.value
     if (!own) return { seconds: undefined, trouble: undefined }
-    const wall = (Date.now() - Date.parse(own.at)) / 1000
+    const wall = (Date.now() - startOf(own)) / 1000
     const from = began.get(own.event)
     const steady = from === undefined ? undefined : (performance.now() - from) / 1000
     return runTime({ wall, steady, slept: slept.has(own.event) })
   })
-  // After a reload the stamp counts once; from then on the steady clock does.
+  // After a reload the stamp counts once; from then on the steady clock does. A run of another device is tied once its clock is known.
   watch(
-    () => run.value?.event,
-    (event) => {
+    [() => run.value?.event, off],
+    ([event]) => {
       const { seconds } = time.value
+      if (run.value && run.value.device !== deviceId() && off.value === undefined) return
       if (event !== undefined && seconds !== undefined && !began.has(event))
         began.set(event, performance.now() - seconds * 1000)
     },
@@ -47,19 +58,20 @@ export function useRunTime(run: ComputedRef<WatchedRun | undefined>, away: (from
   )
   const seconds = computed(() => time.value.seconds ?? 0)
 
-  let off: number | undefined
+  let hidden: number | undefined
   const turned = () => {
     const own = run.value
     if (!own || own.over !== undefined) return
-    if (document.hidden) off = seconds.value
+    if (document.hidden) hidden = seconds.value
     else {
+      look()
       slept.add(own.event)
       tick.value++
-      if (off !== undefined && seconds.value - off > WORTH_SAYING) away(off, seconds.value)
-      off = undefined
+      if (hidden !== undefined && seconds.value - hidden > WORTH_SAYING) away(hidden, seconds.value)
+      hidden = undefined
     }
   }
   document.addEventListener('visibilitychange', turned)
   onScopeDispose(() => document.removeEventListener('visibilitychange', turned))
-  return { seconds, trouble: computed(() => time.value.trouble) }
+  return { seconds, trouble: computed(() => time.value.trouble), clockOff: off }
 }

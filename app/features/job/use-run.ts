@@ -66,7 +66,7 @@ export function useRun({ job, advice, enter, act, stepsFor, person, locked }: Jo
     },
   )
 
-  const { seconds, trouble } = useRunTime(running, (from, to) => {
+  const { seconds, trouble, clockOff } = useRunTime(running, (from, to) => {
     if (!running.value) return
     mark(AWAY, 'on', marksOf(AWAY), 'hand', from)
     mark(AWAY, 'off', marksOf(AWAY, 'off'), 'hand', to)
@@ -103,9 +103,12 @@ export function useRun({ job, advice, enter, act, stepsFor, person, locked }: Jo
     if (locked.value || missing.value.length || running.value || !program.value) return
     await act({ type: 'action', action: { verb: 'start', target: program.value } })
     const given = { ...conditions.value }
+    const off = clockOff.value
     const event = await job.enter({
       type: 'run',
       program: program.value,
+      began: new Date().toISOString(),
+      ...(off === undefined ? {} : { clockOff: Math.round(off) }),
       ...(Object.keys(given).length ? { conditions: given } : {}),
       ...(steps ? { steps: true as const } : {}),
     })

@@ -6,6 +6,7 @@ const OWN: Readonly<Record<string, string>> = {
   timers: 'Clocks and counts',
   ear: 'Ear',
   tables: 'Tables',
+  trace: 'Trace of a logger',
 }
 
 /** Whether a tool reads a column of readings. */

@@ -118,7 +118,7 @@ describe('guard', () => {
 })
 
 describe('a run that is watched', () => {
-  const run: Payload = { type: 'run', program: 'cold-wash' }
+  const run: Payload = { type: 'run', program: 'cold-wash', began: '2026-03-01T10:00:00.000Z' }
   const facts = { ...FACTS, targets: { ...FACTS.targets, start: ['cold-wash'] } }
   const judged = (events: Parameters<typeof foldJob>[0], payload: Payload, role: Role = 'technician', by = 'Mara') =>
     refuses(foldJob(events), event(50, payload), facts, role, undefined, by)?.code
@@ -126,7 +126,7 @@ describe('a run that is watched', () => {
 
   it('starts a program that there is, and gives power as a start does', () => {
     expect(judged([opened], run)).toBeUndefined()
-    expect(judged([opened], { type: 'run', program: 'spin' })).toBe('unknown-name')
+    expect(judged([opened], { ...run, program: 'spin' })).toBe('unknown-name')
     expect(judged([opened], run, 'read-only')).toBe('read-only')
     expect(foldJob([opened, event(2, run)]).live).toBeDefined()
   })

@@ -5,6 +5,7 @@ import ConvertPage from './ConvertPage.vue'
 import RowToolPage from './RowToolPage.vue'
 import TablesPage from './TablesPage.vue'
 import TimersPage from './TimersPage.vue'
+import TracePage from './TracePage.vue'
 import ToolPage from './ToolPage.vue'
 
 /** A tool by its id, whatever its sort. */
@@ -16,6 +17,7 @@ defineProps<{ id: string }>()
   <TimersPage v-else-if="id === 'timers'" />
   <EarPage v-else-if="id === 'ear'" />
   <TablesPage v-else-if="id === 'tables'" />
+  <TracePage v-else-if="id === 'trace'" />
   <RowToolPage v-else-if="readsRows(id)" :id="id" :key="id" />
   <ToolPage v-else :id="id" :key="id" />
 </template>

@@ -17,6 +17,11 @@ const tools = [
   },
   ...[...TOOLS, ...ROW_TOOLS].map(({ id }) => ({ id, ...toolWords(id) })),
   {
+    id: 'trace',
+    title: 'Trace of a logger',
+    use: 'A logged file as a picture: highest and lowest, and when something was on.',
+  },
+  {
     id: 'tables',
     title: 'Tables',
     use: 'Copper wire, thermistor, colours of conductors, supplies, each with its source.',
