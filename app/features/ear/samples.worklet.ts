@@ -1,7 +1,4 @@
 /** Hands the samples of a microphone on in pieces; nothing is kept here. */
-/** When the sound that is processed now is heard, s of the context's clock. */
-declare const currentTime: number
-declare const sampleRate: number
 declare const registerProcessor: (name: string, processor: unknown) => void
 declare class AudioWorkletProcessor {
   readonly port: MessagePort
@@ -22,8 +19,7 @@ class Samples extends AudioWorkletProcessor {
       this.filled += take
       from += take
       if (this.filled < PIECE) continue
-      const endsAt = currentTime + from / sampleRate
-      this.port.postMessage({ piece: this.piece, endsAt }, [this.piece.buffer])
+      this.port.postMessage(this.piece, [this.piece.buffer])
       this.piece = new Float32Array(PIECE)
       this.filled = 0
     }

@@ -54,8 +54,6 @@ export function useEar(told: (turn: Heard['turn'], ago: number) => void) {
   let listener: Listener | undefined
   let counter: BeepCounter | undefined
   let heardSoFar = 0
-  /** How long ago the last sample was heard, s. */
-  let late = 0
   let spent = 0
   let muted: Muted[] = []
 
@@ -81,11 +79,10 @@ export function useEar(told: (turn: Heard['turn'], ago: number) => void) {
         const open = stretches.value.findLast((s) => s.to === undefined)
         if (open) open.to = at
       }
-      told(turn, heardSoFar - at + late)
+      told(turn, heardSoFar - at)
     }
   }
-  const microphone = useMicrophone((piece, rate, behind) => {
-    late = behind
+  const microphone = useMicrophone((piece, rate) => {
     const since = performance.now()
     heardSoFar += piece.length / rate
     if (mode.value === 'beeps') {

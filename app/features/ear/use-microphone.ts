@@ -10,12 +10,8 @@ export interface Treatment {
   autoGainControl: boolean | undefined
 }
 
-/**
- * The microphone, asked to leave sound as it is, piece by piece. Nothing of it is kept, and nothing leaves the device.
- *
- * @param hear a piece, its rate, and how long ago its last sample was heard, s: a page that was busy is late
- */
-export function useMicrophone(hear: (samples: Float32Array, rate: number, late: number) => void) {
+/** The microphone, asked to leave sound as it is, piece by piece. Nothing of it is kept, and nothing leaves the device. */
+export function useMicrophone(hear: (samples: Float32Array, rate: number) => void) {
   const state = ref<MicrophoneState>('closed')
   const treatment = ref<Treatment>()
   let context: AudioContext | undefined
@@ -37,9 +33,8 @@ export function useMicrophone(hear: (samples: Float32Array, rate: number, late: 
       context = new AudioContext()
       await context.audioWorklet.addModule(workletUrl)
       const node = new AudioWorkletNode(context, 'samples', { numberOfOutputs: 0 })
-      const own = context
-      node.port.onmessage = ({ data }: MessageEvent<{ piece: Float32Array; endsAt: number }>) =>
-        hear(data.piece, own.sampleRate, Math.max(0, own.currentTime - data.endsAt))
+      const { sampleRate } = context
+      node.port.onmessage = ({ data }: MessageEvent<Float32Array>) => hear(data, sampleRate)
       context.createMediaStreamSource(stream).connect(node)
       await context.resume()
       stream.getAudioTracks()[0]!.addEventListener('ended', close)
