@@ -7,6 +7,7 @@ import {
   judge,
   LEAST_FRAMES,
   Listener,
+  SoundClock,
   teach,
   type Heard,
   type Listening,
@@ -53,6 +54,7 @@ export function useEar(told: (turn: Heard['turn'], ago: number) => void) {
   let reader: FeatureReader | undefined
   let listener: Listener | undefined
   let counter: BeepCounter | undefined
+  let clock = new SoundClock()
   let heardSoFar = 0
   let spent = 0
   let muted: Muted[] = []
@@ -79,12 +81,13 @@ export function useEar(told: (turn: Heard['turn'], ago: number) => void) {
         const open = stretches.value.findLast((s) => s.to === undefined)
         if (open) open.to = at
       }
-      told(turn, heardSoFar - at)
+      told(turn, Math.max(0, performance.now() / 1000 - clock.place({ turn, at })))
     }
   }
   const microphone = useMicrophone((piece, rate) => {
     const since = performance.now()
     heardSoFar += piece.length / rate
+    clock.push(heardSoFar, since / 1000)
     if (mode.value === 'beeps') {
       counter ??= new BeepCounter(rate)
       const isMuted = muted.some((m) => m.to > heardSoFar - piece.length / rate)
@@ -116,6 +119,7 @@ export function useEar(told: (turn: Heard['turn'], ago: number) => void) {
     taught.value = undefined
     lesson.value = undefined
     reader = listener = counter = undefined
+    clock = new SoundClock()
     on.value = false
     stretches.value = []
     groups.value = []

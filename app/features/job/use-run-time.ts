@@ -36,14 +36,17 @@ export function useRunTime(run: ComputedRef<WatchedRun | undefined>, away: (from
   const startOf = ({ device, began, clockOff = 0 }: WatchedRun): number =>
     Date.parse(began) + (device === deviceId() ? 0 : (off.value ?? 0) - clockOff)
 
-  const time = computed(() => {
-    void tick.value
+  const read = () => {
     const own = run.value
     if (!own) return { seconds: undefined, trouble: undefined }
     const wall = (Date.now() - startOf(own)) / 1000
     const from = began.get(own.event)
     const steady = from === undefined ? undefined : (performance.now() - from) / 1000
     return runTime({ wall, steady, slept: slept.has(own.event) })
+  }
+  const time = computed(() => {
+    void tick.value
+    return read()
   })
   // After a reload the stamp counts once; from then on the steady clock does. A run of another device is tied once its clock is known.
   watch(
@@ -73,5 +76,7 @@ export function useRunTime(run: ComputedRef<WatchedRun | undefined>, away: (from
   }
   document.addEventListener('visibilitychange', turned)
   onScopeDispose(() => document.removeEventListener('visibilitychange', turned))
-  return { seconds, trouble: computed(() => time.value.trouble), clockOff: off }
+  /** To the moment: what is shown is up to a tick old. */
+  const now = () => read().seconds ?? 0
+  return { seconds, now, trouble: computed(() => time.value.trouble), clockOff: off }
 }

@@ -66,7 +66,7 @@ export function useRun({ job, advice, enter, act, stepsFor, person, locked }: Jo
     },
   )
 
-  const { seconds, trouble, clockOff } = useRunTime(running, (from, to) => {
+  const { seconds, now, trouble, clockOff } = useRunTime(running, (from, to) => {
     if (!running.value) return
     mark(AWAY, 'on', marksOf(AWAY), 'hand', from)
     mark(AWAY, 'off', marksOf(AWAY, 'off'), 'hand', to)
@@ -119,7 +119,7 @@ export function useRun({ job, advice, enter, act, stepsFor, person, locked }: Jo
     turn: Mark['turn'],
     nth: number,
     noticed: Mark['noticed'] = 'hand',
-    at = seconds.value,
+    at = now(),
     si?: number,
   ) {
     if (!running.value || trouble.value === 'before-start') return
@@ -136,8 +136,7 @@ export function useRun({ job, advice, enter, act, stepsFor, person, locked }: Jo
     })
   }
   function over(): void {
-    if (running.value)
-      enter({ type: 'run-over', run: running.value.event, seconds: Math.round(seconds.value * 10) / 10 })
+    if (running.value) enter({ type: 'run-over', run: running.value.event, seconds: Math.round(now() * 10) / 10 })
   }
   const record = ({ test, text, value }: RunFinding): Promise<void> => act({ type: 'reading', test, text, value })
   async function recordAll(): Promise<void> {
@@ -152,6 +151,7 @@ export function useRun({ job, advice, enter, act, stepsFor, person, locked }: Jo
     sketched,
     fault,
     seconds,
+    now,
     trouble,
     course,
     cues,

@@ -5,6 +5,7 @@ import {
   groupsOf,
   hearingOf,
   Listener,
+  SoundClock,
   teach,
   type Heard,
   type Listening,
@@ -143,5 +144,39 @@ describe('beeps of an alarm', () => {
     counter.push(tone(hum(noise(seconds(9), 0.01, 6), 50, 0.02, 1, 8), 1500, 0.05, 2, 7))
     counter.end()
     expect(counter.beeps).toEqual([])
+  })
+})
+
+describe('when it was, by the clock of a page', () => {
+  /** Pieces of 43 ms that arrive when the page has time, from a microphone that gives no sound while it stands still. */
+  const follow = (busy: (at: number) => number, lost: (at: number) => number) => {
+    const clock = new SoundClock()
+    const piece = 2048 / 48_000
+    const places: number[] = []
+    for (let heard = piece; heard < 60; heard += piece) {
+      const real = 100 + heard + lost(heard)
+      clock.push(heard, real + busy(real))
+      // What lasts is told a fifth of a second later.
+      for (const [turn, at] of [
+        ['on', 10],
+        ['off', 50],
+      ] as const)
+        if (heard - piece < at + 0.2 && heard >= at + 0.2) places.push(clock.place({ turn, at }))
+    }
+    return places
+  }
+  const idle = () => 0.01
+  it('a page that is busy moves nothing; a slow clock of the sound does not lengthen it; what was lost does', () => {
+    // At the end the page stands still for three seconds.
+    const [on, off] = follow(
+      (t) => (t > 149 && t < 152 ? 152 - t : 0.01),
+      () => 0,
+    )
+    expect(on).toBeCloseTo(110, 1)
+    expect(off).toBeCloseTo(150, 1)
+    const slow = follow(idle, (h) => 0.03 * h)
+    expect(slow[1]! - slow[0]!).toBeCloseTo(40, 1)
+    const slept = follow(idle, (h) => (h > 30 ? 7 : 0))
+    expect(slept[1]! - slept[0]!).toBeCloseTo(47, 1)
   })
 })

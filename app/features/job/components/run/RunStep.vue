@@ -115,7 +115,7 @@ const heardLane = ref<string>()
 function hear(turn: 'on' | 'off', ago: number) {
   const lane = heardLane.value
   if (!lane || !running.value) return
-  run.mark(lane, turn, run.marksOf(lane, turn), 'ear', Math.max(0, seconds.value - ago))
+  run.mark(lane, turn, run.marksOf(lane, turn), 'ear', Math.max(0, run.now() - ago))
 }
 const forced = computed(() => (facts.value?.programs ?? []).filter((p) => p.service))
 const shown = computed(() => newest.value !== undefined && newest.value.program === expected.value?.program)
@@ -196,7 +196,7 @@ const barredLive = computed(() =>
         @clip="context.enter({ type: 'clipped', test: $event })"
         @unclip="context.enter({ type: 'unclipped', test: $event })"
         @safety="context.safety"
-        @shown="(test, si) => run.mark(test, 'on', run.marksOf(test), 'hand', seconds, si)"
+        @shown="(test, si) => run.mark(test, 'on', run.marksOf(test), 'hand', run.now(), si)"
         @take="take"
       />
       <section class="card ear" aria-label="Listening">
