@@ -62,7 +62,7 @@ const FOR_PAGES = [
   'layout',
 ]
 /** What the server may run of core outside its worker pool. */
-const FOR_SERVER = ['foundation', 'words', 'job', 'sync']
+const FOR_SERVER = ['foundation', 'words', 'job', 'sync', 'metering']
 
 const is = (type, captured) => ({ element: { type, ...(captured ? { captured } : {}) } })
 /** A room through the one file that is its door. */
@@ -108,7 +108,7 @@ const policies = [
     allow(is(t), is(t)),
   ),
 
-  ...allow(is('contracts'), roomDoors(['foundation', 'job'])),
+  ...allow(is('contracts'), roomDoors(['foundation', 'job', 'metering'])),
 
   ...allow(is('page'), door('feature', 'index'), is('ui')),
   ...allow(

@@ -38,7 +38,7 @@ export default defineConfig({
         test: {
           ...slow,
           name: 'pure',
-          include: ['test/{core,cli,library,benchmark,house}/**/*.test.ts'],
+          include: ['test/{core,cli,library,benchmark,house,stand-ins}/**/*.test.ts'],
           environment: 'node',
           // Nothing in these rooms has a state of its own, and what one file has run of a machine the next need not run again.
           isolate: false,

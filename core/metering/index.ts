@@ -1,4 +1,18 @@
 export type * from './contract'
 export { traceForm } from './trace-form'
 export { TraceBuilder } from './trace-builder'
+export {
+  METER_READS,
+  NEXT_ERROR,
+  openingLines,
+  READ,
+  readAnswer,
+  readError,
+  readsFor,
+  shownText,
+  type MeterReads,
+} from './scpi'
+export { Settling } from './settled'
+export { callsIn, seenCalls, type SeenCall } from './against-calls'
+export { LiveTrace } from './live-trace'
 export { onIntervals, summarise, withPeaks, type TraceSummary } from './look-at-trace'

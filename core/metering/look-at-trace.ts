@@ -93,15 +93,23 @@ const HIGH = 0.98
 /** A trace that hardly moves has nothing on or off, as a share of its height. */
 const MOVES = 0.1
 
+/** The low and the high of a trace, `undefined` where it hardly moves. */
+function levelsOf(values: Float64Array): { low: number; high: number } | undefined {
+  const sorted = values.filter((v) => Number.isFinite(v)).sort()
+  if (sorted.length < 3) return undefined
+  const [low, high] = [sorted[Math.floor(LOW * (sorted.length - 1))]!, sorted[Math.ceil(HIGH * (sorted.length - 1))]!]
+  return high - low <= MOVES * Math.max(Math.abs(high), Math.abs(low)) ? undefined : { low, high }
+}
+
 /**
  * When something was on, by what its trace shows: between the low and the high that nearly all readings lie within, with a difference between on and
  * off so that noise makes no intervals.
+ *
+ * @param levels its low and high where they are known from elsewhere
  */
-export function onIntervals(seconds: Float64Array, values: Float64Array): OnInterval[] {
-  const sorted = values.filter((v) => Number.isFinite(v)).sort()
-  if (sorted.length < 3) return []
-  const [low, high] = [sorted[Math.floor(LOW * (sorted.length - 1))]!, sorted[Math.ceil(HIGH * (sorted.length - 1))]!]
-  if (high - low <= MOVES * Math.max(Math.abs(high), Math.abs(low))) return []
+export function onIntervals(seconds: Float64Array, values: Float64Array, levels = levelsOf(values)): OnInterval[] {
+  if (!levels) return []
+  const { low, high } = levels
   const found: OnInterval[] = []
   let [since, sum, count] = [-1, 0, 0]
   for (let i = 0; i < values.length; i++) {

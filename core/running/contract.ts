@@ -66,6 +66,17 @@ export interface CalledTest {
   dimension: Dimension
   /** The phase in which it is read, by its lane. */
   lane: string
+  /** The instrument that it is read with, by its id. */
+  instrument: string | undefined
+  /** What a meter left at its points shows through a good run, SI. */
+  shows: readonly MeterSpan[]
+}
+
+/** A stretch of a run in which a meter stands at one value, s since the start and SI; `Infinity` beyond its range. */
+export interface MeterSpan {
+  from: number
+  to: number
+  si: number
 }
 
 /** The run of a program as the sheet has it, with this water and this room. */

@@ -12,6 +12,7 @@ import type { Procedure, TestCatalogue } from '../diagnosis/catalogue'
 import { findMeter } from '../simulation/instrument'
 import type { Measurement, MeasurementOf } from '../simulation/measurements'
 import { DrawnHand } from './drawn-hand'
+import { LivePlain } from './live-plain'
 import { flowInto, ohmsOf, returnNode, voltsWith, waterAt } from './plain-instruments'
 import type { PlainPoint } from './plain-point'
 import { flat, normal, pick, type Random } from './random'
@@ -72,6 +73,10 @@ export class DrawnMachine {
   repair(repair: number): void {
     this.activeFaults = this.activeFaults.filter((p) => p.fault.repair !== repair)
     this.runs = { customers: new Map(), visit: new Map() }
+  }
+  /** The same machine as somebody stands before it, at rest, to be run as time goes by. */
+  live(): LivePlain {
+    return new LivePlain(makeFaultedMachine(this.machine, this.activeFaults, [], this.values))
   }
   /** A run as somebody on a visit sees it. */
   run(index: number): PlainRun {

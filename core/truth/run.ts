@@ -40,7 +40,7 @@ export interface PlainRun {
 }
 
 /** A run on its way. */
-class PlainRunner {
+export class PlainRunner {
   readonly point: PlainPoint
   readonly control: PlainControl
   readonly snapshots: (PlainSnapshot | undefined)[]
@@ -83,6 +83,11 @@ class PlainRunner {
     this.changing = parts.filter((p) => machine.kinds[p.index].rates)
     this.flips = new Int32Array(modes.length)
     this.rates = new Float64Array(this.point.states.length)
+  }
+  /** Hands will do this besides, at its time. */
+  plan(steps: Script['steps']): void {
+    this.steps.push(...steps)
+    this.steps.sort((a, b) => a.at - b.at)
   }
   private readonly flip = (mode: number, value: number): void => {
     if (!this.control.set(mode, value)) return

@@ -8,8 +8,9 @@ import * as knownSince from './migrations/0005-known-since'
 import * as photos from './migrations/0006-photos'
 import * as kit from './migrations/0007-kit'
 import * as predictions from './migrations/0008-predictions'
+import * as meters from './migrations/0009-meters'
 
-const MIGRATIONS = [start, house, workModes, reopenedUnsafe, knownSince, photos, kit, predictions]
+const MIGRATIONS = [start, house, workModes, reopenedUnsafe, knownSince, photos, kit, predictions, meters]
 
 /** Brings the tables to the newest form. Running it twice does nothing. */
 export async function migrate(sequelize: Sequelize): Promise<void> {

@@ -136,6 +136,16 @@ export class Photo extends Model<Row<Photo>, New<Photo>> {
   declare createdAt: CreationOptional<Date>
 }
 
+export class MeterRow extends Model<Row<MeterRow>, New<MeterRow>> {
+  declare id: string
+  declare organisationId: string
+  declare name: string
+  declare host: string
+  declare port: number
+  declare allowedBy: string
+  declare allowedAt: CreationOptional<Date>
+}
+
 // Fresh objects each time: Sequelize writes the name of the attribute into its definition.
 const uuid = () => ({ type: DataTypes.UUID, allowNull: false })
 const text = () => ({ type: DataTypes.TEXT, allowNull: false })
@@ -246,6 +256,18 @@ export function defineModels(sequelize: Sequelize): void {
       baseSeq: DataTypes.INTEGER,
     },
     { ...common, tableName: 'job_events' },
+  )
+  MeterRow.init(
+    {
+      id: id(),
+      organisationId: uuid(),
+      name: text(),
+      host: text(),
+      port: integer(),
+      allowedBy: uuid(),
+      allowedAt: given(),
+    },
+    { ...common, tableName: 'meters' },
   )
   Photo.init(
     {

@@ -5,6 +5,7 @@ const OWN: Readonly<Record<string, string>> = {
   convert: 'Units',
   timers: 'Clocks and counts',
   ear: 'Ear',
+  meter: 'Linked meter',
   tables: 'Tables',
   trace: 'Trace of a logger',
 }

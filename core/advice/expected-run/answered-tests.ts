@@ -1,6 +1,6 @@
 import type { Procedure, RunPosition } from '../../diagnosis/catalogue'
 import type { Predictor } from '../../diagnosis/predict'
-import type { CalledTest, MarkedTest } from '../../running'
+import type { CalledTest, MarkedTest, MeterSpan } from '../../running'
 import { describeTest } from '../../words'
 import type { MachineCourse } from './course-of'
 import { noticedBy, type NoticedSignal } from './lanes-of'
@@ -52,8 +52,16 @@ export function testsOf(
   })
 }
 
-/** Live readings of a program that wait for a phase of it. */
-export function callsOf(predictor: Predictor, program: number): CalledTest[] {
+/**
+ * Live readings of a program that wait for a phase of it.
+ *
+ * @param shows what a meter that is left at the points of a test shows through a good run
+ */
+export function callsOf(
+  predictor: Predictor,
+  program: number,
+  shows: (procedure: Procedure) => readonly MeterSpan[],
+): CalledTest[] {
   const { machine, procedures, runs } = predictor.catalogue
   return procedures.flatMap((p): CalledTest[] => {
     const { measurement: m, timing, shape } = p
@@ -63,6 +71,15 @@ export function callsOf(predictor: Predictor, program: number): CalledTest[] {
       timing.type === 'through-phase' ? timing.phase : timing.type === 'at' ? phaseOf(timing.position) : undefined
     if (phase === undefined) return []
     const title = describeTest(machine, p, predictor.calibration.plan.timesWorked)
-    return [{ test: p.id, title, dimension: shape.dimension, lane: phaseLane(machine, phase) }]
+    return [
+      {
+        test: p.id,
+        title,
+        dimension: shape.dimension,
+        lane: phaseLane(machine, phase),
+        instrument: p.meter,
+        shows: shows(p),
+      },
+    ]
   })
 }

@@ -24,6 +24,8 @@ export interface MachineCourse {
   alarms: readonly { code: string; at: number; on: boolean }[]
   /** The machine at evenly spaced moments, where they were asked for. */
   points: readonly { at: number; point: OperatingPoint }[]
+  /** When anything switched, in order. */
+  changes: readonly number[]
   ended: number
 }
 
@@ -73,6 +75,29 @@ export function courseOf(
       e.type === 'alarm' || e.type === 'cleared' ? [{ code: e.code, at: since(e.time), on: e.type === 'alarm' }] : [],
     ),
     points: run.snapshots.flatMap((point, k) => (point ? [{ at: ((k + 0.5) * duration) / samples, point }] : [])),
+    changes: run.events.flatMap((e) =>
+      (e.type === 'mode' || e.type === 'phase') && begun(e.time) ? [since(e.time)] : [],
+    ),
     ended: since(run.end.time),
   }
+}
+
+/** The machine at these moments of a program, s since its start; those that do not come are left out. */
+export function pointsAt(
+  faulted: FaultedMachine,
+  program: number,
+  times: readonly number[],
+): { at: number; point: OperatingPoint }[] {
+  const { machine } = faulted
+  const { snapshots } = simulate(faulted, {
+    steps: programSteps(machine, program, PROGRAM_START),
+    until: PROGRAM_START + machine.programs[program].duration,
+    stopsWhenFinal: false,
+    moments: times.map((at): Moment => ({ type: 'time', at: PROGRAM_START + at })),
+    neededMoments: times.map((_, k) => k),
+  })
+  return times.flatMap((at, k) => {
+    const point = snapshots[k]
+    return point ? [{ at, point }] : []
+  })
 }

@@ -6,7 +6,8 @@ import { describeCue, describeLane, formatSuspect } from '../../words'
 import type { Advice } from '../advise'
 import { callsOf, testsOf } from './answered-tests'
 import { measuredValues, type Conditions } from './conditions'
-import { courseOf, type MachineCourse } from './course-of'
+import { courseOf, pointsAt, type MachineCourse } from './course-of'
+import { stretchesOf, throughRun, type Stretch } from './meter-through'
 import { curvesOf } from './curves-of'
 import { drawnValues } from './drawn-values'
 import { noticedSignals, type NoticedSignal } from './lanes-of'
@@ -91,6 +92,16 @@ class Rehearsal {
       .sort((a, b) => firstOf(a) - firstOf(b))
       .slice(0, MOST_LANES)
     return { course: { ...whole, turns: order.map((k) => whole.turns[k]) }, signals: order.map((k) => every[k]) }
+  }
+  /** The machine as its sheet has it in each stretch in which nothing switches. */
+  stretches(course: MachineCourse): Stretch[] {
+    return stretchesOf(course, (times) =>
+      pointsAt(
+        makeFaultedMachine(this.machine, [], this.advice.interpreted.interventions, this.values),
+        this.program,
+        times,
+      ),
+    )
   }
   /** When each turn comes on good machines, each with values of its own. */
   good(signals: readonly NoticedSignal[]): ReturnType<typeof turnsOf>[] {
@@ -199,6 +210,7 @@ export function expectedRun(
     const next = own && cues.find((c) => c.lane.startsWith('phase:') && c.at > own.at)
     return own && next ? (next.since?.lane === own.lane ? next.since.late : next.late - own.early) : duration
   }
+  const stretches = rehearsal.stretches(course)
   const done = course.phases.find((p) => p.phase >= 0 && machine.phases[p.phase].final)?.at ?? Infinity
   return {
     program: id,
@@ -210,6 +222,6 @@ export function expectedRun(
     curves: curvesOf(machine, course),
     cues,
     tests: testsOf(predictor, program, signals, course, latestEnd),
-    calls: callsOf(predictor, program),
+    calls: callsOf(predictor, program, (p) => throughRun(p, stretches)),
   }
 }

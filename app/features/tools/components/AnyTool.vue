@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { EarPage } from '../../ear'
+import { MeterPage } from '../../meter'
 import { readsRows } from '../which-tool'
 import ConvertPage from './ConvertPage.vue'
 import RowToolPage from './RowToolPage.vue'
@@ -16,6 +17,7 @@ defineProps<{ id: string }>()
   <ConvertPage v-if="id === 'convert'" />
   <TimersPage v-else-if="id === 'timers'" />
   <EarPage v-else-if="id === 'ear'" />
+  <MeterPage v-else-if="id === 'meter'" />
   <TablesPage v-else-if="id === 'tables'" />
   <TracePage v-else-if="id === 'trace'" />
   <RowToolPage v-else-if="readsRows(id)" :id="id" :key="id" />

@@ -3,22 +3,18 @@ import { LineChart, ScatterChart } from 'echarts/charts'
 import { GridComponent, TooltipComponent } from 'echarts/components'
 import { init, use, type EChartsType } from 'echarts/core'
 import { SVGRenderer } from 'echarts/renderers'
-import { onBeforeUnmount, onMounted, useTemplateRef, watch } from 'vue'
+import { useTemplateRef } from 'vue'
 import { formatIn, type Dimension, type UnitSystem } from '../../../../core/foundation/quantity'
 import type { ToolChart } from '../../../../core/measuring'
-import { useLook } from '../../../ui'
+import { coloursOf, useChart } from '../../../ui'
 
 /** What was measured and the line through it. */
 const props = defineProps<{ chart: ToolChart; labels: Readonly<Record<string, string>>; system: UnitSystem }>()
 use([LineChart, ScatterChart, GridComponent, TooltipComponent, SVGRenderer])
 const place = useTemplateRef<HTMLElement>('place')
-const { look } = useLook()
-let drawn: EChartsType | undefined
 
-function draw(): void {
-  if (!place.value) return
-  const colour = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim()
-  const [ink, line, water] = ['--ink', '--line', '--water'].map(colour)
+function draw(drawn: EChartsType): void {
+  const [ink, line, water] = coloursOf('ink', 'line', 'water')
   const axis = (of: { id: string; dimension: Dimension }) => ({
     type: 'value' as const,
     name: props.labels[of.id] ?? '',
@@ -30,7 +26,6 @@ function draw(): void {
     axisLine: { lineStyle: { color: ink } },
     splitLine: { lineStyle: { color: line } },
   })
-  drawn ??= init(place.value, undefined, { renderer: 'svg' })
   drawn.setOption({
     animation: false,
     grid: { left: 70, right: 20, top: 16, bottom: 46 },
@@ -47,16 +42,7 @@ function draw(): void {
     ],
   })
 }
-const fit = new ResizeObserver(() => drawn?.resize())
-onMounted(() => {
-  draw()
-  fit.observe(place.value!)
-})
-watch([() => props.chart, () => props.system, look], draw)
-onBeforeUnmount(() => {
-  fit.disconnect()
-  drawn?.dispose()
-})
+useChart(place, (el) => init(el, undefined, { renderer: 'svg' }), draw, [() => props.chart, () => props.system])
 </script>
 
 <template>

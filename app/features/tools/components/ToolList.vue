@@ -15,6 +15,11 @@ const tools = [
     title: 'Ear',
     use: 'When a hum, a motor or a beep begins and ends, by the microphone of this device.',
   },
+  {
+    id: 'meter',
+    title: 'Linked meter',
+    use: 'A bench or logging meter on the network: its value large, its trace, and when something was on.',
+  },
   ...[...TOOLS, ...ROW_TOOLS].map(({ id }) => ({ id, ...toolWords(id) })),
   {
     id: 'trace',

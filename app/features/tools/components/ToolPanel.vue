@@ -2,13 +2,21 @@
 import { computed, ref, watch } from 'vue'
 import { DEFAULT_UNIT, fromSi, type ReadingShape } from '../../../../core/foundation/quantity'
 import { findTool, toolsFor } from '../../../../core/measuring'
+import type { MeterReads } from '../../../../core/metering'
 import { toolWords } from '../../../../core/words'
+import { MeterPanel } from '../../meter'
 import OneTool from './OneTool.vue'
 
 /** The tools that help with one reading of a job; what they come to is entered as if it had been typed there. */
-const props = defineProps<{ shape: ReadingShape }>()
+const props = defineProps<{
+  shape: ReadingShape
+  /** What a linked meter has to read for it; left out, none helps. */
+  reads?: MeterReads | undefined
+  title: string
+}>()
 const emit = defineEmits<{ use: [text: string] }>()
-const ids = computed(() => toolsFor(props.shape).filter((id) => findTool(id)))
+const LINKED = 'meter'
+const ids = computed(() => [...(props.reads ? [LINKED] : []), ...toolsFor(props.shape).filter((id) => findTool(id))])
 const chosen = ref<string>()
 watch(ids, (now) => !now.includes(chosen.value ?? '') && (chosen.value = now.length === 1 ? now[0] : undefined), {
   immediate: true,
@@ -33,11 +41,12 @@ function use(si: number): void {
         :aria-pressed="id === chosen"
         @click="chosen = id === chosen ? undefined : id"
       >
-        {{ toolWords(id).title }}
+        {{ id === LINKED ? 'Linked meter' : toolWords(id).title }}
       </button>
     </div>
+    <MeterPanel v-if="chosen === LINKED" :title="title" :reads="reads" @take="use" />
     <OneTool
-      v-if="chosen"
+      v-else-if="chosen"
       :id="chosen"
       :key="chosen"
       :shape="shape"

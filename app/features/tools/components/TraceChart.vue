@@ -3,26 +3,21 @@ import { LineChart } from 'echarts/charts'
 import { DataZoomComponent, GridComponent, TooltipComponent } from 'echarts/components'
 import { init, use, type EChartsType } from 'echarts/core'
 import { CanvasRenderer } from 'echarts/renderers'
-import { onBeforeUnmount, onMounted, useTemplateRef, watch } from 'vue'
+import { onBeforeUnmount, useTemplateRef, watch } from 'vue'
 import { formatClock } from '../../../../core/words'
-import { useLook } from '../../../ui'
+import { coloursOf, useChart } from '../../../ui'
 
 /** A trace against time; the window that is chosen is drawn anew with all its peaks. */
 const props = defineProps<{ points: readonly (readonly [number, number | null])[]; lasts: number; title: string }>()
 const emit = defineEmits<{ span: [from: number, to: number] }>()
 use([LineChart, GridComponent, TooltipComponent, DataZoomComponent, CanvasRenderer])
 const place = useTemplateRef<HTMLElement>('place')
-const { look } = useLook()
-let drawn: EChartsType | undefined
 /** The window is told once a finger rests, ms. */
 const RESTS = 120
 let resting: ReturnType<typeof setTimeout> | undefined
 
-function frame(): void {
-  if (!place.value) return
-  const colour = (name: string) => getComputedStyle(document.documentElement).getPropertyValue(name).trim()
-  const [ink, line, power] = ['--ink', '--line', '--power'].map(colour)
-  drawn ??= init(place.value, undefined, { renderer: 'canvas' })
+function frame(drawn: EChartsType): void {
+  const [ink, line, power] = coloursOf('ink', 'line', 'power')
   drawn.off('datazoom')
   drawn.setOption(
     {
@@ -59,28 +54,24 @@ function frame(): void {
     },
     { notMerge: true },
   )
-  fill()
+  fill(drawn)
   drawn.on('datazoom', () => {
     clearTimeout(resting)
     resting = setTimeout(() => {
-      const [zoom] = (drawn?.getOption() as { dataZoom: { startValue: number; endValue: number }[] }).dataZoom
+      const [zoom] = (drawn.getOption() as { dataZoom: { startValue: number; endValue: number }[] }).dataZoom
       if (zoom) emit('span', zoom.startValue, zoom.endValue)
     }, RESTS)
   })
 }
-const fill = () => drawn?.setOption({ series: [{ id: 'trace', data: props.points as [number, number | null][] }] })
-const fit = new ResizeObserver(() => drawn?.resize())
-onMounted(() => {
-  frame()
-  fit.observe(place.value!)
-})
-watch(() => props.points, fill)
-watch([() => props.lasts, () => props.title, look], frame)
-onBeforeUnmount(() => {
-  clearTimeout(resting)
-  fit.disconnect()
-  drawn?.dispose()
-})
+const fill = (drawn: EChartsType | undefined) =>
+  drawn?.setOption({ series: [{ id: 'trace', data: props.points as [number, number | null][] }] })
+const canvas = (el: HTMLElement) => init(el, undefined, { renderer: 'canvas' })
+const chart = useChart(place, canvas, frame, [() => props.lasts, () => props.title])
+watch(
+  () => props.points,
+  () => fill(chart()),
+)
+onBeforeUnmount(() => clearTimeout(resting))
 </script>
 
 <template>

@@ -10,6 +10,7 @@ import TestReasons from './TestReasons.vue'
 import WhatIsLost from './WhatIsLost.vue'
 import { computed, defineAsyncComponent, ref, useTemplateRef, watch } from 'vue'
 import { toolsFor } from '../../../../../core/measuring'
+import { readsFor } from '../../../../../core/metering'
 import { AppIcon, nextInRing, useMedia, useOneStop } from '../../../../ui'
 import type { Dimension, ReadingValue } from '../../../../../core/foundation/quantity'
 import type { TestCard } from '../../../../../core/advice'
@@ -61,7 +62,9 @@ const dimension = computed<Dimension | undefined>(() =>
 )
 /** Tools that help with this reading; what they come to is typed where a reading is typed. */
 const ToolPanel = defineAsyncComponent(() => import('../../../tools').then((tools) => tools.ToolPanel))
-const helps = computed(() => !props.closed && toolsFor(props.card.shape).length > 0)
+const helps = computed(
+  () => !props.closed && (toolsFor(props.card.shape).length > 0 || readsFor(props.card.meter) !== undefined),
+)
 const reckons = ref(false)
 const meters = useTemplateRef<HTMLElement>('meters')
 /** An instrument is chosen by going to it. */
@@ -156,7 +159,13 @@ defineExpose({
     <TestReasons :card="card" :dimension="dimension" />
     <details v-if="helps" class="reckon" @toggle="reckons = ($event.target as HTMLDetailsElement).open">
       <summary>Reckon it</summary>
-      <ToolPanel v-if="reckons" :shape="card.shape" @use="text = $event" />
+      <ToolPanel
+        v-if="reckons"
+        :shape="card.shape"
+        :reads="readsFor(card.meter)"
+        :title="card.title"
+        @use="text = $event"
+      />
     </details>
     <WhatIsLost :card="card" @first="emit('first', $event)" />
     <template v-if="barred || !closed" #act>

@@ -5,6 +5,8 @@ import { computed, ref } from 'vue'
 import { formatQuantity, parseReading } from '../../../../../core/foundation/quantity'
 import type { CalledTest, ExpectedRun } from '../../../../../core/running'
 import { describeProblem } from '../../../../../core/words'
+import { readsFor } from '../../../../../core/metering'
+import { MeterPanel } from '../../../meter'
 import MakeSafe from '../safe/MakeSafe.vue'
 
 /** Tips that sit before the power comes: what they show is read hands-off while its call lasts, highest and lowest held. */
@@ -20,12 +22,14 @@ const props = defineProps<{
   /** Whether the call of this test is on now, as far as is known. */
   called: ReadonlySet<string>
   entered: ReadonlySet<string>
+  /** Seconds of the run, to the moment. */
+  now: () => number
 }>()
 const emit = defineEmits<{
   clip: [test: string]
   unclip: [test: string]
   safety: [step: string]
-  shown: [test: string, si: number]
+  shown: [test: string, si: number, noticed: 'hand' | 'meter']
   take: [test: string, si: number]
 }>()
 const free = computed(() => props.expected.calls.filter((c) => !props.clips.includes(c.test)))
@@ -37,6 +41,8 @@ const on = computed(() =>
         title: test,
         dimension: 'voltage' as const,
         lane: '',
+        instrument: undefined,
+        shows: [],
       },
   ),
 )
@@ -53,7 +59,7 @@ function hold(call: CalledTest): void {
   }
   wrong.value = { ...wrong.value, [call.test]: '' }
   typed.value[call.test] = ''
-  emit('shown', call.test, read.value.si)
+  emit('shown', call.test, read.value.si, 'hand')
 }
 const format = (si: number, call: CalledTest) => formatQuantity(si, call.dimension)
 </script>
@@ -65,7 +71,7 @@ const format = (si: number, call: CalledTest) => formatQuantity(si, call.dimensi
       No tips were put on dead before the start: not this run. Isolate, clip on, start again.
     </p>
     <ul>
-      <li v-for="c in on" :key="c.test">
+      <li v-for="(c, k) in on" :key="c.test">
         <strong>{{ c.title }}</strong>
         <span v-if="called.has(c.test)" class="is-called"> called now</span>
         <template v-if="running">
@@ -81,6 +87,18 @@ const format = (si: number, call: CalledTest) => formatQuantity(si, call.dimensi
           </form>
           <p v-if="wrong[c.test]" class="small bad" role="alert">{{ wrong[c.test] }}</p>
         </template>
+        <details v-if="readsFor(c.instrument) && !barred && !locked" class="linked">
+          <summary>By a linked meter</summary>
+          <MeterPanel
+            :title="c.title"
+            :reads="readsFor(c.instrument)"
+            :spans="c.shows"
+            :run-now="running ? now : undefined"
+            :with-key="k === 0"
+            @take="emit('shown', c.test, $event, 'meter')"
+            @enter="emit('take', c.test, $event)"
+          />
+        </details>
         <p v-if="held[c.test]" class="row small">
           <span class="number"
             >highest {{ format(held[c.test]!.most, c) }}, lowest {{ format(held[c.test]!.least, c) }}</span

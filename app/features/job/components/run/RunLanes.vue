@@ -3,19 +3,17 @@ import { CustomChart, LineChart } from 'echarts/charts'
 import { DataZoomComponent, GridComponent, MarkLineComponent, TooltipComponent } from 'echarts/components'
 import { init, use, type EChartsType } from 'echarts/core'
 import { CanvasRenderer } from 'echarts/renderers'
-import { computed, onBeforeUnmount, onMounted, ref, useTemplateRef, watch } from 'vue'
+import { computed, ref, useTemplateRef, watch } from 'vue'
 import { formatQuantity } from '../../../../../core/foundation/quantity'
 import { AWAY, markedPhases, markedSpans, type Course, type ExpectedRun } from '../../../../../core/running'
 import { formatClock } from '../../../../../core/words'
-import { useLook } from '../../../../ui'
+import { useChart } from '../../../../ui'
 import { barData, barsOf, inksOf, LANE_HEIGHT, optionsOf, type Bar } from './lane-options'
 
 /** The program as it should go and as it goes, lane by lane against time. */
 const props = defineProps<{ expected: ExpectedRun; course: Course; running: boolean; shown: boolean }>()
 use([CustomChart, LineChart, GridComponent, TooltipComponent, DataZoomComponent, MarkLineComponent, CanvasRenderer])
 const place = useTemplateRef<HTMLElement>('place')
-const { look } = useLook()
-let drawn: EChartsType | undefined
 
 /** Seconds that stand on the screen while a run goes on, before and after now. */
 const BEHIND = 60
@@ -35,9 +33,7 @@ const height = computed(() => rows.value.length * LANE_HEIGHT + 30)
 const curveHeight = computed(() => (props.expected.curves.length ? 130 : 0))
 const last = computed(() => Math.max(props.expected.lasts, props.shown ? props.course.now : 0))
 
-function draw(): void {
-  if (!place.value) return
-  drawn ??= init(place.value, undefined, { renderer: 'canvas' })
+function draw(drawn: EChartsType): void {
   const picture = {
     titles: rows.value.map((r) => r.title),
     curves: props.expected.curves,
@@ -45,11 +41,11 @@ function draw(): void {
     inks: inksOf(),
   }
   drawn.setOption(optionsOf(picture), { notMerge: true })
-  follow()
+  follow(drawn)
 }
 
 /** Moves the line of now, what still goes on, and the window with it. */
-function follow(): void {
+function follow(drawn: EChartsType | undefined): void {
   if (!drawn) return
   const { now } = props.course
   const inks = inksOf()
@@ -66,17 +62,9 @@ function follow(): void {
     props.running && near.value ? [Math.max(0, now - BEHIND), Math.max(now, BEHIND) + AHEAD] : [0, last.value]
   drawn.dispatchAction({ type: 'dataZoom', startValue: from, endValue: Math.min(to, last.value) })
 }
-const fit = new ResizeObserver(() => drawn?.resize())
-onMounted(() => {
-  draw()
-  fit.observe(place.value!)
-})
-watch([() => props.expected, () => props.shown, last, look], draw, { flush: 'post' })
-watch([() => props.course.now, () => props.course.marks, near], follow)
-onBeforeUnmount(() => {
-  fit.disconnect()
-  drawn?.dispose()
-})
+const canvas = (el: HTMLElement) => init(el, undefined, { renderer: 'canvas' })
+const chart = useChart(place, canvas, draw, [() => props.expected, () => props.shown, last])
+watch([() => props.course.now, () => props.course.marks, near], () => follow(chart()))
 /** The same for whoever does not see it. */
 const told = computed(() => {
   const { phases } = props.expected

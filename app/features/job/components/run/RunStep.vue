@@ -196,7 +196,8 @@ const barredLive = computed(() =>
         @clip="context.enter({ type: 'clipped', test: $event })"
         @unclip="context.enter({ type: 'unclipped', test: $event })"
         @safety="context.safety"
-        @shown="(test, si) => run.mark(test, 'on', run.marksOf(test), 'hand', run.now(), si)"
+        :now="run.now"
+        @shown="(test, si, noticed) => run.mark(test, 'on', run.marksOf(test), noticed, run.now(), si)"
         @take="take"
       />
       <section class="card ear" aria-label="Listening">

@@ -1,0 +1,208 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import Select from 'primevue/select'
+import { computed, defineAsyncComponent, ref, watch } from 'vue'
+import { NuxtLink } from '#components'
+import { DEFAULT_UNIT, formatQuantity, type Dimension } from '../../../../core/foundation/quantity'
+import { callsIn, METER_READS, onIntervals, seenCalls, withPeaks, type MeterReads } from '../../../../core/metering'
+import { describeLink, describeSeenCall, formatClock } from '../../../../core/words'
+import { useBeeps, useKeys } from '../../../ui'
+import { asCsv, save } from '../save-trace'
+import { useMeterLink } from '../use-meter-link'
+import { useMeters } from '../use-meters'
+
+/** A linked meter: its value large, taken by one key or where it comes to rest, with its trace. */
+const props = defineProps<{
+  /** What it has to read; left out, the person chooses. */
+  reads?: MeterReads | undefined
+  /** What a good machine's meter shows through the run that goes on, s and SI. */
+  spans?: readonly { from: number; to: number; si: number }[] | undefined
+  /** Seconds of the run that goes on; `undefined` while none does. */
+  runNow?: (() => number) | undefined
+  /** What it is put to: its key, where several stand on a page, is only that of the first. */
+  title: string
+  withKey?: boolean | undefined
+}>()
+const emit = defineEmits<{ take: [si: number]; enter: [si: number] }>()
+const MeterChart = defineAsyncComponent(() => import('./MeterChart.vue'))
+const beeps = useBeeps()
+const { meters, trouble, asked } = useMeters()
+
+const atRest = ref(false)
+const link = useMeterLink((si) => atRest.value && take(si))
+const { state, away, live, held, strange, drawn, opened } = link
+const READS: Record<MeterReads, { title: string; dimension: Dimension }> = {
+  'volts-ac': { title: 'Volts, alternating', dimension: 'voltage' },
+  'volts-dc': { title: 'Volts, direct', dimension: 'voltage' },
+  ohms: { title: 'Ohms', dimension: 'resistance' },
+  'amps-ac': { title: 'Amperes, alternating', dimension: 'current' },
+}
+const chosen = ref<string>()
+watch(meters, (list) => (chosen.value ??= list[0]?.id))
+const picked = ref<MeterReads>('volts-ac')
+const its = computed(() => props.reads ?? picked.value)
+const dimension = computed(() => READS[its.value].dimension)
+const mains = computed(() => its.value !== 'ohms')
+watch(its, (reads) => opened.value && link.open(opened.value.meter, reads))
+const open = () => chosen.value && link.open(chosen.value, its.value)
+const format = (si: number) => (Number.isFinite(si) ? formatQuantity(si, dimension.value) : 'OL')
+
+const taken = ref('')
+function take(si = live.value): void {
+  if (si === undefined) return
+  if (!Number.isFinite(si)) {
+    taken.value = 'Beyond its range: nothing was taken.'
+    beeps.refused()
+    return
+  }
+  taken.value = `Taken: ${format(si)}`
+  beeps.accepted()
+  emit('take', si)
+}
+useKeys(props.withKey === false ? {} : { m: () => take() })
+const says = computed(() => {
+  if (away.value) return 'The server does not answer. It is tried again; what was read stays.'
+  const own = state.value
+  if (!own || own.is === 'connecting') return 'The line is being opened.'
+  return own.is === 'lost' ? describeLink(own.why ?? 'broken', own.text) : `Reads ${own.name ?? ''}`
+})
+const isLost = computed(() => away.value || state.value?.is === 'lost')
+
+/** Steps of the picture. */
+const STEPS = 300
+/** Without a run the last stretch is shown, s. */
+const WINDOW = 120
+/** The trace in seconds of the run, or since the line was opened. */
+const shown = computed(() => {
+  void drawn.value
+  const { trace, origin } = link.traced()
+  const values = trace.columns[0]!.values
+  if (!values.length) return undefined
+  const offset = props.runNow ? props.runNow() - performance.now() / 1000 + origin : 0
+  const seconds = trace.seconds.map((s) => s + offset)
+  const end = seconds.at(-1)!
+  const from = props.runNow ? 0 : Math.max(0, end - WINDOW)
+  const last = Math.max(end, props.spans?.findLast((s) => s.from < end + WINDOW)?.from ?? 0, from + 10)
+  return { seconds, values, from, to: last, points: withPeaks(seconds, values, from, end, STEPS) }
+})
+const expected = computed(() => (props.spans ? callsIn(props.spans) : undefined))
+const calls = computed(() => {
+  const own = shown.value
+  if (!own || !props.spans || !props.runNow) return []
+  return seenCalls(own.seconds, own.values, props.spans, props.runNow(), !isLost.value).filter(
+    (c) => (c.shown ?? c.expected)!.from < own.to + WINDOW,
+  )
+})
+const stretches = computed(() => {
+  const own = shown.value
+  return !own || props.spans ? [] : onIntervals(own.seconds, own.values).slice(-8)
+})
+function saveTrace(): void {
+  const { trace } = link.traced()
+  save(`${props.title}.csv`, asCsv(trace, READS[its.value].title, DEFAULT_UNIT[dimension.value].symbol))
+}
+</script>
+
+<template>
+  <section class="meter" :aria-label="`Linked meter: ${title}`">
+    <template v-if="!opened">
+      <p v-if="trouble" role="alert">{{ trouble }}</p>
+      <p v-else-if="asked && !meters.length" class="small">
+        No meter is allowed yet. A lead does that under <NuxtLink to="/tools/meter">Tools, Linked meter</NuxtLink>.
+      </p>
+      <template v-else>
+        <div class="row">
+          <Select v-model="chosen" :options="meters" option-label="name" option-value="id" aria-label="Which meter" />
+          <Select
+            v-if="!reads"
+            v-model="picked"
+            :options="METER_READS.map((id) => ({ id, title: READS[id].title }))"
+            option-label="title"
+            option-value="id"
+            aria-label="What it reads"
+          />
+          <Button severity="secondary" :disabled="!chosen" @click="open">Open the line</Button>
+        </div>
+        <p class="small soft">
+          {{
+            mains
+              ? 'Mains only with inputs that are isolated and of the category of the place (CAT II behind a socket, CAT III in fixed wiring), leads of the same. Tips go on dead.'
+              : 'Ohms only on what is isolated and proved dead.'
+          }}
+        </p>
+      </template>
+    </template>
+    <template v-else>
+      <p class="value number" role="status" aria-label="Live value">{{ live === undefined ? '–' : format(live) }}</p>
+      <p class="small" :class="{ bad: isLost }" :role="isLost ? 'alert' : 'note'" aria-label="Line">{{ says }}</p>
+      <p v-if="strange" class="small bad" role="alert">It sent what is no number: “{{ strange }}”. Left out.</p>
+      <div class="row">
+        <Button :disabled="live === undefined" @click="take()">Take <kbd v-if="withKey !== false">M</kbd></Button>
+        <label class="rest"><input v-model="atRest" type="checkbox" /> Take it where it comes to rest</label>
+        <span v-if="taken" class="small" role="status" aria-label="Taken">{{ taken }}</span>
+      </div>
+      <p v-if="held" class="small number">
+        highest {{ format(held.most) }}, lowest {{ format(held.least)
+        }}<span v-if="held.over">, beyond its range {{ held.over }} times</span>
+      </p>
+      <MeterChart
+        v-if="shown"
+        :points="shown.points"
+        :calls="expected?.calls ?? []"
+        :from="shown.from"
+        :to="shown.to"
+        :title="title"
+        :unit="DEFAULT_UNIT[dimension].symbol"
+      />
+      <ul v-if="calls.length" class="calls" aria-label="Calls">
+        <li v-for="(c, k) in calls" :key="k" class="number small" :class="{ bad: c.is === 'never' }">
+          {{ describeSeenCall(c) }}
+          <template v-if="c.most !== undefined && c.expected && (c.is === 'came' || c.is === 'never')">
+            , {{ format(c.most) }} at most
+            <button type="button" class="chip" @click="emit('enter', c.most)">Enter {{ format(c.most) }}</button>
+          </template>
+        </li>
+      </ul>
+      <ul v-else-if="stretches.length" class="calls" aria-label="When it was on">
+        <li v-for="(s, k) in stretches" :key="k" class="number small">
+          {{ formatClock(s.from) }} to {{ formatClock(s.to) }}, {{ format(s.mean) }} on the mean
+        </li>
+      </ul>
+      <div class="row">
+        <button type="button" class="chip" @click="saveTrace">Save the trace</button>
+        <button type="button" class="chip" @click="link.forget">Begin the trace anew</button>
+        <button type="button" class="chip push" @click="link.close">Close the line</button>
+      </div>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.meter {
+  display: grid;
+  gap: 0.5rem;
+}
+.value {
+  margin: 0;
+  font-size: 3rem;
+  line-height: 1.1;
+  font-weight: 700;
+  min-height: 1.1em;
+}
+.rest {
+  min-height: 44px;
+  display: flex;
+  align-items: center;
+  gap: 0.5rem;
+}
+.calls {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+  display: grid;
+  gap: 0.3rem;
+}
+.bad {
+  color: var(--danger);
+}
+</style>

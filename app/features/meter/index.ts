@@ -1,0 +1,2 @@
+export { default as MeterPage } from './components/MeterPage.vue'
+export { default as MeterPanel } from './components/MeterPanel.vue'
