@@ -9,6 +9,8 @@ import {
 
 /** A stream that the server refused is asked for again after this, ms. */
 const AGAIN_AFTER = 3000
+/** Longer than this the server is never silent, ms: then the line is dead, though nothing says so. */
+const SILENT = 8000
 
 export interface MeterHears {
   reading(reading: MeterReading): void
@@ -22,12 +24,22 @@ export interface MeterHears {
 export function watchMeter(meter: string, reads: string, range: number, hears: MeterHears): () => void {
   let source: EventSource | undefined
   let timer: ReturnType<typeof setTimeout> | undefined
+  let silence: ReturnType<typeof setTimeout> | undefined
+  const heard = () => {
+    clearTimeout(silence)
+    silence = setTimeout(() => {
+      hears.away()
+      source?.close()
+      open()
+    }, SILENT)
+  }
   const listen = <T>(
     name: string,
     schema: { safeParse(x: unknown): { success: boolean; data?: T } },
     take: (of: T) => void,
   ) =>
     source?.addEventListener(name, ({ data }: MessageEvent<string>) => {
+      heard()
       const read = schema.safeParse(JSON.parse(data))
       if (read.success) take(read.data!)
     })
@@ -36,6 +48,8 @@ export function watchMeter(meter: string, reads: string, range: number, hears: M
     listen('reading', meterReading, hears.reading)
     listen('state', linkState, hears.state)
     listen('nonsense', nonsense, ({ text }) => hears.nonsense(text))
+    heard()
+    source.addEventListener('alive', heard)
     source.addEventListener('error', () => {
       hears.away()
       // The browser tries again by itself unless it was refused.
@@ -45,6 +59,7 @@ export function watchMeter(meter: string, reads: string, range: number, hears: M
   open()
   return () => {
     clearTimeout(timer)
+    clearTimeout(silence)
     source?.close()
   }
 }

@@ -50,7 +50,7 @@ const STEP = 0.01
 const OF_LIMIT = 2 / Math.sqrt(3)
 
 /** By the person's own instrument where they said how exact it is, else by a usual one, SI. */
-const ownWidth = (value: number, { share, step, instrument }: Accuracy, own: OwnAccuracy): number =>
+export const readingWidth = (value: number, { share, step, instrument }: Accuracy, own: OwnAccuracy): number =>
   Math.abs(value) * ((instrument && own[instrument] !== undefined ? own[instrument] * OF_LIMIT : undefined) ?? share) +
   step
 
@@ -60,7 +60,7 @@ function halfWidths(tool: Tool, entered: Entered, outcomes: readonly Outcome[], 
   for (const { id, accuracy } of tool.fields) {
     const value = entered.values[id]
     if (value === undefined) continue
-    const own = ownWidth(value, accuracy, kit)
+    const own = readingWidth(value, accuracy, kit)
     if (own === 0) continue
     const at = (x: number) => tool.compute({ ...entered, values: { ...entered.values, [id]: x } }).outcomes
     const [up, down] = [at(value + STEP * own), at(value - STEP * own)]

@@ -195,6 +195,14 @@ export async function hold(page: Page, button: Locator): Promise<void> {
   await page.mouse.up()
 }
 
+/** Does the safety steps that stand in a region, one after another, once they stand there. */
+export async function holdIn(region: Locator): Promise<void> {
+  await expect(region.getByRole('region', { name: 'Make safe' })).toBeVisible()
+  const next = region.getByRole('region', { name: 'Make safe' }).getByRole('button', { name: /^Done: / })
+  while (await next.count())
+    await hold(region.page(), next.filter({ hasText: (await next.innerText()).split('\n')[0] }))
+}
+
 /** Holds whatever safety steps a page asks for, where nothing but they tell when it is done. */
 export async function holdAll(page: Page): Promise<void> {
   const next = page.getByRole('region', { name: 'Make safe' }).getByRole('button', { name: /^Done: / })

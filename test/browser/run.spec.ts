@@ -2,7 +2,7 @@ import { expect, test, type Locator, type Page } from '@playwright/test'
 import { expectedRun } from '../../core/advice'
 import { phaseTimes } from '../../core/truth'
 import { brokenMachine, callTo } from './machine'
-import { hold, jobOf, JOSS, openPlace, readings, settled, signIn, type Place } from './place'
+import { holdIn, jobOf, JOSS, openPlace, readings, settled, signIn, type Place } from './place'
 
 let place: Place
 test.beforeAll(async () => {
@@ -18,12 +18,6 @@ const clock = (page: Page) => marks(page).getByRole('timer')
 const secondsOf = async (page: Page) => {
   const [minutes, seconds] = (await clock(page).innerText()).split(':').map(Number)
   return 60 * minutes! + seconds!
-}
-/** Does the safety steps that stand in a region, one after another. */
-async function holdIn(region: Locator): Promise<void> {
-  const next = region.getByRole('region', { name: 'Make safe' }).getByRole('button', { name: /^Done: / })
-  while (await next.count())
-    await hold(region.page(), next.filter({ hasText: (await next.innerText()).split('\n')[0] }))
 }
 /** Lets time pass until a run has gone on for so long. */
 async function goTo(page: Page, seconds: number): Promise<void> {

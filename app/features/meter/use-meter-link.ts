@@ -32,6 +32,8 @@ export function useMeterLink(settled: (si: number) => void) {
   /** What the clock of a later line is behind that of the first, s. */
   let shift = 0
   let last = 0
+  /** Number of the last reading of that line. */
+  let counted = 0
   let settling: Settling | undefined
   let leave: (() => void) | undefined
   let timer: ReturnType<typeof setTimeout> | undefined
@@ -46,11 +48,14 @@ export function useMeterLink(settled: (si: number) => void) {
     trace = new LiveTrace()
     origin = Infinity
     link = undefined
-    shift = last = 0
+    shift = last = counted = 0
     live.value = held.value = undefined
     drawn.value++
   }
   function take({ link: own, n, at, si }: MeterReading): void {
+    // A line that is opened anew tells again what it told.
+    if (own === link && n <= counted) return
+    counted = n
     const now = performance.now() / 1000
     if (own !== link) {
       // The server began anew: what it had before stays, and its clock goes on from there.
@@ -65,7 +70,6 @@ export function useMeterLink(settled: (si: number) => void) {
     origin = Math.min(origin, now - seconds)
     const value = si ?? Infinity
     trace.push(seconds, value)
-    void n
     live.value = value
     const was = held.value
     held.value = Number.isFinite(value)

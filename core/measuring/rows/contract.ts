@@ -1,3 +1,4 @@
+import type { Accuracy } from '../contract'
 import type { Dimension } from '../../foundation/quantity'
 
 /** One row as it was read: a name, and a number in SI, `Infinity` where the meter was over its range; absent where not read. */
@@ -18,6 +19,8 @@ export interface Finding {
 export interface RowTool {
   id: string
   dimension: Dimension
+  /** What the instrument that usually takes them is uncertain by. */
+  accuracy: Accuracy
   /** A number beside the rows, as the volts of the supply. */
   reference?: { id: string; dimension: Dimension }
   /** What a new row is called, with its number behind it. */

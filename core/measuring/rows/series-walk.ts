@@ -11,6 +11,7 @@ const GONE = 0.15
 export const seriesWalk: RowTool = {
   id: 'series-walk',
   dimension: 'voltage',
+  accuracy: { share: 0.014, step: 0.3, instrument: 'volts' },
   reference: { id: 'supply', dimension: 'voltage' },
   row: 'Point',
   findings(rows, supply) {

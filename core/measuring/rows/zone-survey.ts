@@ -23,6 +23,7 @@ const median = (values: readonly number[]): number => {
 export const zoneSurvey: RowTool = {
   id: 'zone-survey',
   dimension: 'resistance',
+  accuracy: { share: 0.012, step: 0.3, instrument: 'ohms' },
   row: 'Zone',
   findings(rows) {
     const read = rows.flatMap(({ value }, k) => (value === undefined ? [] : [{ k, value }]))

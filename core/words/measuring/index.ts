@@ -43,10 +43,17 @@ export const describeFieldProblem = ({ code }: FieldProblem): string => REFUSED[
 
 const CERTAINTY = { plain: '', likely: 'Likely: ', hint: 'A hint, no more: ' }
 
+const WAVERS = 'Within what the meter may be off it would be otherwise: read it again.'
+
 /** What a column says, with the rows that it says it of. */
-export function describeFinding(tool: string, { code, rows, certainty }: Finding, names: readonly string[]): string {
+export function describeFinding(
+  tool: string,
+  { code, rows, certainty, wavers = false }: Finding & { wavers?: boolean },
+  names: readonly string[],
+): string {
   const text = toolWords(tool).means[code]!
-  const said = CERTAINTY[certainty] ? CERTAINTY[certainty] + text.charAt(0).toLowerCase() + text.slice(1) : text
+  const plain = CERTAINTY[certainty] ? CERTAINTY[certainty] + text.charAt(0).toLowerCase() + text.slice(1) : text
+  const said = wavers ? `${plain} ${WAVERS}` : plain
   return rows.length ? `${rows.map((k) => names[k]).join(', ')}. ${said}` : said
 }
 

@@ -7,6 +7,8 @@ import { subscribe, type News } from './service'
 
 /** Says that the line is alive, ms. */
 const ALIVE_EVERY = 20_000
+/** The same where silence is news. */
+export const ALIVE_OFTEN = 2500
 
 export interface OwnStream {
   who: Person
@@ -17,8 +19,16 @@ export interface OwnStream {
   send(): Promise<void>
 }
 
-/** A stream of server-sent events of the asking person; it ends with the session. @param hears news, where the stream is about them */
-export async function ownStream(event: H3Event, hears?: (news: News, own: OwnStream) => void): Promise<OwnStream> {
+/**
+ * A stream of server-sent events of the asking person; it ends with the session.
+ *
+ * @param hears news, where the stream is about them
+ */
+export async function ownStream(
+  event: H3Event,
+  hears?: (news: News, own: OwnStream) => void,
+  aliveEvery = ALIVE_EVERY,
+): Promise<OwnStream> {
   const asking = await withDatabase(() => sessionOf(event))
   if (!asking) throw apiError(401, 'not-signed-in')
   const stream = createEventStream(event)
@@ -37,7 +47,7 @@ export async function ownStream(event: H3Event, hears?: (news: News, own: OwnStr
       setTimeout(() => void stream.close(), 50)
     }
   })
-  const alive = setInterval(() => own.say('alive', {}), ALIVE_EVERY)
+  const alive = setInterval(() => own.say('alive', {}), aliveEvery)
   stream.onClosed(() => {
     clearInterval(alive)
     leave()

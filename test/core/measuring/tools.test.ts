@@ -4,6 +4,7 @@ import {
   BEAD_TABLE,
   betaOhms,
   convert,
+  findInRows,
   findTool,
   readField,
   ROW_TOOLS,
@@ -270,6 +271,20 @@ describe('columns of readings read together', () => {
     expect(found('series-walk', [0.2, 0.1], 230)).toEqual(['no-feed 0'])
     expect(found('series-walk', [230, 0.3, 228], 230)).toEqual(['contradicts 2'])
     expect(found('series-walk', [230], 0)).toEqual([])
+  })
+  it('what would not stand within what the meter may be off is said with less certainty, by the meter of whoever reads', () => {
+    const rows = (values: number[]) => values.map((value, k) => ({ name: `${k + 1}`, value }))
+    const walk = ROW_TOOLS.find((t) => t.id === 'series-walk')!
+    // 197 V of 230 is there by a hair: 85.7 per cent.
+    const edge = findInRows(walk, rows([230, 197]), 230)
+    expect(edge).toEqual([{ code: 'closed', rows: [1], certainty: 'likely', wavers: true }])
+    expect(findInRows(walk, rows([230, 197]), 230, { volts: 0.002 })[0]).toMatchObject({ certainty: 'plain', wavers: false })
+    expect(findInRows(walk, rows([230, 229, 0.4]), 230)).toEqual([
+      { code: 'open-link', rows: [1, 2], certainty: 'plain', wavers: false },
+    ])
+    const zones = ROW_TOOLS.find((t) => t.id === 'zone-survey')!
+    expect(findInRows(zones, rows([34, 35, 20, 33]), undefined)[0]).toMatchObject({ code: 'doubled', wavers: true })
+    expect(describeFinding('series-walk', edge[0]!, ['supply', 'valve'])).toContain('read it again')
   })
   it('say what they found of which rows, in words that every code has', () => {
     for (const tool of ROW_TOOLS) expect(toolWords(tool.id).labels.row).toBeTruthy()

@@ -13,6 +13,8 @@ const props = defineProps<{
   calls: readonly { from: number; to: number }[]
   from: number
   to: number
+  /** What a call of a good machine comes to: less never fills the picture. */
+  high: number
   title: string
   unit: string
 }>()
@@ -40,6 +42,7 @@ function draw(drawn: EChartsType): void {
       },
       yAxis: {
         type: 'value',
+        max: ({ max }: { max: number }) => Math.ceil(Math.max(max, props.high) * 1.05),
         name: props.unit,
         nameTextStyle: { color: ink },
         axisLabel: { color: ink },

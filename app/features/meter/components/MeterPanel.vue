@@ -3,8 +3,16 @@ import Button from 'primevue/button'
 import Select from 'primevue/select'
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { NuxtLink } from '#components'
-import { DEFAULT_UNIT, formatQuantity, type Dimension } from '../../../../core/foundation/quantity'
-import { callsIn, METER_READS, onIntervals, seenCalls, withPeaks, type MeterReads } from '../../../../core/metering'
+import { DEFAULT_UNIT, formatIn, type Dimension } from '../../../../core/foundation/quantity'
+import {
+  callsIn,
+  METER_READS,
+  onIntervals,
+  seenCalls,
+  withPeaks,
+  type MeterReads,
+  type SeenCall,
+} from '../../../../core/metering'
 import { describeLink, describeSeenCall, formatClock } from '../../../../core/words'
 import { useBeeps, useKeys } from '../../../ui'
 import { asCsv, save } from '../save-trace'
@@ -12,17 +20,20 @@ import { useMeterLink } from '../use-meter-link'
 import { useMeters } from '../use-meters'
 
 /** A linked meter: its value large, taken by one key or where it comes to rest, with its trace. */
-const props = defineProps<{
-  /** What it has to read; left out, the person chooses. */
-  reads?: MeterReads | undefined
-  /** What a good machine's meter shows through the run that goes on, s and SI. */
-  spans?: readonly { from: number; to: number; si: number }[] | undefined
-  /** Seconds of the run that goes on; `undefined` while none does. */
-  runNow?: (() => number) | undefined
-  /** What it is put to: its key, where several stand on a page, is only that of the first. */
-  title: string
-  withKey?: boolean | undefined
-}>()
+const props = withDefaults(
+  defineProps<{
+    /** What it has to read; left out, the person chooses. */
+    reads?: MeterReads | undefined
+    /** What a good machine's meter shows through the run that goes on, s and SI. */
+    spans?: readonly { from: number; to: number; si: number }[] | undefined
+    /** Seconds of the run that goes on; `undefined` while none does. */
+    runNow?: (() => number) | undefined
+    /** What it is put to: its key, where several stand on a page, is only that of the first. */
+    title: string
+    withKey?: boolean
+  }>(),
+  { reads: undefined, spans: undefined, runNow: undefined, withKey: true },
+)
 const emit = defineEmits<{ take: [si: number]; enter: [si: number] }>()
 const MeterChart = defineAsyncComponent(() => import('./MeterChart.vue'))
 const beeps = useBeeps()
@@ -45,7 +56,11 @@ const dimension = computed(() => READS[its.value].dimension)
 const mains = computed(() => its.value !== 'ohms')
 watch(its, (reads) => opened.value && link.open(opened.value.meter, reads))
 const open = () => chosen.value && link.open(chosen.value, its.value)
-const format = (si: number) => (Number.isFinite(si) ? formatQuantity(si, dimension.value) : 'OL')
+/** A bench meter is read to a digit more than one in the hand. */
+const DIGITS = 4
+const FEW = 2
+const format = (si: number) =>
+  Number.isFinite(si) ? formatIn(si, dimension.value, 'metric', Math.abs(si) < 1 ? FEW : DIGITS) : 'OL'
 
 const taken = ref('')
 function take(si = live.value): void {
@@ -59,12 +74,14 @@ function take(si = live.value): void {
   beeps.accepted()
   emit('take', si)
 }
-useKeys(props.withKey === false ? {} : { m: () => take() })
+useKeys(!props.withKey ? {} : { m: () => take() })
 const says = computed(() => {
   if (away.value) return 'The server does not answer. It is tried again; what was read stays.'
   const own = state.value
   if (!own || own.is === 'connecting') return 'The line is being opened.'
-  return own.is === 'lost' ? describeLink(own.why ?? 'broken', own.text) : `Reads ${own.name ?? ''}`
+  return own.is === 'lost'
+    ? describeLink(own.why ?? 'broken', own.text)
+    : `Line to ${(own.name ?? '').split(',').slice(0, 3).join(', ')}`
 })
 const isLost = computed(() => away.value || state.value?.is === 'lost')
 
@@ -93,6 +110,8 @@ const calls = computed(() => {
     (c) => (c.shown ?? c.expected)!.from < own.to + WINDOW,
   )
 })
+/** What was shown of an expected call can be entered once its time is over. */
+const isOver = (c: SeenCall) => c.most !== undefined && c.expected && (c.is === 'came' || c.is === 'never')
 const stretches = computed(() => {
   const own = shown.value
   return !own || props.spans ? [] : onIntervals(own.seconds, own.values).slice(-8)
@@ -137,12 +156,12 @@ function saveTrace(): void {
       <p class="small" :class="{ bad: isLost }" :role="isLost ? 'alert' : 'note'" aria-label="Line">{{ says }}</p>
       <p v-if="strange" class="small bad" role="alert">It sent what is no number: “{{ strange }}”. Left out.</p>
       <div class="row">
-        <Button :disabled="live === undefined" @click="take()">Take <kbd v-if="withKey !== false">M</kbd></Button>
+        <Button :disabled="live === undefined" @click="take()">Take <kbd v-if="withKey">M</kbd></Button>
         <label class="rest"><input v-model="atRest" type="checkbox" /> Take it where it comes to rest</label>
         <span v-if="taken" class="small" role="status" aria-label="Taken">{{ taken }}</span>
       </div>
       <p v-if="held" class="small number">
-        highest {{ format(held.most) }}, lowest {{ format(held.least)
+        Trace: highest {{ format(held.most) }}, lowest {{ format(held.least)
         }}<span v-if="held.over">, beyond its range {{ held.over }} times</span>
       </p>
       <MeterChart
@@ -151,15 +170,16 @@ function saveTrace(): void {
         :calls="expected?.calls ?? []"
         :from="shown.from"
         :to="shown.to"
+        :high="expected?.high ?? 0"
         :title="title"
         :unit="DEFAULT_UNIT[dimension].symbol"
       />
       <ul v-if="calls.length" class="calls" aria-label="Calls">
         <li v-for="(c, k) in calls" :key="k" class="number small" :class="{ bad: c.is === 'never' }">
-          {{ describeSeenCall(c) }}
-          <template v-if="c.most !== undefined && c.expected && (c.is === 'came' || c.is === 'never')">
-            , {{ format(c.most) }} at most
-            <button type="button" class="chip" @click="emit('enter', c.most)">Enter {{ format(c.most) }}</button>
+          {{ describeSeenCall(c)
+          }}<template v-if="isOver(c)"
+            >, {{ format(c.most!) }} at most
+            <button type="button" class="chip" @click="emit('enter', c.most!)">Enter {{ format(c.most!) }}</button>
           </template>
         </li>
       </ul>
@@ -180,6 +200,7 @@ function saveTrace(): void {
 <style scoped>
 .meter {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   gap: 0.5rem;
 }
 .value {

@@ -3,14 +3,18 @@ import InputText from 'primevue/inputtext'
 import Button from 'primevue/button'
 import { computed } from 'vue'
 import { DEFAULT_UNIT, parseReading } from '../../../../core/foundation/quantity'
-import { ROW_TOOLS } from '../../../../core/measuring'
+import { findInRows, ROW_TOOLS } from '../../../../core/measuring'
 import { describeFinding, describeProblem, toolWords } from '../../../../core/words'
+import { useSession } from '../../session'
 import { textsOf, useKept } from '../kept'
 import ToolFrame from './ToolFrame.vue'
 
 /** Readings of one sort, one after another, and what they say together. */
 const props = defineProps<{ id: string }>()
 const tool = ROW_TOOLS.find((t) => t.id === props.id)!
+const session = useSession()
+/** How exact the person's own instruments are, where they said so. */
+const own = computed(() => session.person?.kit?.accuracy ?? {})
 const words = toolWords(props.id)
 /** Rows that stand there at first. */
 const FIRST = 6
@@ -39,7 +43,7 @@ const reference = computed(() => {
   return got?.ok && got.value.type === 'value' ? got.value.si : undefined
 })
 const findings = computed(() =>
-  tool.findings(rows.value, reference.value).map((f) =>
+  findInRows(tool, rows.value, reference.value, own.value).map((f) =>
     describeFinding(
       props.id,
       f,

@@ -2,7 +2,7 @@ import { defineEventHandler, getHeader, getQuery, getRouterParams } from 'h3'
 import { idParam } from '../../../../shared/contracts/contract'
 import { streamQuery } from '../../../../shared/contracts/meters'
 import { watchMeter } from '../../../areas/meters/service'
-import { ownStream } from '../../../areas/news/stream'
+import { ALIVE_OFTEN, ownStream } from '../../../areas/news/stream'
 import { withDatabase } from '../../../platform/database'
 import { parsePart } from '../../../platform/errors'
 
@@ -16,7 +16,7 @@ function seen(header: string | undefined): { link: string; n: number } | undefin
 export default defineEventHandler(async (event) => {
   const { id } = parsePart(idParam, getRouterParams(event, { decode: true }))
   const asked = parsePart(streamQuery, getQuery(event))
-  const stream = await ownStream(event)
+  const stream = await ownStream(event, undefined, ALIVE_OFTEN)
   const after = seen(getHeader(event, 'last-event-id'))
   const leave = await withDatabase(() =>
     watchMeter(stream.who, id, asked, after, (news) => {

@@ -53,7 +53,9 @@ const lastText = computed(() => {
   if (!last) return ''
   const lane = [...props.expected.lanes, ...props.expected.stops].find((l) => l.id === last.lane)?.title ?? ''
   const title =
-    props.cues.find((c) => c.mark?.event === last.event)?.title ?? describeCue(lane, last.turn === 'off' ? 'off' : 'on')
+    props.cues.find((c) => c.mark?.event === last.event)?.title ??
+    props.expected.calls.find((c) => c.test === last.lane)?.title ??
+    describeCue(lane, last.turn === 'off' ? 'off' : 'on')
   return last.turn === 'not' ? `${title} did not come` : `${title} at ${formatClock(last.seconds)}`
 })
 const done = computed(() => props.cues.filter((c) => c.mark))
