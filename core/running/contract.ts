@@ -122,6 +122,11 @@ export interface RunFinding {
   title: string
   text: string
   value: ReadingValue
+  /**
+   * It follows from the order alone: this phase came in its place, by its title. Whoever watched may have missed it, so it is entered by
+   * itself, never with all others.
+   */
+  instead?: string
 }
 
 /** The lane of when nobody watched: the screen was off. */

@@ -55,6 +55,24 @@ function valueOf(test: MarkedTest, isPhase: (lane: string) => boolean, c: Course
 }
 
 /**
+ * The phase that came in the place of another that nobody marked: that before it and one after it were seen to begin, one right after the
+ * other. `undefined` where the order says nothing.
+ */
+function cameInstead(lane: string, phases: ExpectedRun['phases'], { marks }: Course): string | undefined {
+  const order = [...phases].sort((a, b) => (a.spans[0]?.from ?? 0) - (b.spans[0]?.from ?? 0))
+  const place = order.findIndex((p) => p.id === lane)
+  const seen = marks
+    .filter((m) => m.turn !== 'off' && order.some((p) => p.id === m.lane))
+    .sort((a, b) => a.seconds - b.seconds)
+  if (place < 1 || seen.some((m) => m.lane === lane)) return undefined
+  const next = seen.findIndex((m) => m.turn === 'on' && order.findIndex((p) => p.id === m.lane) > place)
+  const before = seen[next - 1]
+  return before?.turn === 'on' && before.lane === order[place - 1]!.id
+    ? order.find((p) => p.id === seen[next]!.lane)!.title
+    : undefined
+}
+
+/**
  * What the marks of a run say of the tests of its machine, each as it would be typed on its card. What was neither noticed nor missed says
  * nothing.
  */
@@ -65,6 +83,11 @@ export function findInRun(
   const ids = new Set([...phases, ...stops].map((p) => p.id))
   return tests.flatMap((test) => {
     const value = valueOf(test, (lane) => ids.has(lane), course)
-    return value ? [{ test: test.test, title: test.title, value, text: asRead(value) }] : []
+    if (value) return [{ test: test.test, title: test.title, value, text: asRead(value) }]
+    const instead = test.type === 'length' ? cameInstead(test.lane, phases, course) : undefined
+    const never: ReadingValue = { type: 'never' }
+    return instead === undefined
+      ? []
+      : [{ test: test.test, title: test.title, value: never, text: asRead(never), instead }]
   })
 }

@@ -1,4 +1,4 @@
-import { expect, test, type Locator, type Page } from '@playwright/test'
+import { expect, test, type Page } from '@playwright/test'
 import { expectedRun } from '../../core/advice'
 import { phaseTimes } from '../../core/truth'
 import { brokenMachine, callTo } from './machine'

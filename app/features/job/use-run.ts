@@ -140,7 +140,7 @@ export function useRun({ job, advice, enter, act, stepsFor, person, locked }: Jo
   }
   const record = ({ test, text, value }: RunFinding): Promise<void> => act({ type: 'reading', test, text, value })
   async function recordAll(): Promise<void> {
-    for (const f of findings.value) if (!entered.value.has(f.test)) await record(f)
+    for (const f of findings.value) if (f.instead === undefined && !entered.value.has(f.test)) await record(f)
   }
   return {
     newest,

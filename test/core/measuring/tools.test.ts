@@ -278,7 +278,10 @@ describe('columns of readings read together', () => {
     // 197 V of 230 is there by a hair: 85.7 per cent.
     const edge = findInRows(walk, rows([230, 197]), 230)
     expect(edge).toEqual([{ code: 'closed', rows: [1], certainty: 'likely', wavers: true }])
-    expect(findInRows(walk, rows([230, 197]), 230, { volts: 0.002 })[0]).toMatchObject({ certainty: 'plain', wavers: false })
+    expect(findInRows(walk, rows([230, 197]), 230, { volts: 0.002 })[0]).toMatchObject({
+      certainty: 'plain',
+      wavers: false,
+    })
     expect(findInRows(walk, rows([230, 229, 0.4]), 230)).toEqual([
       { code: 'open-link', rows: [1, 2], certainty: 'plain', wavers: false },
     ])

@@ -139,6 +139,26 @@ describe('following a run', () => {
     }
   })
 
+  it('a phase that another came in the place of never began, as far as the order says', () => {
+    const begins = run.cues.filter((c) => c.lane.startsWith('phase:'))
+    const lengths = run.tests.filter((t) => t.type === 'length')
+    const place = begins.findIndex((c, i) => i > 0 && i < begins.length - 1 && lengths.some((t) => t.lane === c.lane))
+    const [before, own, next] = [begins[place - 1]!, begins[place]!, begins[place + 1]!]
+    const test = lengths.find((t) => t.lane === own.lane)!
+    const at = (cue: typeof own, seconds: number, turn: 'on' | 'not' = 'on'): Mark => {
+      return { event: `${cue.lane}${turn}`, lane: cue.lane, turn, nth: 0, seconds, noticed: 'hand' }
+    }
+    const say = (...marks: Mark[]) => findInRun(run, { marks, now: 900, over: true }).find((f) => f.test === test.test)
+    const title = run.phases.find((p) => p.id === next.lane)!.title
+    expect(say(at(before, 5), at(next, 90))).toMatchObject({ value: { type: 'never' }, instead: title })
+    // Who missed the one before may have missed this one too; who saw it saw it.
+    expect(say(at(next, 90))).toBeUndefined()
+    expect(say(at(before, 5, 'not'), at(next, 90))).toBeUndefined()
+    expect(say(at(before, 5), at(own, 60), at(next, 90))!.value).toEqual({ type: 'value', si: 30 })
+    expect(say(at(before, 5), at(own, 60, 'not'), at(next, 90))).toMatchObject({ value: { type: 'never' } })
+    expect(say(at(before, 5), at(own, 60, 'not'), at(next, 90))!.instead).toBeUndefined()
+  })
+
   it('what did not come is no, or never; what went on at the end is longer than, or never ended', () => {
     const test = run.tests.find((t) => t.type === 'length')!
     const first = run.cues.find((c) => c.lane === test.lane)!

@@ -13,7 +13,9 @@ const emit = defineEmits<{ record: [finding: RunFinding]; all: [] }>()
     <ul>
       <li v-for="f in findings" :key="f.test" class="row">
         <span
-          >{{ f.title }}: <strong class="number">{{ f.text }}</strong></span
+          >{{ f.title }}: <strong class="number">{{ f.text }}</strong><span v-if="f.instead" class="small soft"
+            >; {{ f.instead }} came in its place, unless it was missed</span
+          ></span
         >
         <span v-if="entered.has(f.test)" class="push small soft">entered</span>
         <button
@@ -28,7 +30,7 @@ const emit = defineEmits<{ record: [finding: RunFinding]; all: [] }>()
       </li>
     </ul>
     <Button
-      v-if="!locked && findings.some((f) => !entered.has(f.test))"
+      v-if="!locked && findings.some((f) => f.instead === undefined && !entered.has(f.test))"
       :severity="running ? 'secondary' : undefined"
       @click="emit('all')"
       >Enter all as readings</Button
