@@ -1,5 +1,6 @@
 import { basename, join } from 'node:path'
 import { build } from 'esbuild'
+import { renameSync } from 'node:fs'
 
 /**
  * Bundles a TypeScript entry as the application's build would have it.
@@ -11,9 +12,11 @@ import { build } from 'esbuild'
 export async function bundle(root, entry) {
   // One folder below the root, as the rooms are: paths made from a module's own folder stay true.
   const outfile = join(root, '.bundled', `${basename(entry, '.ts')}.mjs`)
+  // Another that is run at the same time never reads half of it.
+  const own = `${outfile}.${process.pid}.mjs`
   await build({
     entryPoints: [join(root, entry)],
-    outfile,
+    outfile: own,
     bundle: true,
     platform: 'node',
     format: 'esm',
@@ -23,5 +26,6 @@ export async function bundle(root, entry) {
     tsconfigRaw: '{}',
     logLevel: 'warning',
   })
+  renameSync(own, outfile)
   return outfile
 }

@@ -22,7 +22,7 @@ describe('command line', () => {
   it('ends quietly when who reads its output has read enough', () => {
     const r = spawnSync(
       'bash',
-      ['-c', 'set -o pipefail; node_modules/.bin/tsx cli/main.ts simulate orrisk-tl40 | head -1'],
+      ['-c', 'set -o pipefail; node scripts/bundled.mjs cli/main.ts simulate orrisk-tl40 | head -1'],
       {
         cwd: root,
         encoding: 'utf8',
