@@ -15,4 +15,5 @@ export {
 export { Settling } from './settled'
 export { callsIn, seenCalls, type SeenCall } from './against-calls'
 export { LiveTrace } from './live-trace'
-export { onIntervals, summarise, withPeaks, type TraceSummary } from './look-at-trace'
+export { writeTrace } from './write-trace'
+export { onIntervals, placeAt, summarise, withPeaks, type TraceSummary } from './look-at-trace'

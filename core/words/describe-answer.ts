@@ -27,7 +27,6 @@ const ANSWERS = {
     'database-away': 'The database cannot be reached. What you entered is kept here and sent when it is back.',
     'no-such-address':
       'This address is not one that a line may be opened to. Loopback and link-local ones only where the server is set to.',
-    'too-many-lines': 'The server holds as many lines to meters as it can. Close one first.',
     'sheets-not-ready': 'The sheets are being prepared.',
     'sheet-not-ready': 'This sheet is being prepared. It is tried again.',
     'job-not-ready': 'This job is being brought to its new form. It is tried again.',

@@ -13,6 +13,7 @@ export type LinkTrouble =
   | 'taken'
   | 'refused'
   | 'too-many'
+  | 'database-away'
 
 const TROUBLES: Record<Locale, Record<LinkTrouble, string>> = {
   en: {
@@ -25,6 +26,7 @@ const TROUBLES: Record<Locale, Record<LinkTrouble, string>> = {
     taken: 'another process of the server reads it',
     refused: 'it refuses what it is set to',
     'too-many': 'the server holds as many lines as it can',
+    'database-away': 'the server cannot reach its database',
   },
 }
 

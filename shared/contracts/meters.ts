@@ -60,6 +60,7 @@ export const LINK_TROUBLES = [
   'taken',
   'refused',
   'too-many',
+  'database-away',
 ] as const
 
 export const linkState = z.object({

@@ -1,3 +1,4 @@
+import AxeBuilder from '@axe-core/playwright'
 import { expect, test, type Page } from '@playwright/test'
 import { brokenMachine, callTo } from './machine'
 import {
@@ -63,6 +64,7 @@ test('a lead allows a meter; its value is read without a job; what it cannot rea
   await expect(own.getByLabel('Live value')).toHaveText(/^[\d.]+ V$/)
   await page.keyboard.press('m')
   await expect(own.getByLabel('Taken')).toContainText('Taken:')
+  expect((await new AxeBuilder({ page }).analyze()).violations).toEqual([])
   bench.say('garble 1 2')
   await expect(own.getByText('what is no number')).toBeVisible()
   // Its line breaks and comes back by itself.
@@ -118,6 +120,10 @@ test('the calls of a washer are caught by two meters: cold comes, hot does not, 
   bench.say('drop 1 3')
   await expect(meterOf(page, cold).getByLabel('Line')).toContainText('It is tried again')
   await expect(meterOf(page, cold).getByLabel('Line')).toContainText('Line to')
+  // Loaded again, the page goes on with both lines and has what was shown meanwhile.
+  await page.reload()
+  await expect(meterOf(page, cold).getByLabel('Line')).toContainText('Line to')
+  await expect(calls(cold)).toContainText(/Expected 0:00 to 0:54: (on since|shown) 0:0[01]/)
   await expect(calls(cold)).toContainText(/Expected 0:00 to 0:54: shown 0:0[01] to (0:5|1:0)\d/, { timeout: 120_000 })
   await expect(calls(hot)).toContainText('Expected 0:54 to 1:48: not shown', { timeout: 120_000 })
 

@@ -133,6 +133,6 @@ export function useMeterLink(settled: (si: number) => void) {
     close,
     forget,
     /** The trace so far, and what the clock of the page showed at its nought, s. */
-    traced: () => ({ trace: trace.whole(), origin }),
+    traced: (name?: string) => ({ trace: trace.whole(name), origin }),
   }
 }

@@ -28,7 +28,11 @@ const AGAIN = { first: 500, most: 8000 }
 const NONSENSE = 5
 
 export type LinkNews =
-  { type: 'reading'; reading: MeterReading } | { type: 'state'; state: LinkState } | { type: 'nonsense'; text: string }
+  | { type: 'reading'; reading: MeterReading }
+  | { type: 'state'; state: LinkState }
+  | { type: 'nonsense'; text: string }
+  /** The line is given up: whoever still looks asks anew. */
+  | { type: 'over' }
 type Hears = (news: LinkNews) => void
 
 class Refused extends Error {}
@@ -95,6 +99,7 @@ export class MeterLink {
     clearTimeout(this.leaving)
     this.line?.close()
     this.wake?.abort()
+    this.tell({ type: 'over' })
     this.ended()
   }
 
@@ -114,7 +119,7 @@ export class MeterLink {
         if (error instanceof Refused) this.becomes({ is: 'lost', why: 'refused', text: error.message })
         else if (error instanceof LineEnded) this.becomes({ is: 'lost', why: error.why })
         else if (error instanceof HostRefused) this.becomes({ is: 'lost', why: error.why })
-        else this.becomes({ is: 'lost', why: 'no-connection' })
+        else this.becomes({ is: 'lost', why: 'database-away' })
       } finally {
         this.line?.close()
         this.line = undefined

@@ -9,6 +9,8 @@ import * as rows from './repository'
 
 /** More lines one process does not hold. */
 const MOST_LINKS = 32
+/** Who finds no room asks again after this, ms. */
+const ASK_AGAIN = 5000
 
 const links = new Map<string, MeterLink>()
 process.once('SIGTERM', () => {
@@ -66,7 +68,11 @@ export async function watchMeter(
   if (!meter) throw notFound('meter')
   let link = links.get(id)
   if (!link) {
-    if (links.size >= MOST_LINKS) throw apiError(429, 'too-many-lines')
+    if (links.size >= MOST_LINKS) {
+      hears({ type: 'state', state: { is: 'lost', why: 'too-many', ...asked } })
+      const again = setTimeout(() => hears({ type: 'over' }), ASK_AGAIN)
+      return () => clearTimeout(again)
+    }
     const made = new MeterLink(meter, asked.reads, asked.range, () => {
       if (links.get(id) === made) links.delete(id)
     })

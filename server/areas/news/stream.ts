@@ -13,6 +13,7 @@ export const ALIVE_OFTEN = 2500
 export interface OwnStream {
   who: Person
   say(name: string, data: object, id?: string): void
+  close(): void
   /** Called when the asker has gone or the stream has been ended. */
   onClosed(close: () => void): void
   /** To be returned by the route. */
@@ -36,6 +37,7 @@ export async function ownStream(
     who: asking.person,
     say: (name, data, id) =>
       void stream.push({ event: name, data: JSON.stringify(data), ...(id === undefined ? {} : { id }) }),
+    close: () => void stream.close(),
     onClosed: (close) => stream.onClosed(close),
     send: () => stream.send(),
   }

@@ -1,6 +1,14 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { onIntervals, summarise, traceForm, TraceBuilder, withPeaks, type Trace } from '../../../core/metering'
+import {
+  onIntervals,
+  summarise,
+  traceForm,
+  TraceBuilder,
+  withPeaks,
+  writeTrace,
+  type Trace,
+} from '../../../core/metering'
 import { describeTraceProblem } from '../../../core/words'
 
 /** A file read as the page reads it, cells split by the separator that was found. */
@@ -129,5 +137,32 @@ describe('looking at a trace', () => {
       over: 1,
     })
     expect(summarise(seconds, values, 500, 900)).toBeUndefined()
+  })
+})
+
+describe('a trace that is written', () => {
+  it('is read again as it was, with what was not read and what was over range', () => {
+    const reading = fc.oneof(
+      { weight: 8, arbitrary: fc.double({ min: -750, max: 750, noNaN: true }) },
+      fc.constantFrom(NaN, Infinity),
+    )
+    fc.assert(
+      fc.property(fc.array(reading, { minLength: 3, maxLength: 80 }), (values) => {
+        fc.pre(values.some((v) => Number.isFinite(v)))
+        const seconds = Float64Array.from(values, (_, i) => i * 0.125)
+        const written = writeTrace({
+          seconds,
+          columns: [{ name: 'Volts, alternating (V)', values: Float64Array.from(values) }],
+        })
+        const back = traceOf(written)
+        expect(back.columns.map((c) => c.name)).toEqual(['Volts alternating (V)'])
+        expect([...back.seconds]).toEqual([...seconds])
+        back.columns[0]!.values.forEach((v, i) => {
+          const was = values[i]!
+          if (!Number.isFinite(was)) expect(v).toEqual(was)
+          else expect(Math.abs(v - was)).toBeLessThanOrEqual(1e-6 * Math.abs(was))
+        })
+      }),
+    )
   })
 })

@@ -157,6 +157,22 @@ describe('a line to a meter', () => {
     other.leave()
     await removeMeter(house.people.mara, bad)
   })
+  it('one that is moved or no longer allowed is given up at once: whoever looks at it asks anew', async () => {
+    const [here, there] = [await simulated(), await simulated()]
+    const id = await allowed(here.port)
+    const own = await watch(id)
+    await expect.poll(() => own.readings().length).toBeGreaterThan(2)
+    await allowMeter(house.people.mara, id, { name: 'moved', host: '127.0.0.1', port: there.port })
+    expect(own.news.at(-1)).toEqual({ type: 'over' })
+    own.leave()
+    const again = await watch(id)
+    await expect.poll(() => again.readings().length).toBeGreaterThan(2)
+    expect(again.readings()[0]!.link).not.toBe(own.readings()[0]!.link)
+    await removeMeter(house.people.mara, id)
+    expect(again.news.at(-1)).toEqual({ type: 'over' })
+    await expect(watch(id)).rejects.toMatchObject({ statusCode: 404 })
+    again.leave()
+  })
   it('one process owns a meter: another waits until it is let go', async () => {
     const { port } = await simulated()
     const id = await allowed(port)

@@ -4,20 +4,14 @@ import Select from 'primevue/select'
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { NuxtLink } from '#components'
 import { DEFAULT_UNIT, formatIn, type Dimension } from '../../../../core/foundation/quantity'
-import {
-  callsIn,
-  METER_READS,
-  onIntervals,
-  seenCalls,
-  withPeaks,
-  type MeterReads,
-  type SeenCall,
-} from '../../../../core/metering'
+import { METER_READS, writeTrace, type MeterReads, type SeenCall } from '../../../../core/metering'
 import { describeLink, describeSeenCall, formatClock } from '../../../../core/words'
 import { useBeeps, useKeys } from '../../../ui'
-import { asCsv, save } from '../save-trace'
+import { keptMeter, keepMeter } from '../kept-meter'
+import { saveFile } from '../save-file'
 import { useMeterLink } from '../use-meter-link'
 import { useMeters } from '../use-meters'
+import { useSeenTrace } from '../use-seen-trace'
 
 /** A linked meter: its value large, taken by one key or where it comes to rest, with its trace. */
 const props = withDefaults(
@@ -41,7 +35,7 @@ const { meters, trouble, asked } = useMeters()
 
 const atRest = ref(false)
 const link = useMeterLink((si) => atRest.value && take(si))
-const { state, away, live, held, strange, drawn, opened } = link
+const { state, away, live, held, strange, opened } = link
 const READS: Record<MeterReads, { title: string; dimension: Dimension }> = {
   'volts-ac': { title: 'Volts, alternating', dimension: 'voltage' },
   'volts-dc': { title: 'Volts, direct', dimension: 'voltage' },
@@ -55,7 +49,18 @@ const its = computed(() => props.reads ?? picked.value)
 const dimension = computed(() => READS[its.value].dimension)
 const mains = computed(() => its.value !== 'ohms')
 watch(its, (reads) => opened.value && link.open(opened.value.meter, reads))
-const open = () => chosen.value && link.open(chosen.value, its.value)
+function open(): void {
+  if (!chosen.value) return
+  keepMeter(props.title, chosen.value)
+  link.open(chosen.value, its.value)
+}
+function close(): void {
+  keepMeter(props.title, undefined)
+  link.close()
+}
+// A page that was loaded again goes on with the line that it had.
+const before = keptMeter(props.title)
+if (before) link.open((chosen.value = before), its.value)
 /** A bench meter is read to a digit more than one in the hand. */
 const DIGITS = 4
 const FEW = 2
@@ -85,40 +90,12 @@ const says = computed(() => {
 })
 const isLost = computed(() => away.value || state.value?.is === 'lost')
 
-/** Steps of the picture. */
-const STEPS = 300
-/** Without a run the last stretch is shown, s. */
-const WINDOW = 120
-/** The trace in seconds of the run, or since the line was opened. */
-const shown = computed(() => {
-  void drawn.value
-  const { trace, origin } = link.traced()
-  const values = trace.columns[0]!.values
-  if (!values.length) return undefined
-  const offset = props.runNow ? props.runNow() - performance.now() / 1000 + origin : 0
-  const seconds = trace.seconds.map((s) => s + offset)
-  const end = seconds.at(-1)!
-  const from = props.runNow ? 0 : Math.max(0, end - WINDOW)
-  const last = Math.max(end, props.spans?.findLast((s) => s.from < end + WINDOW)?.from ?? 0, from + 10)
-  return { seconds, values, from, to: last, points: withPeaks(seconds, values, from, end, STEPS) }
-})
-const expected = computed(() => (props.spans ? callsIn(props.spans) : undefined))
-const calls = computed(() => {
-  const own = shown.value
-  if (!own || !props.spans || !props.runNow) return []
-  return seenCalls(own.seconds, own.values, props.spans, props.runNow(), !isLost.value).filter(
-    (c) => (c.shown ?? c.expected)!.from < own.to + WINDOW,
-  )
-})
+const { shown, expected, calls, stretches } = useSeenTrace(link, isLost, props)
 /** What was shown of an expected call can be entered once its time is over. */
 const isOver = (c: SeenCall) => c.most !== undefined && c.expected && (c.is === 'came' || c.is === 'never')
-const stretches = computed(() => {
-  const own = shown.value
-  return !own || props.spans ? [] : onIntervals(own.seconds, own.values).slice(-8)
-})
 function saveTrace(): void {
-  const { trace } = link.traced()
-  save(`${props.title}.csv`, asCsv(trace, READS[its.value].title, DEFAULT_UNIT[dimension.value].symbol))
+  const name = `${READS[its.value].title} (${DEFAULT_UNIT[dimension.value].symbol})`
+  saveFile(`${props.title}.csv`, writeTrace(link.traced(name).trace))
 }
 </script>
 
@@ -191,7 +168,7 @@ function saveTrace(): void {
       <div class="row">
         <button type="button" class="chip" @click="saveTrace">Save the trace</button>
         <button type="button" class="chip" @click="link.forget">Begin the trace anew</button>
-        <button type="button" class="chip push" @click="link.close">Close the line</button>
+        <button type="button" class="chip push" @click="close">Close the line</button>
       </div>
     </template>
   </section>

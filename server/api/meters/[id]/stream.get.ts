@@ -22,6 +22,7 @@ export default defineEventHandler(async (event) => {
     watchMeter(stream.who, id, asked, after, (news) => {
       if (news.type === 'reading') stream.say('reading', news.reading, `${news.reading.link}.${news.reading.n}`)
       if (news.type === 'state') stream.say('state', news.state)
+      if (news.type === 'over') stream.close()
       if (news.type === 'nonsense') stream.say('nonsense', { text: news.text })
     }),
   )

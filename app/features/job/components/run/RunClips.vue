@@ -6,7 +6,7 @@ import { formatQuantity, parseReading } from '../../../../../core/foundation/qua
 import type { CalledTest, ExpectedRun } from '../../../../../core/running'
 import { describeProblem } from '../../../../../core/words'
 import { readsFor } from '../../../../../core/metering'
-import { MeterPanel } from '../../../meter'
+import { keptMeter, MeterPanel } from '../../../meter'
 import MakeSafe from '../safe/MakeSafe.vue'
 
 /** Tips that sit before the power comes: what they show is read hands-off while its call lasts, highest and lowest held. */
@@ -87,7 +87,7 @@ const format = (si: number, call: CalledTest) => formatQuantity(si, call.dimensi
           </form>
           <p v-if="wrong[c.test]" class="small bad" role="alert">{{ wrong[c.test] }}</p>
         </template>
-        <details v-if="readsFor(c.instrument) && !barred && !locked" class="linked">
+        <details v-if="readsFor(c.instrument) && !barred && !locked" :open="keptMeter(c.title) !== undefined">
           <summary>By a linked meter</summary>
           <MeterPanel
             :title="c.title"
