@@ -11,11 +11,12 @@ const DATE = /^\d{4}-\d{2}-\d{2}[ T]\d{2}:\d{2}(?::\d{2}(?:[.,]\d+)?)?(?:Z|[+-]\
 
 /** A number as a logger writes it; NaN where nothing was read, `undefined` where it is none. */
 export function cellNumber(cell: string, decimal: '.' | ','): number | undefined {
-  if (cell === '') return NaN
-  // Spaces round a number are no part of it, and nothing but spaces is none.
   const value = Number(decimal === ',' ? cell.replace(',', '.') : cell)
-  if (value === 0 && cell.trim() === '') return NaN
-  if (Number.isFinite(value)) return value < OVERLOAD && value > -OVERLOAD ? value : Infinity
+  // Nearly every cell is such: half a million of them are asked for little.
+  if (value < OVERLOAD && value > -OVERLOAD && value !== 0) return value
+  // Spaces round a number are no part of it, and nothing but spaces is none.
+  if (value === 0) return cell.trim() === '' ? NaN : value
+  if (Number.isFinite(value)) return Infinity
   return OVER.test(cell.trim()) ? Infinity : undefined
 }
 

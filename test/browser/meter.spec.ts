@@ -6,6 +6,7 @@ import {
   enter,
   holdIn,
   jobOf,
+  JOSS,
   makeSafe,
   openPlace,
   readings,
@@ -47,6 +48,7 @@ async function openLine(page: Page, title: string, meter: string): Promise<void>
 
 test('a lead allows a meter; its value is read without a job; what it cannot reach or read is said', async ({
   page,
+  browser,
 }) => {
   await signIn(page, place)
   await page.goto(`${place.url}/tools/meter`)
@@ -79,6 +81,18 @@ test('a lead allows a meter; its value is read without a job; what it cannot rea
   const saved = page.waitForEvent('download')
   await own.getByRole('button', { name: 'Save the trace' }).click()
   expect((await saved).suggestedFilename()).toBe('Meter.csv')
+
+  // Another person sets the same meter to something else: here it is said, and nothing of it is taken for volts.
+  const other = await (await browser.newContext()).newPage()
+  await signIn(other, place, JOSS)
+  await other.goto(`${place.url}/tools/meter`)
+  await meterOf(other, 'Meter').getByRole('combobox', { name: 'What it reads' }).click()
+  await other.getByRole('option', { name: 'Ohms' }).click()
+  await openLine(other, 'Meter', 'Cold')
+  await expect(meterOf(other, 'Meter').getByLabel('Live value')).toHaveText('OL')
+  await expect(own.getByLabel('Line')).toContainText('Somebody else has set it to ohms')
+  await expect(own.getByLabel('Live value')).toHaveText('–')
+  await other.context().close()
 })
 
 test('the calls of a washer are caught by two meters: cold comes, hot does not, and both are evidence', async ({

@@ -5,6 +5,8 @@ import { watchMeter } from '../../data/meter-stream'
 
 /** What is shown is drawn anew so often, ms: no eye reads faster. */
 const DRAWN_EVERY = 250
+/** A reading of before is not of now, s. */
+const FRESH = 2
 /** Nonsense is shown for so long, ms. */
 const STRANGE_FOR = 4000
 
@@ -53,6 +55,8 @@ export function useMeterLink(settled: (si: number) => void) {
     drawn.value++
   }
   function take({ link: own, n, at, si }: MeterReading): void {
+    // Somebody else has set it to something else.
+    if (state.value && state.value.reads !== opened.value?.reads) return
     // A line that is opened anew tells again what it told.
     if (own === link && n <= counted) return
     counted = n
@@ -76,7 +80,8 @@ export function useMeterLink(settled: (si: number) => void) {
       ? { least: Math.min(was?.least ?? value, value), most: Math.max(was?.most ?? value, value), over: was?.over ?? 0 }
       : was && { ...was, over: was.over + 1 }
     const rest = settling?.push(seconds, value)
-    if (rest !== undefined) settled(rest)
+    // What came to rest while the page was away is told by its trace.
+    if (rest !== undefined && now - seconds - origin < FRESH) settled(rest)
     draw()
   }
   function open(meter: string, reads: MeterReads, range = 0): void {
@@ -94,7 +99,7 @@ export function useMeterLink(settled: (si: number) => void) {
       state: (now) => {
         away.value = false
         if (now.is === 'lost' && state.value?.is === 'open') trace.push(last, NaN)
-        if (now.is !== 'open') live.value = undefined
+        if (now.is !== 'open' || now.reads !== reads) live.value = undefined
         state.value = now
       },
       nonsense: (text) => {

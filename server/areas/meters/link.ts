@@ -88,6 +88,8 @@ export class MeterLink {
   set(reads: MeterReads, range: number): void {
     if (this.state.reads === reads && this.state.range === range) return
     this.configured = false
+    // What was read before is of something else.
+    this.kept.length = 0
     this.state = { ...this.state, reads, range }
     this.tell({ type: 'state', state: this.state })
     // One that it refused is given another chance at once.

@@ -115,7 +115,10 @@ describe('a line to a meter', () => {
     const from = back.readings().length
     await expect.poll(() => back.readings().length).toBeGreaterThan(from + 3)
     for (const { si } of back.readings().slice(from)) expect(Math.abs(si! - 821)).toBeLessThan(3)
-    for (const w of [back, fresh, ohms]) w.leave()
+    // Who looks now gets nothing of what was read before.
+    const late = await watch(id, undefined, { reads: 'ohms', range: 0 })
+    for (const { si } of late.readings()) expect(Math.abs(si! - 821)).toBeLessThan(3)
+    for (const w of [back, fresh, ohms, late]) w.leave()
     await removeMeter(house.people.mara, id)
   })
   it('a line that breaks is said and opened again; nothing that was read is lost', async () => {

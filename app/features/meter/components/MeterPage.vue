@@ -45,7 +45,7 @@ async function allow(): Promise<void> {
     <p class="back"><NuxtLink to="/tools">Tools</NuxtLink></p>
     <h1>Linked meter</h1>
     <p class="soft">A bench or logging meter on the network that understands SCPI; the server opens its line.</p>
-    <section class="card" aria-label="Reading"><MeterPanel :key="round" title="Meter" /></section>
+    <section class="card" aria-label="Reading"><MeterPanel :key="round" title="Meter" place="tools" /></section>
     <section class="card allowed" aria-label="Allowed meters">
       <h2>Allowed meters</h2>
       <ul v-if="meters.length">

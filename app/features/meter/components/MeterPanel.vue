@@ -24,9 +24,11 @@ const props = withDefaults(
     runNow?: (() => number) | undefined
     /** What it is put to: its key, where several stand on a page, is only that of the first. */
     title: string
+    /** Under which its open line is kept for a page that is loaded again; left out, it is not. */
+    place?: string | undefined
     withKey?: boolean
   }>(),
-  { reads: undefined, spans: undefined, runNow: undefined, withKey: true },
+  { reads: undefined, spans: undefined, runNow: undefined, place: undefined, withKey: true },
 )
 const emit = defineEmits<{ take: [si: number]; enter: [si: number] }>()
 const MeterChart = defineAsyncComponent(() => import('./MeterChart.vue'))
@@ -51,15 +53,15 @@ const mains = computed(() => its.value !== 'ohms')
 watch(its, (reads) => opened.value && link.open(opened.value.meter, reads))
 function open(): void {
   if (!chosen.value) return
-  keepMeter(props.title, chosen.value)
+  if (props.place) keepMeter(props.place, chosen.value)
   link.open(chosen.value, its.value)
 }
 function close(): void {
-  keepMeter(props.title, undefined)
+  if (props.place) keepMeter(props.place, undefined)
   link.close()
 }
 // A page that was loaded again goes on with the line that it had.
-const before = keptMeter(props.title)
+const before = props.place && keptMeter(props.place)
 if (before) link.open((chosen.value = before), its.value)
 /** A bench meter is read to a digit more than one in the hand. */
 const DIGITS = 4
@@ -83,12 +85,16 @@ useKeys(!props.withKey ? {} : { m: () => take() })
 const says = computed(() => {
   if (away.value) return 'The server does not answer. It is tried again; what was read stays.'
   const own = state.value
+  if (own && own.reads !== its.value)
+    return `Somebody else has set it to ${READS[own.reads].title.toLowerCase()}. Close the line and open it anew to set it back.`
   if (!own || own.is === 'connecting') return 'The line is being opened.'
   return own.is === 'lost'
     ? describeLink(own.why ?? 'broken', own.text)
     : `Line to ${(own.name ?? '').split(',').slice(0, 3).join(', ')}`
 })
-const isLost = computed(() => away.value || state.value?.is === 'lost')
+const isLost = computed(
+  () => away.value || state.value?.is === 'lost' || (state.value !== undefined && state.value.reads !== its.value),
+)
 
 const { shown, expected, calls, stretches } = useSeenTrace(link, isLost, props)
 /** What was shown of an expected call can be entered once its time is over. */

@@ -11,6 +11,8 @@ import MakeSafe from '../safe/MakeSafe.vue'
 
 /** Tips that sit before the power comes: what they show is read hands-off while its call lasts, highest and lowest held. */
 const props = defineProps<{
+  /** The job that it is about. */
+  job: string
   expected: ExpectedRun
   clips: readonly string[]
   running: boolean
@@ -61,6 +63,8 @@ function hold(call: CalledTest): void {
   typed.value[call.test] = ''
   emit('shown', call.test, read.value.si, 'hand')
 }
+/** A line that stood open at these tips in this job. */
+const placeOf = (call: CalledTest) => `${props.job} ${call.test}`
 const format = (si: number, call: CalledTest) => formatQuantity(si, call.dimension)
 </script>
 
@@ -87,10 +91,11 @@ const format = (si: number, call: CalledTest) => formatQuantity(si, call.dimensi
           </form>
           <p v-if="wrong[c.test]" class="small bad" role="alert">{{ wrong[c.test] }}</p>
         </template>
-        <details v-if="readsFor(c.instrument) && !barred && !locked" :open="keptMeter(c.title) !== undefined">
+        <details v-if="readsFor(c.instrument) && !barred && !locked" :open="keptMeter(placeOf(c)) !== undefined">
           <summary>By a linked meter</summary>
           <MeterPanel
             :title="c.title"
+            :place="placeOf(c)"
             :reads="readsFor(c.instrument)"
             :spans="c.shows"
             :run-now="running ? now : undefined"

@@ -184,6 +184,7 @@ const barredLive = computed(() =>
       </section>
       <RunClips
         v-if="expected"
+        :job="context.id"
         :expected="expected"
         :clips="clips"
         :running="!!running"
