@@ -20,6 +20,7 @@ const UNIT = '01900000-0000-7000-8000-000000000101'
 const PHOTO = createHash('sha256').update(PICTURE).digest('hex')
 const CUSTOMER = '01900000-0000-7000-8000-000000000300'
 const SITE = '01900000-0000-7000-8000-000000000400'
+const METER = '01900000-0000-7000-8000-000000000500'
 const opening = (unit = UNIT) => jobEvent({ type: 'opened', unit, complaints: ['no-fill'], words: 'Tuesday' })
 
 async function signedIn(playwright: { request: { newContext(): Promise<APIRequestContext> } }, who?: typeof MARA) {
@@ -42,7 +43,9 @@ const marasParams = (contract: Contract, job: string, revision: string): Record<
       ? CUSTOMER
       : contract.path.includes('/sites/')
         ? SITE
-        : UNIT,
+        : contract.path.includes('/meters/')
+          ? METER
+          : UNIT,
   revision,
   hash: PHOTO,
   engine: '0a1b',
@@ -64,6 +67,7 @@ const BODIES: Record<string, () => unknown> = {
   updateUnit: () => ({ title: 'x', serial: '', sheet: 'orrisk-tl40', customer: 'c', site: 's', retired: false }),
   updateCustomer: () => ({ name: 'mine now' }),
   updateSite: () => ({ name: 'mine now' }),
+  allowMeter: () => ({ name: 'bench', host: '192.168.4.20', port: 5025 }),
   importUnits: () => ({ commit: true, rows: [{ title: 'x', sheet: 'orrisk-tl40', customer: 'c', site: 's' }] }),
 }
 const ask = (request: APIRequestContext, contract: Contract, name: string, params: Record<string, string>) =>
@@ -100,7 +104,7 @@ test('what is shipped comes with its licences: pages, workers, the service worke
 
 test('every route of the server has a contract, and every contract a route', () => {
   const files = readdirSync(join(import.meta.dirname, '../../server/api'), { recursive: true, encoding: 'utf8' })
-    .filter((f) => f.endsWith('.ts') && f !== '[...].ts' && f !== 'news.get.ts')
+    .filter((f) => f.endsWith('.ts') && f !== '[...].ts' && f !== 'news.get.ts' && !f.endsWith('stream.get.ts'))
     .map((f) => {
       const [, path, method] = /^(.*?)(?:\/index)?\.(get|post|put|patch|delete)\.ts$/.exec(f.replaceAll('\\', '/'))!
       return `${method!.toUpperCase()} /api/${path!.replace(/\[(\w+)\]/g, ':$1')}`
@@ -145,6 +149,7 @@ test('no route shows or lets touch anything of the other organisation', async ({
     return Promise.all(answers.map((a) => a.text()))
   }
   await mara.put(`${place.url}/api/photos/${PHOTO}`, { headers: { 'content-type': 'image/jpeg' }, data: PICTURE })
+  await mara.put(`${place.url}/api/meters/${METER}`, { data: BODIES.allowMeter!() })
   const before = await seen()
   const ivo = await signedIn(playwright, IVO)
   const [{ hash }] = (await place.sql('SELECT hash FROM sheet_revisions LIMIT 1')) as [{ hash: string }]
@@ -157,6 +162,8 @@ test('no route shows or lets touch anything of the other organisation', async ({
     else for (const id of [job, UNIT, CUSTOMER]) expect(body, contract.path).not.toContain(id)
     expect(body).not.toContain('Harbour Lights')
   }
+  const stream = await ivo.get(`${place.url}/api/meters/${METER}/stream?reads=ohms`)
+  expect(stream.status()).toBe(404)
   const stolen = await ivo.post(`${place.url}/api/jobs/${job}/events`, {
     data: { events: [opening('01900000-0000-7000-8000-000000000201')] },
   })
