@@ -36,8 +36,14 @@ export async function ownStream(
   const own: OwnStream = {
     who: asking.person,
     say: (name, data, id) =>
-      void stream.push({ event: name, data: JSON.stringify(data), ...(id === undefined ? {} : { id }) }),
-    close: () => void stream.close(),
+      // Whoever has gone hears nothing more.
+      void stream
+        .push({ event: name, data: JSON.stringify(data), ...(id === undefined ? {} : { id }) })
+        .catch(() => undefined),
+    close: () => {
+      over()
+      void stream.close()
+    },
     onClosed: (close) => stream.onClosed(close),
     send: () => stream.send(),
   }
@@ -50,10 +56,11 @@ export async function ownStream(
     }
   })
   const alive = setInterval(() => own.say('alive', {}), aliveEvery)
-  stream.onClosed(() => {
+  const over = () => {
     clearInterval(alive)
     leave()
-  })
+  }
+  stream.onClosed(over)
   own.say('alive', {})
   return own
 }

@@ -25,7 +25,10 @@ export default defineEventHandler(async (event) => {
       if (news.type === 'over') stream.close()
       if (news.type === 'nonsense') stream.say('nonsense', { text: news.text })
     }),
-  )
+  ).catch((error: unknown) => {
+    stream.close()
+    throw error
+  })
   stream.onClosed(leave)
   return stream.send()
 })
