@@ -23,16 +23,17 @@ export interface MeterHears {
 /** Looks at a meter through the server, with all that the server still has of its line. @returns how to look away */
 export function watchMeter(meter: string, reads: string, range: number, hears: MeterHears): () => void {
   let source: EventSource | undefined
-  let timer: ReturnType<typeof setTimeout> | undefined
-  let silence: ReturnType<typeof setTimeout> | undefined
-  const heard = () => {
-    clearTimeout(silence)
-    silence = setTimeout(() => {
+  /** When it is opened anew unless something is heard before. */
+  let again: ReturnType<typeof setTimeout> | undefined
+  const openAfter = (ms: number) => {
+    clearTimeout(again)
+    again = setTimeout(() => {
       hears.away()
       source?.close()
       open()
-    }, SILENT)
+    }, ms)
   }
+  const heard = () => openAfter(SILENT)
   const listen = <T>(
     name: string,
     schema: { safeParse(x: unknown): { success: boolean; data?: T } },
@@ -53,13 +54,12 @@ export function watchMeter(meter: string, reads: string, range: number, hears: M
     source.addEventListener('error', () => {
       hears.away()
       // The browser tries again by itself unless it was refused.
-      if (source?.readyState === EventSource.CLOSED) timer = setTimeout(open, AGAIN_AFTER)
+      if (source?.readyState === EventSource.CLOSED) openAfter(AGAIN_AFTER)
     })
   }
   open()
   return () => {
-    clearTimeout(timer)
-    clearTimeout(silence)
+    clearTimeout(again)
     source?.close()
   }
 }

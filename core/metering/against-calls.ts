@@ -7,17 +7,23 @@ export interface ExpectedSpan {
   si: number
 }
 
-/** A call and what of it was seen, s. `never`: its time is over and nothing came; `due`: its time is not over. */
+/**
+ * A call and what of it was seen, s. `never`: its time is over and nothing came; `unwatched`: the line was not there for enough of that to say
+ * so; `due`: its time is not over.
+ */
 export interface SeenCall {
   expected: { from: number; to: number } | undefined
   shown: { from: number; to: number } | undefined
-  is: 'came' | 'goes-on' | 'never' | 'due' | 'unasked'
+  is: 'came' | 'goes-on' | 'never' | 'unwatched' | 'due' | 'unasked'
   /** The most that was shown in its time, SI. */
   most: number | undefined
 }
 
 /** A good machine's meter is in a call above this share of its height. */
 const CALLED = 0.5
+/** A meter whose readings lie no further apart watches, s; a call counts as watched where it did for this share of it. */
+const APART = 2
+const WATCHED = 0.8
 /** What stands so little apart has no calls: share of the greater. */
 const FLAT = 0.3
 
@@ -68,12 +74,22 @@ export function seenCalls(
         most = Math.max(most ?? 0, Math.abs(values[i]!))
     return most
   }
+  const watched = ({ from, to }: { from: number; to: number }): boolean => {
+    let sum = 0
+    for (let i = 1; i < seconds.length; i++) {
+      const [a, b] = [Math.max(from, seconds[i - 1]!), Math.min(to, seconds[i]!)]
+      const isGap = Number.isNaN(values[i - 1]!) || seconds[i]! - seconds[i - 1]! > APART
+      if (b > a && !isGap) sum += b - a
+    }
+    return sum >= WATCHED * (to - from)
+  }
+  const missing = (call: { from: number; to: number }): SeenCall['is'] =>
+    now <= call.to ? 'due' : watched(call) ? 'never' : 'unwatched'
   const seen = calls.map((call, c): SeenCall => {
     const next = calls[c + 1]?.from ?? Infinity
     // Late is late only until the next is due; what began before it was due belongs to it where it reaches into it.
     const k = shown.findIndex((s, i) => !taken.has(i) && s.to > call.from && s.from < Math.max(call.to, next))
-    if (k < 0)
-      return { expected: call, shown: undefined, is: now > call.to ? 'never' : 'due', most: mostIn(call.from, call.to) }
+    if (k < 0) return { expected: call, shown: undefined, is: missing(call), most: mostIn(call.from, call.to) }
     taken.add(k)
     const { from, to } = shown[k]!
     return { expected: call, shown: { from, to }, is: goesOn(k) ? 'goes-on' : 'came', most: mostIn(from, to) }

@@ -2,6 +2,7 @@ export type * from './contract'
 export { traceForm } from './trace-form'
 export { TraceBuilder } from './trace-builder'
 export {
+  LINK_TROUBLES,
   METER_READS,
   NEXT_ERROR,
   openingLines,
@@ -10,6 +11,7 @@ export {
   readError,
   readsFor,
   shownText,
+  type LinkTrouble,
   type MeterReads,
 } from './scpi'
 export { Settling } from './settled'

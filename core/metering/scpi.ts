@@ -19,6 +19,20 @@ const INSTRUMENTS: Readonly<Record<string, MeterReads>> = {
 }
 /** Instruments send this for a value beyond their range (SCPI 1999, volume 1, 7.2.1.5). */
 const OVERLOAD = 9.9e37
+/** Why a line to a meter does not stand. */
+export const LINK_TROUBLES = [
+  'address-refused',
+  'not-found',
+  'no-connection',
+  'broken',
+  'no-answer',
+  'nonsense',
+  'taken',
+  'refused',
+  'too-many',
+  'database-away',
+] as const
+export type LinkTrouble = (typeof LINK_TROUBLES)[number]
 /** A number as instruments write it (IEEE 488.2, 8.7.2 to 8.7.4). */
 const NUMBER = /^[-+]?(?:\d+\.?\d*|\.\d+)(?:E[-+]?\d{1,3})?$/i
 

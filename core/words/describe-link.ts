@@ -1,19 +1,6 @@
-import type { SeenCall } from '../metering'
+import type { LinkTrouble, SeenCall } from '../metering'
 import { formatClock } from './describe-run'
 import { LOCALE, type Locale } from './locale'
-
-/** Why a line to a meter does not stand. */
-export type LinkTrouble =
-  | 'address-refused'
-  | 'not-found'
-  | 'no-connection'
-  | 'broken'
-  | 'no-answer'
-  | 'nonsense'
-  | 'taken'
-  | 'refused'
-  | 'too-many'
-  | 'database-away'
 
 const TROUBLES: Record<Locale, Record<LinkTrouble, string>> = {
   en: {
@@ -35,7 +22,14 @@ export const describeLink = (why: LinkTrouble, text = '', locale: Locale = LOCAL
   `Lost: ${TROUBLES[locale][why]}${text ? ` (${text})` : ''}. It is tried again; what was read stays.`
 
 const SAID: Record<Locale, Record<SeenCall['is'], string>> = {
-  en: { came: 'shown', 'goes-on': 'on since', never: 'not shown', due: 'still to come', unasked: 'shown unasked' },
+  en: {
+    came: 'shown',
+    'goes-on': 'on since',
+    never: 'not shown',
+    unwatched: 'not watched',
+    due: 'still to come',
+    unasked: 'shown unasked',
+  },
 }
 
 /** A call that a good machine makes and what a meter saw of it. */

@@ -24,7 +24,7 @@ export {
 export { describePosition, describeTiming } from './describe-timing'
 export { describeDoubt, describeVerdict, formatFinding } from './describe-verdict'
 export { describeCue, describeLane, describeNextCall, describeSuspectTurn, formatClock } from './describe-run'
-export { describeLink, describeSeenCall, type LinkTrouble } from './describe-link'
+export { describeLink, describeSeenCall } from './describe-link'
 export { describeTraceProblem } from './describe-trace'
 export { describeWhyNot, type WhyNot } from './describe-why-not'
 export { formatChance } from './format-chance'

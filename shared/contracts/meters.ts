@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { METER_READS } from '../../core/metering'
+import { LINK_TROUBLES, METER_READS } from '../../core/metering'
 import { contract, EVERYBODY, id, idParam, line } from './contract'
 
 /** A meter that a lead has allowed: where it listens. */
@@ -48,20 +48,6 @@ export const streamQuery = z.strictObject({
 /** A reading: counted, with ms since the link was begun; `null` beyond the range of the meter. */
 export const meterReading = z.object({ link: z.string(), n: z.int(), at: z.number(), si: z.number().nullable() })
 export type MeterReading = z.infer<typeof meterReading>
-
-/** Why a line does not stand. */
-export const LINK_TROUBLES = [
-  'address-refused',
-  'not-found',
-  'no-connection',
-  'broken',
-  'no-answer',
-  'nonsense',
-  'taken',
-  'refused',
-  'too-many',
-  'database-away',
-] as const
 
 export const linkState = z.object({
   is: z.enum(['connecting', 'open', 'lost']),

@@ -141,6 +141,10 @@ test('the calls of a washer are caught by two meters: cold comes, hot does not, 
   await expect(calls(cold)).toContainText(/Expected 0:00 to 0:54: shown 0:0[01] to (0:5|1:0)\d/, { timeout: 120_000 })
   await expect(calls(hot)).toContainText('Expected 0:54 to 1:48: not shown', { timeout: 120_000 })
 
+  // Nothing shown is a reading only of a phase that was seen to begin.
+  await expect(calls(hot).getByRole('button')).toHaveCount(0)
+  await page.getByText('Something else was noticed').click()
+  await page.getByRole('button', { name: 'Hot fill begins', exact: true }).click()
   await calls(cold)
     .getByRole('button', { name: /^Enter 1[12]\d/ })
     .click()

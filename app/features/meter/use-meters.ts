@@ -21,5 +21,12 @@ export function useMeters() {
     asked.value = true
   }
   void look()
-  return { meters, trouble, asked, look, isLead: computed(() => session.person?.role === 'lead') }
+  return {
+    meters,
+    trouble,
+    asked,
+    look,
+    isLead: computed(() => session.person?.role === 'lead'),
+    mayRead: computed(() => session.person?.role !== 'read-only'),
+  }
 }

@@ -46,8 +46,8 @@ describe('a trace against the calls of a good machine', () => {
   const { catalogue, predictor } = createEngine(loadSheet('orrisk-tl40'))
   const { machine } = catalogue
   const expected = expectedRun(predictor, advise(predictor, []), 0, {}, false)
-  /** What a meter at a valve shows through the warm wash of a machine by the plain simulator. */
-  const traced = (part: string, fault?: string) => {
+  /** What a meter at a valve shows through the warm wash of a machine by the plain simulator, with the line gone for a while. */
+  const traced = (part: string, fault?: string, gone?: { from: number; to: number }) => {
     const own = machine.faults.find((f) => f.id === fault)
     const active = own ? [{ fault: own, severity: own.severity && severityAt(own.severity, 0.5) }] : []
     const live = new DrawnMachine(catalogue, active, random(7), 'none', 0).live()
@@ -56,6 +56,7 @@ describe('a trace against the calls of a good machine', () => {
     const tips = { part: machine.parts.find((p) => p.id === part)!.index, a: 'a', b: 'b' }
     for (let s = 0; s < 240; s += 0.2) {
       live.goTo(s)
+      if (gone && s >= gone.from && s < gone.to) continue
       trace.push(s, live.volts(tips, 'ac'))
     }
     const { seconds, columns } = trace.whole()
@@ -73,6 +74,9 @@ describe('a trace against the calls of a good machine', () => {
     const never = traced('hot-valve', 'hot-out.dead')
     expect(never.map((c) => c.is)).toEqual(['never'])
     expect(never[0]!.most).toBeLessThan(5)
+    // With the line gone for most of that time nobody can say so; before and after it costs nothing.
+    expect(traced('hot-valve', 'hot-out.dead', { from: 50, to: 100 }).map((c) => c.is)).toEqual(['unwatched'])
+    expect(traced('hot-valve', 'hot-out.dead', { from: 0, to: 52 }).map((c) => c.is)).toEqual(['never'])
     const on = traced('hot-valve', 'hot-out.stuck')
     expect(on.map((c) => c.is)).toEqual(['goes-on'])
     expect(on[0]!.shown!.from).toBeLessThan(1)

@@ -22,18 +22,29 @@ const props = withDefaults(
     spans?: readonly { from: number; to: number; si: number }[] | undefined
     /** Seconds of the run that goes on; `undefined` while none does. */
     runNow?: (() => number) | undefined
+    /** The stretch of that run in which it is read, and whether that was seen to begin: what is not shown before is no reading. */
+    within?: { from: number; to: number } | undefined
+    begun?: boolean
     /** What it is put to: its key, where several stand on a page, is only that of the first. */
     title: string
     /** Under which its open line is kept for a page that is loaded again; left out, it is not. */
     place?: string | undefined
     withKey?: boolean
   }>(),
-  { reads: undefined, spans: undefined, runNow: undefined, place: undefined, withKey: true },
+  {
+    reads: undefined,
+    spans: undefined,
+    runNow: undefined,
+    within: undefined,
+    begun: true,
+    place: undefined,
+    withKey: true,
+  },
 )
 const emit = defineEmits<{ take: [si: number]; enter: [si: number] }>()
 const MeterChart = defineAsyncComponent(() => import('./MeterChart.vue'))
 const beeps = useBeeps()
-const { meters, trouble, asked } = useMeters()
+const { meters, trouble, asked, mayRead } = useMeters()
 
 const atRest = ref(false)
 const link = useMeterLink((si) => atRest.value && take(si))
@@ -45,7 +56,11 @@ const READS: Record<MeterReads, { title: string; dimension: Dimension }> = {
   'amps-ac': { title: 'Amperes, alternating', dimension: 'current' },
 }
 const chosen = ref<string>()
-watch(meters, (list) => (chosen.value ??= list[0]?.id))
+watch(meters, (list) => {
+  chosen.value ??= list[0]?.id
+  // One that is no longer allowed has no line.
+  if (opened.value && !list.some((m) => m.id === opened.value?.meter)) close()
+})
 const picked = ref<MeterReads>('volts-ac')
 const its = computed(() => props.reads ?? picked.value)
 const dimension = computed(() => READS[its.value].dimension)
@@ -97,8 +112,12 @@ const isLost = computed(
 )
 
 const { shown, expected, calls, stretches } = useSeenTrace(link, isLost, props)
-/** What was shown of an expected call can be entered once its time is over. */
-const isOver = (c: SeenCall) => c.most !== undefined && c.expected && (c.is === 'came' || c.is === 'never')
+/** What was shown of a call that is due while it is read can be entered once it is over. */
+const isRead = ({ expected: due, is, most }: SeenCall) =>
+  most !== undefined &&
+  due !== undefined &&
+  (is === 'came' || is === 'never') &&
+  (!props.within || (due.from < props.within.to && due.to > props.within.from))
 function saveTrace(): void {
   const name = `${READS[its.value].title} (${DEFAULT_UNIT[dimension.value].symbol})`
   saveFile(`${props.title}.csv`, writeTrace(link.traced(name).trace))
@@ -123,8 +142,9 @@ function saveTrace(): void {
             option-value="id"
             aria-label="What it reads"
           />
-          <Button severity="secondary" :disabled="!chosen" @click="open">Open the line</Button>
+          <Button severity="secondary" :disabled="!chosen || !mayRead" @click="open">Open the line</Button>
         </div>
+        <p v-if="!mayRead" class="small">Your role may look at jobs, not measure.</p>
         <p class="small soft">
           {{
             mains
@@ -160,9 +180,12 @@ function saveTrace(): void {
       <ul v-if="calls.length" class="calls" aria-label="Calls">
         <li v-for="(c, k) in calls" :key="k" class="number small" :class="{ bad: c.is === 'never' }">
           {{ describeSeenCall(c)
-          }}<template v-if="isOver(c)"
+          }}<template v-if="isRead(c)"
             >, {{ format(c.most!) }} at most
-            <button type="button" class="chip" @click="emit('enter', c.most!)">Enter {{ format(c.most!) }}</button>
+            <button v-if="begun || c.is === 'came'" type="button" class="chip" @click="emit('enter', c.most!)">
+              Enter {{ format(c.most!) }}
+            </button>
+            <span v-else class="soft">(mark that its phase has begun; then this is a reading)</span>
           </template>
         </li>
       </ul>

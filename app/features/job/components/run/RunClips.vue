@@ -24,6 +24,8 @@ const props = defineProps<{
   /** Whether the call of this test is on now, as far as is known. */
   called: ReadonlySet<string>
   entered: ReadonlySet<string>
+  /** Phases that were seen to begin in this run, by their lanes. */
+  begun: ReadonlySet<string>
   /** Seconds of the run, to the moment. */
   now: () => number
 }>()
@@ -63,6 +65,8 @@ function hold(call: CalledTest): void {
   typed.value[call.test] = ''
   emit('shown', call.test, read.value.si, 'hand')
 }
+/** When a good machine is in the phase in which it is read. */
+const phaseOf = (call: CalledTest) => props.expected.phases.find((p) => p.id === call.lane)?.spans[0]
 /** A line that stood open at these tips in this job. */
 const placeOf = (call: CalledTest) => `${props.job} ${call.test}`
 const format = (si: number, call: CalledTest) => formatQuantity(si, call.dimension)
@@ -99,6 +103,8 @@ const format = (si: number, call: CalledTest) => formatQuantity(si, call.dimensi
             :reads="readsFor(c.instrument)"
             :spans="c.shows"
             :run-now="running ? now : undefined"
+            :within="phaseOf(c)"
+            :begun="begun.has(c.lane)"
             :with-key="k === 0"
             @take="emit('shown', c.test, $event, 'meter')"
             @enter="emit('take', c.test, $event)"

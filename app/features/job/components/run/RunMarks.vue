@@ -58,6 +58,10 @@ const lastText = computed(() => {
     describeCue(lane, last.turn === 'off' ? 'off' : 'on')
   return last.turn === 'not' ? `${title} did not come` : `${title} at ${formatClock(last.seconds)}`
 })
+/** Phases that nobody has seen to begin: one further on can be marked before those that come first. */
+const unseen = computed(() =>
+  props.expected.phases.filter((p) => !props.cues.some((c) => c.lane === p.id && c.turn === 'on' && c.mark)),
+)
 const done = computed(() => props.cues.filter((c) => c.mark))
 const asked = computed(() => `${done.value.length + 1} of ${props.cues.length}`)
 const TROUBLE = {
@@ -124,6 +128,15 @@ useKeys({ '1': () => take(0), '2': () => take(1), '3': () => take(2), '4': () =>
           @click="emit('other', stop.id, 'on')"
         >
           It stops: {{ stop.title }}
+        </button>
+        <button
+          v-for="phase in unseen"
+          :key="phase.id"
+          type="button"
+          class="chip"
+          @click="emit('other', phase.id, 'on')"
+        >
+          {{ phase.title }} begins
         </button>
         <button
           v-for="lane in expected.lanes"

@@ -47,6 +47,9 @@ const held = computed(() => {
   }
   return all
 })
+const begunPhases = computed(
+  () => new Set((newest.value?.marks ?? []).filter((m) => m.turn === 'on').map((m) => m.lane)),
+)
 const phaseNow = computed(() => {
   const begun = cues.value.filter(
     (c) => c.lane.startsWith('phase:') && (c.mark ? c.mark.turn === 'on' : c.expected <= seconds.value),
@@ -197,6 +200,7 @@ const barredLive = computed(() =>
         @clip="context.enter({ type: 'clipped', test: $event })"
         @unclip="context.enter({ type: 'unclipped', test: $event })"
         @safety="context.safety"
+        :begun="begunPhases"
         :now="run.now"
         @shown="(test, si, noticed) => run.mark(test, 'on', run.marksOf(test), noticed, run.now(), si)"
         @take="take"
