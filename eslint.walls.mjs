@@ -39,6 +39,7 @@ const CORE = {
   job: ['foundation', 'evidence'],
   measuring: ['foundation'],
   running: ['foundation'],
+  report: ['foundation', 'job', 'words'],
   hearing: [],
   metering: [],
   statistics: UPWARDS.slice(0, UPWARDS.indexOf('simulate')),
@@ -46,7 +47,7 @@ const CORE = {
   // The second simulator shares the language of machines and nothing of the solvers.
   truth: UPWARDS.slice(0, UPWARDS.indexOf('measurements')),
 }
-CORE.advice.push('job', 'words', 'diagram', 'running')
+CORE.advice.push('job', 'words', 'diagram', 'running', 'report')
 
 /** What a page may run of core; the engine runs in the worker. */
 const FOR_PAGES = [
@@ -54,6 +55,7 @@ const FOR_PAGES = [
   'words',
   'measuring',
   'running',
+  'report',
   'hearing',
   'metering',
   'job',
@@ -62,7 +64,7 @@ const FOR_PAGES = [
   'layout',
 ]
 /** What the server may run of core outside its worker pool. */
-const FOR_SERVER = ['foundation', 'words', 'job', 'sync', 'metering']
+const FOR_SERVER = ['foundation', 'report', 'words', 'job', 'sync', 'metering']
 
 const is = (type, captured) => ({ element: { type, ...(captured ? { captured } : {}) } })
 /** A room through the one file that is its door. */
@@ -124,6 +126,7 @@ const policies = [
   ...allow(is('engine'), anyRoom),
   // Types are nowhere at run time.
   ...['feature', 'ui', 'data'].map((t) => ({ from: is(t), allow: { to: anyRoom, dependency: { kind: 'type' } } })),
+  { from: is('pool'), allow: { to: door('area', 'service'), dependency: { kind: 'type' } } },
   { from: rooms(['words', 'job', 'truth', 'layout']), allow: { to: anyRoom, dependency: { kind: 'type' } } },
 
   ...allow(is('route'), is('area'), is('platform'), is('contracts')),

@@ -7,8 +7,9 @@
 import { writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { findShipped } from '../cli/library'
+import { carryOut, type Hands } from './carry-out'
 import { advise, createEngine, factsOf } from '../core/advice'
-import { dimensionOf } from '../core/diagnosis/catalogue'
+import { dimensionOf, type TestCatalogue } from '../core/diagnosis/catalogue'
 import { formatReading } from '../core/words'
 import type { Evidence } from '../core/evidence'
 import { orThrow } from '../core/foundation/result'
@@ -208,7 +209,8 @@ const nextId = () => `01940000-0000-7000-8000-${String(++made).padStart(12, '0')
 /** A machine with this fault at the middle of its severities; the first fault of the sheet that is complained of, where there is none by this name. */
 function broken(story: Story) {
   const { text, file } = findShipped(story.sheet)!
-  const predictor = createEngine(orThrow(readSheet(text, file, findShipped))).predictor
+  const engine = createEngine(orThrow(readSheet(text, file, findShipped)))
+  const { predictor } = engine
   const { catalogue } = predictor
   const named = catalogue.machine.faults.filter((f) => f.id === story.fault)
   for (const fault of [...named, ...catalogue.machine.faults]) {
@@ -217,28 +219,36 @@ function broken(story: Story) {
     const complaints = truth.complaints()
     if (complaints.length) {
       if (fault.id !== story.fault) process.stdout.write(`${story.sheet}: ${fault.id} instead of ${story.fault}\n`)
-      return { predictor, catalogue, truth, fault, complaint: complaints[0] }
+      return { engine, predictor, catalogue, truth, fault, complaint: complaints[0] }
     }
   }
   throw new Error(`No fault of ${story.sheet} is complained of.`)
 }
 
+/** A jumper is put in, and stays. */
+function bridgeOne({ machine }: TestCatalogue, { put, makeSafe }: Hands): void {
+  const part = machine.parts.find((p) => mayBeBridged(machine.kinds[p.index], p.choice))
+  makeSafe(LIVE_ACTS)
+  if (part) put({ type: 'action', action: { verb: 'jumper', target: part.id } })
+}
+
 function play(story: Story): Seeded {
-  const { predictor, catalogue, truth, fault, complaint } = broken(story)
+  const { engine, predictor, catalogue, truth, fault, complaint } = broken(story)
   const evidence: Evidence[] = [{ type: 'complaint', complaint }]
-  const out: Seeded = { id: nextId(), person: story.person, events: [] }
+  const by = story.person
+  const out: Seeded = { id: nextId(), person: by, events: [] }
   let minutesAgo = story.hoursAgo * 60
   const facts = factsOf(catalogue)
   let standing = emptyStanding
-  const by = story.person
   // As whoever carries the job on would have entered it.
   const put = (payload: Payload, minutes = 2) => {
     const n = out.events.length
     const entry = stamped({ id: nextId(), ...FROM, minutesAgo, ordinal: n + 1, baseSeq: n, payload }, facts)
     out.events.push(entry)
     const at = new Date(-minutesAgo * 60e3).toISOString()
-    standing = apply(standing, { ...entry, at, seq: n + 1, by: story.person }, () => undefined)
+    standing = apply(standing, { ...entry, at, seq: n + 1, by }, () => undefined)
     minutesAgo -= minutes
+    return entry.id
   }
   const makeSafe = (acts: readonly HandAct[]) => {
     const at = new Date(-minutesAgo * 60e3).toISOString()
@@ -263,11 +273,7 @@ function play(story: Story): Seeded {
   const remedy = () => repairs[advise(predictor, evidence).plan.remedies[0].repair]
   put({ type: 'opened', unit: unit(story.unit), complaints: [complaint], words: story.words })
   readOn(story.readings)
-  if (story.ends === 'bypass') {
-    const part = catalogue.machine.parts.find((p) => mayBeBridged(catalogue.machine.kinds[p.index], p.choice))
-    makeSafe(LIVE_ACTS)
-    if (part) put({ type: 'action', action: { verb: 'jumper', target: part.id } })
-  }
+  if (story.ends === 'bypass') bridgeOne(catalogue, { put, makeSafe })
   if (story.ends === 'in-vain') {
     const other = repairs.find((r, i) => i !== fault.repair && r.id !== remedy().id)!
     put({ type: 'action', action: { verb: 'repair', target: other.id } }, 30)
@@ -275,8 +281,12 @@ function play(story: Story): Seeded {
     readOn(3)
   }
   if (story.note && story.ends !== 'reopened') put({ type: 'note', text: story.note })
-  if (story.ends === 'closed' || story.ends === 'reopened')
-    put({ type: 'closed', repair: remedy().id, text: remedy().title }, 240)
+  if (story.ends === 'closed' || story.ends === 'reopened') {
+    const { id: repair, title } = remedy()
+    if (!carryOut(engine, truth, evidence, repair, { put, makeSafe }))
+      throw new Error(`${story.sheet}: ${repair} does not do.`)
+    put({ type: 'closed', repair, text: title }, 240)
+  }
   if (story.ends === 'reopened') {
     put({ type: 'reopened' })
     put({ type: 'note', text: story.note! })

@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { recall, remember } from './device'
 
 /** The steps of a job that have an address, in their order. */
-export const JOB_STEPS = ['call', 'safe', 'wiring', 'find', 'run'] as const
+export const JOB_STEPS = ['call', 'safe', 'wiring', 'find', 'run', 'decide', 'repair', 'prove', 'report'] as const
 export type JobStep = (typeof JOB_STEPS)[number]
 
 const KEPT = 'duckweed:steps'

@@ -1,13 +1,16 @@
 import { expose } from 'comlink'
-import type { Evidence } from '../../core/evidence'
 import {
-  connectorsOf,
   compareOrders,
-  connectionsOf,
-  conditionsOf,
   createEngine,
+  decide,
   expectedRun,
-  needsOf,
+  newPartChecks,
+  judgementOf,
+  proofsFor,
+  readEach,
+  reportMachineOf,
+  repairActsOf,
+  repairGuideOf,
   telling,
   whyNot,
   withHistory,
@@ -16,18 +19,28 @@ import {
   type OrderCost,
   type TestCard,
 } from '../../core/advice'
-import { mayBeBridgedIn, parseProbe, permittedBy, type Procedure } from '../../core/diagnosis/catalogue'
+import { mayBeBridgedIn, parseProbe, permittedBy } from '../../core/diagnosis/catalogue'
 import { readCompiled, writeCompiled, type CompiledPredictions } from '../../core/diagnosis/predict'
 import { ladderOf, traceLines } from '../../core/diagram'
 import { drawPicture, layoutPicture, stripsOf } from '../../core/diagram/layout'
 import { InputError, orThrow } from '../../core/foundation/result'
-import { CIRCUMSTANCES, CIRCUMSTANCE_IDS, mayBeBridged } from '../../core/model/kinds'
-import type { Acceptance, Machine } from '../../core/model/machine'
+import { mayBeBridged } from '../../core/model/kinds'
+import type { Acceptance } from '../../core/model/machine'
 import { readSheet, type OwnOptions, type Sheet } from '../../core/model/sheet'
 import { experienceFrom, type Experience, type ShopRecord } from '../../core/statistics'
-import { METERS } from '../../core/simulation/instrument'
-import { describePosition, describeProblem, describeProof, describeTiming, describeWhyNot } from '../../core/words'
-import type { Answer, Contact, EngineApi, MachineDrawing, MachineFacts, Question, Written } from './protocol'
+import { describeProblem, describeProofNeed, describeWhyNot, type ProofSort } from '../../core/words'
+import { machineFactsOf } from './machine-facts'
+import type {
+  Answer,
+  Choices,
+  Contact,
+  EngineApi,
+  MachineDrawing,
+  MachineFacts,
+  Question,
+  RepairPlan,
+  Written,
+} from './protocol'
 
 /** Heavy computation, off the page's thread. */
 let sheet: Sheet | undefined
@@ -60,17 +73,7 @@ function opened(acceptance: Acceptance = 'published'): Engine {
   return own
 }
 
-/** Each entry by itself: one that the sheet does not know (another revision, another device) is left out, the others count. */
-function understood(written: readonly Written[]): { evidence: Evidence; event: string | undefined }[] {
-  const engine = opened()
-  return written.flatMap((item) => {
-    const one = engine.read([item])
-    const value = 'value' in item ? item.value : undefined
-    const event = 'event' in item ? item.event : undefined
-    if (!one.ok) return []
-    return one.value.map((e) => ({ evidence: e.type === 'reading' && value ? { ...e, value } : e, event }))
-  })
-}
+const understood = (written: readonly Written[]) => readEach(opened(), written)
 
 /** The newest advice of each sort: view and card ask for the same one. */
 const newest = new Map<boolean, { key: string; advice: Advice }>()
@@ -101,92 +104,15 @@ async function prepare(engine: Engine): Promise<void> {
   }
 }
 
-/** Whether a customer beside the machine can answer it: by eye or ear, nothing opened, no meter, no service mode. */
-function canCustomer({ sheet }: Machine, { workMode, needs, meter, measurement }: Procedure): boolean {
-  if (workMode !== 'observe' || needs.panels.length || needs.loosened.length || meter !== undefined) return false
-  if (measurement.type === 'code') return true
-  const service = needs.arrival && sheet.programs[needs.arrival.program]?.service
-  return measurement.type === 'sense' && measurement.sense !== 'hand' && !service
-}
-
-/** Every test of the machine, columns of readings too. */
-function testsOf(engine: Engine): MachineFacts['tests'] {
-  const { machine, catalogue } = engine
-  return [
-    ...catalogue.procedures.map((p) => ({ id: p.id, title: engine.titleOf(p), p })),
-    ...catalogue.strips.map((s) => ({ id: s.id, title: engine.titleOfStrip(s), p: s.rows[0]! })),
-  ].map(({ id, title, p }) => ({
-    id,
-    title,
-    when: describeTiming(machine, p.timing),
-    workMode: p.workMode,
-    part: 'part' in p.measurement ? p.measurement.part : -1,
-    shape: p.shape,
-    asFound: p.needs.asFound,
-    byCustomer: canCustomer(machine, p) ? engine.howTo(p) : undefined,
-    how: p.needs.asFound ? engine.howTo(p) : undefined,
-    powered: p.needs.power === 'on',
-  }))
-}
-
-/** What a page must know of the machine. */
-function factsOf(own: Sheet, engine: Engine, record: ShopRecord | undefined): MachineFacts {
-  const { machine, catalogue } = engine
-  return {
-    provided: compiled !== undefined,
-    basis: isMoved() || fitted.length ? JSON.stringify([experience?.knownGood, fitted]) : '',
-    title: own.title,
-    source: own.source,
-    parts: machine.parts.map((p) => ({
-      id: p.id,
-      title: p.title,
-      line: p.line,
-      byHand: machine.kinds[p.index]!.manual !== undefined,
-      terminals: machine.kinds[p.index]!.terminals,
-      colours: Object.fromEntries(
-        own.colours.filter((c) => c.part === p.id).map(({ terminal, colour }) => [terminal, colour]),
-      ),
-    })),
-    connections: connectionsOf(catalogue),
-    moments: [
-      ...new Map(
-        catalogue.readingMoments.map(({ id, position }) => [id, { id, title: describePosition(machine, position) }]),
-      ).values(),
-    ],
-    meters: METERS.filter((m) => m.dimension === 'voltage' || m.dimension === 'resistance').map((m) => ({
-      id: m.id,
-      title: m.title,
-      dead: m.dimension === 'resistance',
-    })),
-    programs: own.programs.map(({ id, title, service }) => ({ id, title, service })),
-    conditions: conditionsOf(machine),
-    complaints: own.complaints.map(({ id, words }) => ({ id, words })),
-    options: own.options.map(({ id, title, fitted }) => ({ id, title, fitted })),
-    circumstances: CIRCUMSTANCE_IDS.map((id) => ({ id, words: CIRCUMSTANCES[id].words })),
-    makeSafe: needsOf(machine).map((need, i) => ({
-      ...need,
-      text: [describeProof(need), own.makeSafe[i]!.text].filter(Boolean).join('. '),
-    })),
-    tests: testsOf(engine),
-    cautions: own.cautions.map((c) => c.text),
-    customer: own.customer,
-    repairs: own.repairs.map(({ id, title }) => ({ id, title })),
-    asFound: own.asFound,
-    connectors: connectorsOf(machine),
-    settings: own.settings,
-    care: own.care,
-    experience: record &&
-      experience && {
-        jobs: record.jobs.length,
-        machineYears: record.machineYears,
-        knownGood: Object.values(experience.knownGood).flat().length,
-      },
-  }
-}
+const factsNow = (record: ShopRecord | undefined): MachineFacts =>
+  machineFactsOf(sheet!, opened(), { provided: compiled !== undefined, fitted, record, experience })
 
 /** Bytes as they leave a stream. */
 const through = (bytes: Uint8Array, stream: CompressionStream | DecompressionStream): Response =>
   new Response(new Blob([bytes as BlobPart]).stream().pipeThrough(stream))
+
+/** How something that has to hold is shown, by its id. */
+const howProven = (id: string): string => describeProofNeed(id.split(':')[0] as ProofSort).how
 
 const api: EngineApi = {
   open(sheets, record, own = []) {
@@ -194,7 +120,7 @@ const api: EngineApi = {
       const given = JSON.stringify([sheets, own])
       const told = JSON.stringify(record ?? null)
       // As it was opened last: what was computed since holds.
-      if (given === text && told === seen) return factsOf(sheet!, opened(), record)
+      if (given === text && told === seen) return factsNow(record)
       newest.clear()
       engines.clear()
       preparing = undefined
@@ -215,7 +141,7 @@ const api: EngineApi = {
       if (error instanceof InputError) throw new Error(error.problems.map((p) => describeProblem(p)).join(' '))
       throw error
     }
-    return factsOf(sheet!, opened(), record)
+    return factsNow(record)
   },
   async provide(bytes) {
     const own = opened()
@@ -258,6 +184,32 @@ const api: EngineApi = {
     const index = engine.machine.programs.findIndex((p) => p.id === program)
     if (index < 0) throw new Error(`There is no program ${program}.`)
     return expectedRun(engine.predictor, adviceFor(question, true), index, conditions, windows)
+  },
+  decide(question, costs): Choices {
+    const { machine, predictor } = opened(question.acceptance)
+    const { options, ...rest } = decide(predictor, adviceFor(question, false), costs)
+    return {
+      ...rest,
+      options: options.map((o) => {
+        const index = machine.repairs.findIndex((r) => r.id === o.id)
+        return { ...o, guide: repairGuideOf(machine, index), caution: machine.sheet.repairs[index]!.caution }
+      }),
+    }
+  },
+  repairPlan(acceptance, repair): RepairPlan | undefined {
+    const { machine, catalogue } = opened(acceptance)
+    const index = machine.repairs.findIndex((r) => r.id === repair)
+    if (index < 0) return undefined
+    const { id, title, minutes, price, licensed, caution } = machine.sheet.repairs[index]!
+    const [acts, guide] = [repairActsOf(machine, index), repairGuideOf(machine, index)]
+    const proofs = proofsFor(catalogue, index).map((need) => ({ ...need, how: howProven(need.id) }))
+    const newPart = newPartChecks(machine, index)
+    return { id, title, minutes, price, licensed, caution, acts, guide, newPart, proofs }
+  },
+  report(question) {
+    const engine = opened(question.acceptance)
+    const events = understood(question.written).flatMap((u) => (u.evidence.type === 'reading' ? [u.event] : []))
+    return { machine: reportMachineOf(engine), judgement: judgementOf(engine, adviceFor(question, false), events) }
   },
   orders(question: Question): OrderCost[] {
     return compareOrders(opened(question.acceptance).predictor, adviceFor(question, false), question.barred)

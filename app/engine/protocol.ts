@@ -1,11 +1,23 @@
-import type { Connection, ConnectorPins, OrderCost, TestCard, View } from '../../core/advice'
+import type {
+  Connection,
+  ConnectorPins,
+  Decision,
+  NewPartCheck,
+  OrderCost,
+  RepairGuide,
+  RepairOption,
+  ShopCosts,
+  TestCard,
+  View,
+} from '../../core/advice'
 import type { ExpectedRun } from '../../core/running'
+import type { ReportJudgement, ReportMachine } from '../../core/report'
 import type { Ladder } from '../../core/diagram'
 import type { DrawnPicture, Strips } from '../../core/diagram/layout'
 import type { Acceptance, Strategy, Written } from './written'
 import type { Dimension, ReadingShape } from '../../core/foundation/quantity'
-import type { SafetyNeed } from '../../core/job'
-import type { Kit, WorkMode } from '../../core/evidence'
+import type { ProofNeed, SafetyNeed } from '../../core/job'
+import type { HandAct, Kit, WorkMode } from '../../core/evidence'
 import type { OwnOptions, SheetOption } from '../../core/model/sheet'
 import type { ShopRecord } from '../../core/statistics'
 
@@ -105,6 +117,24 @@ export interface Contact {
   lets: string[]
 }
 
+/** A repair as hands need it: how it is done, what of the new part is proved, and what has to hold after it. */
+export interface RepairPlan {
+  id: string
+  title: string
+  minutes: number
+  price: number
+  licensed: string | undefined
+  caution: string | undefined
+  acts: HandAct[]
+  guide: RepairGuide
+  newPart: NewPartCheck[]
+  /** With how each is shown. */
+  proofs: (ProofNeed & { how: string })[]
+}
+
+/** What could be done about it, each with what a page shows of it. */
+export type Choices = Omit<Decision, 'options'> & { options: (RepairOption & Pick<RepairPlan, 'guide' | 'caution'>)[] }
+
 /** What the worker answers. */
 export interface EngineApi {
   /**
@@ -128,6 +158,12 @@ export interface EngineApi {
    * @param windows with the windows of good machines and what the suspects would make of it
    */
   run(question: Question, program: string, conditions: Record<string, number>, windows: boolean): ExpectedRun
+  /** What could be done about it and what each comes to in all. */
+  decide(question: Question, costs: ShopCosts): Choices
+  /** A repair of the sheet by its id; `undefined` where it has none of that name. */
+  repairPlan(acceptance: Acceptance, repair: string): RepairPlan | undefined
+  /** What a report of the job has to know, and what the evidence comes to. */
+  report(question: Question): { machine: ReportMachine; judgement: ReportJudgement }
   /** The named orders of work, with what each would begin with. */
   orders(question: Question): OrderCost[]
   /** Of some tests those that tell something of the fault, with how much, nat: those that tell most first. */

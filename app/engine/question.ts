@@ -1,9 +1,6 @@
 import type { Kit } from '../../core/evidence'
-import { barredFor, type Job, type Role } from '../../core/job'
+import { barredFor, writtenOf, type Job, type Role } from '../../core/job'
 import type { Acceptance, Question, Strategy } from './protocol'
-
-/** The same value from the device and from the server is the same question: a table keeps fields in an order of its own. */
-const inOneOrder = <T extends object>(value: T): T => Object.fromEntries(Object.entries(value).sort()) as T
 
 /** Who asks the engine, as far as its answer depends on it. */
 export interface Asking {
@@ -21,20 +18,5 @@ export const questionOf = (
   kit: { lacking: [...(kit?.lacking ?? [])], beepsBelow: kit?.beepsBelow },
   strategy: job.strategy as Strategy,
   acceptance: job.acceptance as Acceptance,
-  written: [
-    ...job.complaints.map((complaint) => ({ complaint })),
-    ...(job.circumstances ?? []).map((circumstance) => ({ circumstance })),
-    ...job.log.map((l) =>
-      l.type === 'reading'
-        ? {
-            event: l.event,
-            test: l.test,
-            reading: l.text,
-            ...(l.value === undefined ? {} : { value: inOneOrder(l.value) }),
-            ...(l.instrument === undefined ? {} : { instrument: l.instrument }),
-            ...(l.accuracy === undefined ? {} : { accuracy: l.accuracy }),
-          }
-        : { event: l.event, action: `${l.action.verb} ${l.action.target ?? ''}`.trim() },
-    ),
-  ],
+  written: writtenOf(job),
 })

@@ -1,6 +1,7 @@
 import { benchChecksOf, usualWorkOf, type Machine } from '../model/machine'
 import type { RepairNotes } from '../model/sheet'
 import { describeBench, describePanel, describeSeat, describeWork } from '../words'
+import { repairedParts } from './repair-acts'
 
 /** What hands need at a repair, in words. */
 export interface RepairGuide extends RepairNotes {
@@ -18,10 +19,10 @@ export interface RepairGuide extends RepairNotes {
 
 /** @param repair index of the repair */
 export function repairGuideOf(machine: Machine, repair: number): RepairGuide {
-  const { sheet, parts, partIndex } = machine
+  const { sheet, parts } = machine
   const { id, notes, licensed } = sheet.repairs[repair]
   const faults = sheet.faults.filter((f) => f.repair === id)
-  const places = [...new Set(faults.map((f) => partIndex.get(f.part)!))]
+  const places = repairedParts(machine, repair)
   const panels = new Set(places.map((p) => parts[p].panel))
   const sits = places.map((p) => describeSeat(sheet.parts[p])).filter(Boolean)
   const others = new Set(faults.flatMap((f) => f.instead))

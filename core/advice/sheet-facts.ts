@@ -3,6 +3,7 @@ import { provingPairs, type Machine } from '../model/machine'
 import { METERS } from '../simulation/instrument'
 import { FACTS_VERSION, type SafetyNeed, type SheetFacts } from '../job'
 import { handActsOf, type TestCatalogue } from '../diagnosis/catalogue'
+import { proofsFor } from './proof-of'
 import { vocabularyOf } from './vocabulary'
 
 /** The safety steps of a machine, in the order of its sheet. */
@@ -36,7 +37,7 @@ export function factsOf(catalogue: TestCatalogue): SheetFacts {
     circumstances: [...CIRCUMSTANCE_IDS],
     options: sheet.options.map((o) => o.id),
     needs: needsOf(machine),
-    repairs: sheet.repairs.map(({ id, title }) => ({ id, title })),
+    repairs: sheet.repairs.map(({ id, title }, i) => ({ id, title, proof: proofsFor(catalogue, i) })),
     tests: Object.fromEntries(
       procedures.map((p) => [
         p.id,

@@ -1,5 +1,6 @@
-import { isBypass } from '../evidence'
+import { isBypass, type Action } from '../evidence'
 import type { Payload, SequencedEvent } from './event-schema'
+import { applyOutcome, undecided, unprovenAgain, withoutProof } from './outcome'
 import { LEAD_OFF, standingAt, type Confirmation, type JobStanding } from './standing'
 
 /**
@@ -8,6 +9,7 @@ import { LEAD_OFF, standingAt, type Confirmation, type JobStanding } from './sta
  */
 export const isRetractable = (payload: Payload): boolean =>
   ['reading', 'safety', 'note', 'photo', 'label', 'marked', 'retracted'].includes(payload.type) ||
+  ['ticked', 'new-part', 'used', 'condemned', 'proven'].includes(payload.type) ||
   (payload.type === 'action' && payload.action.verb === 'repair')
 
 type Find = (id: string) => Pick<SequencedEvent, 'id' | 'seq' | 'payload'> | undefined
@@ -28,6 +30,8 @@ function count(s: JobStanding, id: string, payload: Payload, by: 1 | -1): JobSta
     }
     case 'action':
       return payload.action.verb === 'repair' ? { ...s, repairs: s.repairs + by } : s
+    case 'proven':
+      return by < 0 ? withoutProof(s, id) : s
     default:
       return s
   }
@@ -43,7 +47,8 @@ function without(s: JobStanding, holds: (id: string) => boolean): JobStanding {
 /** Power is on the machine: proved dead it is no more. */
 function goneLive(s: JobStanding, { seq, at, by }: SequencedEvent): JobStanding {
   const taken = new Set(s.untilLive)
-  return { ...without(s, (id) => !taken.has(id)), liveSeq: seq, live: { at, by } }
+  const { unsafe: _, ...rest } = s
+  return { ...without(rest, (id) => !taken.has(id)), liveSeq: seq, live: { at, by } }
 }
 
 /** Hands are in the machine: whoever they belong to, and what was looked over before power went back has to be looked over anew. */
@@ -99,7 +104,17 @@ function retract(s: JobStanding, seq: number, target: ReturnType<Find>, find: Fi
 }
 
 /** Entries that end the waiting for a part or for somebody. */
-const GOES_ON: ReadonlySet<Payload['type']> = new Set(['reading', 'action', 'closed', 'reopened'])
+const GOES_ON: ReadonlySet<Payload['type']> = new Set([
+  'reading',
+  'action',
+  'decided',
+  'ticked',
+  'new-part',
+  'used',
+  'proven',
+  'closed',
+  'reopened',
+])
 
 /** Who comes back to a machine makes it safe anew. */
 const nothingSafe = (seq: number) => ({
@@ -142,9 +157,13 @@ function clip(s: JobStanding, { type, test }: Extract<Payload, { type: 'clipped'
   return now.length ? { ...rest, clips: now } : rest
 }
 
+/** Of what hands do, that which leaves the machine as it was proved. */
+const LEAVES_PROVEN: ReadonlySet<Action['verb']> = new Set(['isolate', 'restore', 'start'])
+
 /** What hands did to the machine. */
-function act(s: JobStanding, e: SequencedEvent, payload: Extract<Payload, { type: 'action' }>): JobStanding {
+function act(before: JobStanding, e: SequencedEvent, payload: Extract<Payload, { type: 'action' }>): JobStanding {
   const { verb, target } = payload.action
+  const s = verb === 'repair' ? undecided(before) : LEAVES_PROVEN.has(verb) ? before : unprovenAgain(before)
   const key = target !== undefined && (verb === 'lift' || verb === 'land') ? target + LEAD_OFF : target
   if (isBypass(verb) && key !== undefined && !s.bypasses.includes(key))
     return {
@@ -197,7 +216,7 @@ export function apply(s: JobStanding, e: SequencedEvent, find: Find): JobStandin
       const counted = count(next, e.id, payload, 1)
       // What was clipped on dead is read hands-off: with the power on, no hands are in it.
       if (payload.live) return goneLive(counted, e)
-      return payload.hands ? handsWentIn(counted, e) : counted
+      return payload.hands ? unprovenAgain(handsWentIn(counted, e)) : counted
     }
     case 'safety':
       return confirm(count(next, e.id, payload, 1), e, payload.does)
@@ -206,22 +225,22 @@ export function apply(s: JobStanding, e: SequencedEvent, find: Find): JobStandin
     case 'acceptance':
       return { ...next, acceptance: payload.acceptance }
     case 'awaits': {
-      const { what, text } = payload
-      return { ...next, awaits: { what, text, at: e.at, by: e.by } }
+      const { type: _, ...waits } = payload
+      return { ...next, awaits: { ...waits, at: e.at, by: e.by } }
     }
     case 'disconnected':
     case 'reconnected':
-      return handsWentIn(connect(next, payload), e)
+      return unprovenAgain(handsWentIn(connect(next, payload), e))
     case 'run':
-      return goneLive(next, e)
+      return applyOutcome(goneLive(next, e), e)
     case 'clipped':
     case 'unclipped':
       return handsWentIn(clip(next, payload), e)
     case 'closed':
       return { ...next, closed: closedBy(e, payload) }
     case 'reopened':
-      return { ...next, ...nothingSafe(e.seq), closed: undefined }
+      return { ...undecided(next), ...nothingSafe(e.seq), closed: undefined }
     default:
-      return count(next, e.id, payload, 1)
+      return applyOutcome(count(next, e.id, payload, 1), e)
   }
 }

@@ -1,5 +1,7 @@
 import { z } from 'zod'
 import { ACCURACY, SAFETY_EFFECTS, TEST_STRATEGIES, VERBS } from '../evidence'
+import { OUTCOME_PAYLOADS } from './outcome-schema'
+import { day, moment, name, photoHash, revision, share, text, value, words } from './schema-basics'
 
 /**
  * What happened on a job, as data. An event is written once and never changed: a newer form of the language gets a
@@ -7,31 +9,8 @@ import { ACCURACY, SAFETY_EFFECTS, TEST_STRATEGIES, VERBS } from '../evidence'
  */
 export const EVENT_VERSION = 3 as const
 
-/** Years outside these are a broken clock, not a time. */
-const YEARS = { first: 2000, last: 2099 }
-
-/** U+0000 and half a surrogate pair: no database column and no wire carries them. */
-const ODD = /\p{Surrogate}/u
-const NUL = String.fromCharCode(0)
-
-/** Whether every store and every wire can carry a text as it is. */
-export const isSoundText = (text: string): boolean => !ODD.test(text) && !text.includes(NUL)
-
-/** The same text without what no store can carry. */
-export const soundText = (text: string): string => text.replaceAll(NUL, '').replace(/\p{Surrogate}/gu, '')
-
-/** A text of so many characters that can be stored. */
-export const text = (most: number, least = 0) =>
-  z.string().min(least).max(most).refine(isSoundText, 'holds a character that cannot be kept')
-
-/** A moment in ISO 8601, UTC, in a year that a clock of today may show. */
-export const moment = z.iso.datetime().refine((at) => {
-  const year = new Date(at).getUTCFullYear()
-  return year >= YEARS.first && year <= YEARS.last
-}, 'is no time of these years')
-
 /** How a job can end without a repair. */
-export const ENDINGS = ['works-now', 'cancelled', 'wrong-machine', 'handed-over'] as const
+export const ENDINGS = ['works-now', 'cancelled', 'wrong-machine', 'handed-over', 'out-of-service'] as const
 export type Ending = (typeof ENDINGS)[number]
 
 /** A clock that is further off is no clock, ms: ten years. */
@@ -40,23 +19,8 @@ const FURTHEST_OFF = 10 * 365 * 24 * 3600e3
 /** No program runs longer, s. */
 const LONGEST_RUN = 10 * 24 * 3600
 
-const name = text(80, 1)
-const words = text(4000)
-const revision = z.string().regex(/^[0-9a-f]{64}$/)
-/** SHA-256 of what the device sends. */
-export const photoHash = z.string().regex(/^[0-9a-f]{64}$/)
 /** What a photo was taken for. */
-const PHOTO_ABOUT = ['found', 'wiring', 'remark'] as const
-const share = z.number().min(0).max(1)
-
-/** A reading as it was understood where it was typed; SI. */
-const value = z.discriminatedUnion('type', [
-  z.strictObject({ type: z.literal('value'), si: z.number() }),
-  z.strictObject({ type: z.literal('longer-than'), si: z.number().min(0) }),
-  z.strictObject({ type: z.enum(['open', 'yes', 'no', 'never', 'never-ended', 'could-not']) }),
-  z.strictObject({ type: z.literal('word'), word: name }),
-  z.strictObject({ type: z.literal('times'), clean: z.int().min(0), of: z.int().min(1) }),
-])
+const PHOTO_ABOUT = ['found', 'wiring', 'remark', 'tagged'] as const
 
 const options = z.array(z.strictObject({ id: name, fitted: z.boolean() })).max(12)
 
@@ -142,7 +106,18 @@ export const payloadSchema = z.discriminatedUnion('type', [
   /** `as`: what it ended with where no repair was done. */
   z.strictObject({ type: z.literal('closed'), repair: text(80), text: words, as: z.enum(ENDINGS).optional() }),
   /** Somebody or something is waited for; what is shut or off until then stands in the text. The job stays open. */
-  z.strictObject({ type: z.literal('awaits'), what: z.enum(['part', 'person', 'customer']), text: words }),
+  z.strictObject({
+    type: z.literal('awaits'),
+    what: z.enum(['part', 'person', 'customer']),
+    text: words,
+    /** What is on order. */
+    parts: z
+      .array(z.strictObject({ title: text(200, 1), number: text(60, 1).optional() }))
+      .max(20)
+      .optional(),
+    /** When somebody comes back for it, as far as it is known. */
+    until: day.optional(),
+  }),
   z.strictObject({ type: z.literal('reopened') }),
   /** A program is started to be watched, by what was measured beside it: the values of parameters, SI by id. */
   z.strictObject({
@@ -173,6 +148,7 @@ export const payloadSchema = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('run-over'), run: z.uuid(), seconds: z.number().min(0).max(LONGEST_RUN) }),
   /** Tips sit where a live test is read, clipped on dead; and they are off again, taken off dead. */
   z.strictObject({ type: z.enum(['clipped', 'unclipped']), test: text(200, 1) }),
+  ...OUTCOME_PAYLOADS,
 ])
 
 export const jobEventSchema = z.strictObject({

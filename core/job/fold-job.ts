@@ -1,6 +1,7 @@
 import type { ReadingValue } from '../foundation/quantity'
 import type { Action } from '../evidence'
 import { apply } from './apply'
+import { emptyOutcome, logOutcome, type Made, type OutcomeLog } from './outcome-log'
 import { emptyStanding, type JobStanding } from './standing'
 import type { Payload, SequencedEvent } from './event-schema'
 
@@ -23,16 +24,11 @@ export type Entry = {
       value: ReadingValue | undefined
       instrument: string | undefined
       accuracy?: number | undefined
+      /** It was taken with the power on. */
+      live?: true | undefined
     }
   | { type: 'action'; action: Action }
 )
-
-/** By which event, when and by whom. */
-interface Made {
-  event: string
-  at: string
-  by: string
-}
 
 /** A program that was watched: when it was started, what was noticed, s since then. */
 export interface WatchedRun extends Made {
@@ -50,12 +46,17 @@ export interface WatchedRun extends Made {
 }
 
 /** A job with its log: what a screen shows. */
-export interface Job extends JobStanding {
+export interface Job extends JobStanding, OutcomeLog {
   /** Readings and actions in the order of the fold; what was taken back is left out. */
   log: Entry[]
   remarks: { event: string; at: string; by: string; text: string; to: 'customer' | 'us' }[]
   photos: (Pick<Extract<Payload, { type: 'photo' }>, 'photo' | 'width' | 'height' | 'about'> & Made)[]
   labels: (Pick<Extract<Payload, { type: 'label' }>, 'name' | 'colour' | 'terminal' | 'shown'> & Made)[]
+  /** When and by whom it was opened; absent before. */
+  openedAt?: string
+  openedBy?: string
+  /** Every safety step that was confirmed, whatever became of it. */
+  safetyLog: (Made & { step: string })[]
   /** Programs that were watched, the first one first. */
   runs: WatchedRun[]
 }
@@ -102,15 +103,28 @@ export function foldJob(events: readonly SequencedEvent[]): Job {
   const remarks: Job['remarks'] = []
   const photos: Job['photos'] = []
   const labels: Job['labels'] = []
+  const safetyLog: Job['safetyLog'] = []
   const runs = new Map<string, WatchedRun>()
+  const outcome = emptyOutcome()
   for (const e of ordered) {
-    if (gone.has(e.id)) continue
+    if (gone.has(e.id) || logOutcome(outcome, e)) continue
     const { payload, seq, at, by } = e
     const common = { event: e.id, seq, at, by, late: late.has(e.id) }
     if (payload.type === 'reading') {
-      const { type, test, text, value, instrument, accuracy } = payload
-      log.push({ ...common, overlaps: overlapsOf(e, actions), type, test, text, value, instrument, accuracy })
+      const { type, test, text, value, instrument, accuracy, live } = payload
+      log.push({
+        ...common,
+        overlaps: overlapsOf(e, actions),
+        type,
+        test,
+        text,
+        value,
+        instrument,
+        accuracy,
+        ...(live ? { live } : {}),
+      })
     } else if (payload.type === 'action') log.push({ ...common, overlaps: [], type: 'action', action: payload.action })
+    else if (payload.type === 'safety') safetyLog.push({ event: e.id, at, by, step: payload.step })
     else if (payload.type === 'note') remarks.push({ event: e.id, at, by, text: payload.text, to: payload.to ?? 'us' })
     else if (payload.type === 'photo') {
       const { type: _, ...photo } = payload
@@ -120,5 +134,7 @@ export function foldJob(events: readonly SequencedEvent[]): Job {
       labels.push({ event: e.id, at, by, ...label })
     } else watchRun(runs, e)
   }
-  return { ...standing, log, remarks, photos, labels, runs: [...runs.values()] }
+  const first = ordered.find((e) => e.payload.type === 'opened')
+  const opened = first ? { openedAt: first.at, openedBy: first.by } : {}
+  return { ...standing, ...outcome, ...opened, safetyLog, log, remarks, photos, labels, runs: [...runs.values()] }
 }

@@ -9,6 +9,8 @@ import {
 } from '../evidence'
 import type { Problem } from '../foundation/issues'
 import { isRetractable } from './apply'
+import { powerState } from './power-state'
+import { CYCLE, stillUnproven } from './proof'
 import { standingAt, type JobStanding } from './standing'
 import type { JobEvent, SequencedEvent } from './event-schema'
 import { findTest, vocabularyFrom, type SafetyNeed, type SheetFacts } from './sheet-facts'
@@ -26,6 +28,10 @@ export type RefusalCode =
   | 'bypass-in'
   | 'still-off'
   | 'clips-in'
+  | 'unproven'
+  | 'not-decided'
+  | 'no-cycle'
+  | 'unsafe-unfinished'
   | 'photo-missing'
   | 'closed'
   | 'not-opened'
@@ -155,21 +161,60 @@ function problemsOf({ payload }: JobEvent, facts: SheetFacts): { code: RefusalCo
       return unless(payload.repair === '' || facts.repairs.some((r) => r.id === payload.repair))
     case 'safety':
       return unless(facts.needs.some((n) => n.id === payload.step))
+    case 'decided':
+    case 'ticked':
+    case 'new-part':
+      return unless(facts.repairs.some((r) => r.id === payload.repair))
     default:
       return undefined
   }
 }
 
+/** What may still be entered once a job is closed: the customer signs at the end. */
+const OF_A_CLOSED: ReadonlySet<JobEvent['payload']['type']> = new Set([
+  'reopened',
+  'note',
+  'photo',
+  'signed',
+  'not-signed',
+  'follow-up',
+])
+
 /** What must not stay in or off a machine that is left with its user. */
-function refusesLeaving(
-  { bypasses, disconnected = [], clips = [] }: Pick<JobStanding, 'bypasses' | 'disconnected' | 'clips'>,
-  payload: JobEvent['payload'],
-): Refusal | undefined {
+function refusesLeaving(job: JobStanding, payload: JobEvent['payload'], facts: SheetFacts): Refusal | undefined {
   if (payload.type !== 'closed' && payload.type !== 'awaits') return undefined
+  const { bypasses, disconnected = [], clips = [] } = job
   if (bypasses.length) return { code: 'bypass-in', names: bypasses }
   if (clips.length) return { code: 'clips-in', names: clips }
-  const works = payload.type === 'closed' && (payload.as === undefined || payload.as === 'works-now')
-  return works && disconnected.length ? { code: 'still-off', names: disconnected.map((d) => d.name) } : undefined
+  if (payload.type === 'awaits') return undefined
+  if (payload.as === 'out-of-service') return job.unsafe?.answered ? undefined : { code: 'unsafe-unfinished' }
+  if (payload.as !== undefined && payload.as !== 'works-now') return undefined
+  if (disconnected.length) return { code: 'still-off', names: disconnected.map((d) => d.name) }
+  const open = stillUnproven(payload.repair || (job.decided?.repair ?? ''), facts, job)
+  return open.length ? { code: 'unproven', names: open.map((p) => p.title) } : undefined
+}
+
+/** Whether something may be said to hold: of a repair that was decided, of its list, and a cycle only of a program that was watched to its end. */
+function refusesProof(job: JobStanding, payload: JobEvent['payload'], facts: SheetFacts): Refusal | undefined {
+  if (payload.type !== 'proven') return undefined
+  const { decided, watched } = job
+  if (!decided) return { code: 'not-decided' }
+  const need = facts.repairs.find((r) => r.id === decided.repair)?.proof?.find((p) => p.id === payload.item)
+  if (!need || (payload.as === 'not-needed' && (need.unless === undefined || !payload.text?.trim())))
+    return { code: 'unknown-name', problems: [] }
+  if (payload.item !== CYCLE || payload.as === 'failed') return undefined
+  const seen = watched !== undefined && watched.event === payload.run && watched.over && watched.seq > decided.seq
+  return seen || payload.as === 'not-needed' ? undefined : { code: 'no-cycle' }
+}
+
+/** Whether a machine may be said to be left unsafe: off, by somebody who shut it. */
+function refusesUnsafe(job: JobStanding, { payload, at }: JobEvent, facts: SheetFacts): Refusal | undefined {
+  if (payload.type !== 'left-unsafe') return undefined
+  const needs = facts.needs.filter((n) => n.does === 'isolates')
+  const { state } = powerState(job, facts.needs, at)
+  return !needs.length || state === 'isolated' || state === 'dead'
+    ? undefined
+    : { code: 'make-safe-first', names: needs.map((n) => n.id) }
 }
 
 /**
@@ -193,7 +238,7 @@ export function refuses(
   if (job.unit === undefined) return { code: 'not-opened' }
   if (job.closed) {
     const late = event.baseSeq < job.closed.seq && payload.type !== 'closed'
-    if (!late && !['reopened', 'note', 'photo'].includes(payload.type)) return { code: 'closed' }
+    if (!late && !OF_A_CLOSED.has(payload.type)) return { code: 'closed' }
   }
   const wrong = problemsOf(event, facts)
   if (wrong) return wrong
@@ -220,5 +265,5 @@ export function refuses(
   const powers = test?.powered || runs || verb === 'restore' || verb === 'start'
   const others = powers && by !== undefined ? othersIn(job, facts.needs, by) : []
   if (others.length) return { code: 'hands-in', names: others }
-  return refusesLeaving(job, payload)
+  return refusesLeaving(job, payload, facts) ?? refusesProof(job, payload, facts) ?? refusesUnsafe(job, event, facts)
 }

@@ -2,12 +2,7 @@ export { apply } from './apply'
 export {
   ENDINGS,
   EVENT_VERSION,
-  isSoundText,
   jobEventSchema,
-  moment,
-  photoHash,
-  soundText,
-  text,
   type Ending,
   type JobEvent,
   type Payload,
@@ -27,7 +22,11 @@ export {
   type Role,
 } from './guard'
 export { powerState, waterState, type PowerState, type WaterState } from './power-state'
-export { FACTS_VERSION, factsOfAll, type SafetyNeed, type SheetFacts } from './sheet-facts'
+export { FACTS_VERSION, factsOfAll, type ProofNeed, type SafetyNeed, type SheetFacts } from './sheet-facts'
+export { asksForFollowUp, CYCLE, FOLLOW_UP, PROOF_LIMITS, proofsOf, stillUnproven } from './proof'
+export { isSoundText, moment, photoHash, soundText, text } from './schema-basics'
+export type { OutcomeLog } from './outcome-log'
 export { stamped } from './stamp'
-export { emptyStanding, LEAD_OFF, type Confirmation, type JobStanding } from './standing'
+export { emptyStanding, LEAD_OFF, type Confirmation, type Decided, type JobStanding, type Proof } from './standing'
+export { writtenOf, type Written } from './written-of'
 export { upcast, type WrittenEvent } from './upcast'

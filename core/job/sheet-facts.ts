@@ -24,12 +24,20 @@ export interface SafetyNeed {
   again?: boolean
 }
 
+/** One thing that has to hold before a repaired machine is left with its user. */
+export interface ProofNeed {
+  id: string
+  title: string
+  /** Why somebody may say that it is not asked of this machine; absent where nobody may. */
+  unless?: string
+}
+
 /**
  * What must be known of a revision of a sheet to check a job's events and to list its machines, as plain data: made
  * once when the revision is kept, so that no request runs a machine.
  */
 /** Form and content of facts: raised when the same sheet gives other tests or names than before. */
-export const FACTS_VERSION = 12
+export const FACTS_VERSION = 13
 
 export interface SheetFacts {
   /** Which version made them; absent in the first. */
@@ -44,7 +52,8 @@ export interface SheetFacts {
   /** Ids of what a machine may have or not; absent in facts of before it was asked. */
   options?: string[]
   needs: SafetyNeed[]
-  repairs: { id: string; title: string }[]
+  /** `proof`: what has to hold after it, before the machine is left; absent in facts of before it was kept. */
+  repairs: { id: string; title: string; proof?: ProofNeed[] }[]
   tests: Record<
     string,
     {

@@ -65,7 +65,46 @@ export interface JobStanding {
   lastAt?: string
   closed: { event: string; seq: number; repair: string; text: string; at: string; by: string; as?: Ending } | undefined
   /** What is waited for; absent while nothing is. */
-  awaits?: { what: 'part' | 'person' | 'customer'; text: string; at: string; by: string }
+  awaits?: {
+    what: 'part' | 'person' | 'customer'
+    text: string
+    parts?: { title: string; number?: string | undefined }[]
+    until?: string
+    at: string
+    by: string
+  }
+  /** What is to be done, as it was decided last; absent before, and once it was found not to do. */
+  decided?: Decided
+  /** What was proved of it since, by the event that said so; absent where nothing was. */
+  proofs?: Record<string, Proof>
+  /** The program that was watched last, and whether it came to its end. */
+  watched?: { event: string; seq: number; over: boolean }
+  /** The price that the customer was told last, and what they said. */
+  quote?: { event: string; total: number; currency: string; yes?: boolean; who?: string }
+  /** It is left unsafe, with its warning; `answered`: that was signed for, or refused. */
+  unsafe?: { event: string; at: string; by: string; answered?: boolean }
+  /** Somebody looks at it again. */
+  followUp?: { on: string; why: string }
+}
+
+export interface Decided {
+  event: string
+  seq: number
+  repair: string
+  as: 'for-good' | 'interim'
+  until?: string
+  returns?: true
+  at: string
+  by: string
+}
+
+/** What was said of one thing that has to hold. */
+export interface Proof {
+  item: string
+  as: 'passed' | 'failed' | 'not-needed'
+  seq: number
+  at: string
+  by: string
 }
 
 export const emptyStanding: JobStanding = {

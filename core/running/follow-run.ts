@@ -7,6 +7,8 @@ export interface FollowedCue extends Cue {
   state: CueState
   /** When it is expected now, s since the start: moved by what the run is early or late by. */
   expected: number
+  /** The beginning of its window, moved likewise, s. */
+  from: number
   /** The end of its window, moved likewise, s. */
   until: number
   mark: Mark | undefined
@@ -41,7 +43,7 @@ export function followCues({ cues }: Pick<ExpectedRun, 'cues'>, { marks, now }: 
       if (now > until) return 'late'
       return now >= early - HAND ? 'due' : 'coming'
     })()
-    return { ...cue, state, expected: Math.max(0, expected), until, mark }
+    return { ...cue, state, expected: Math.max(0, expected), from: Math.max(0, early), until, mark }
   })
 }
 

@@ -1,5 +1,6 @@
 export type * from './contract'
 export { AWAY } from './contract'
 export { findInRun } from './find-in-run'
+export { judgeRun, type Criterion, type CycleVerdict } from './judge-run'
 export { runTime, type RunClocks, type RunTime } from './run-clock'
 export { followCues, markedPhases, markedSpans, nextCue, type CueState, type FollowedCue } from './follow-run'

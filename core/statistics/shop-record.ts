@@ -35,7 +35,9 @@ function windingTests({ parts, kinds, params, faults, sheet }: Machine) {
     if (windings.length !== 1 || specs.length !== 1) return []
     const { id, nominal } = params[part.param[windings[0]]]
     // Whatever is repaired at the part may have renewed it.
-    const renewedBy = faults.filter((f) => f.part === part.index).map((f) => sheet.repairs[f.repair].id)
+    const renewedBy = faults
+      .filter((f) => f.part === part.index)
+      .flatMap((f) => f.curedBy.map((r) => sheet.repairs[r].id))
     return [{ test: `${part.id}.${specs[0].id}`, param: id, nominal, renewedBy: new Set(renewedBy) }]
   })
 }
@@ -58,7 +60,7 @@ export function experienceFrom(machine: Machine, { machineYears, jobs }: ShopRec
     }
   const cases: Record<string, number> = {}
   for (const { repair } of jobs) {
-    const cured = machine.faults.filter((f) => machine.sheet.repairs[f.repair].id === repair)
+    const cured = machine.faults.filter((f) => f.curedBy.some((r) => machine.sheet.repairs[r].id === repair))
     const all = cured.reduce((sum, f) => sum + f.ratePerYear, 0)
     for (const f of cured) cases[f.id] = (cases[f.id] ?? 0) + f.ratePerYear / all
   }

@@ -71,7 +71,7 @@ export class DrawnMachine {
   }
   /** The same machine after a repair. */
   repair(repair: number): void {
-    this.activeFaults = this.activeFaults.filter((p) => p.fault.repair !== repair)
+    this.activeFaults = this.activeFaults.filter((p) => !p.fault.curedBy.includes(repair))
     this.runs = { customers: new Map(), visit: new Map() }
   }
   /** The same machine as somebody stands before it, at rest, to be run as time goes by. */

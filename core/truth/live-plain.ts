@@ -43,6 +43,15 @@ export class LivePlain {
     return { phase: this.faulted.machine.phases[phase]?.title, code }
   }
 
+  /** The phase that runs, by its index; -1 where none does. */
+  get phase(): number {
+    return this.runner.control.phase
+  }
+  /** Whether a signal of a part is on. */
+  isOn(part: number, signal: string): boolean {
+    return this.runner.point.signal(part, signal) > 0.5
+  }
+
   private nodes({ part, a, b }: Tips): [number, number] {
     const { nodes } = this.faulted.parts[part]
     return [nodes[a], nodes[b]]

@@ -1,6 +1,5 @@
+import { capital } from './capital'
 import type { SheetPanel } from '../model/sheet'
-
-const sentence = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
 
 /** How something is opened: "cross-head screwdriver; 4 screws along the back edge; the front edge lifts first". Empty where nothing is said. */
 export const describeOpening = ({ tools, fasteners, opens, hangs }: SheetPanel): string =>
@@ -9,12 +8,12 @@ export const describeOpening = ({ tools, fasteners, opens, hangs }: SheetPanel):
 /** A panel with how it is opened, as a line of its own. */
 export function describePanel(panel: SheetPanel): string {
   const how = describeOpening(panel)
-  return sentence(how ? `${panel.title}: ${how}.` : `${panel.title}.`)
+  return capital(how ? `${panel.title}: ${how}.` : `${panel.title}.`)
 }
 
 /** Where a part is found, as a line of its own; empty where the sheet does not say. */
 export const describeSeat = ({ title, sits }: { title: string; sits: string | undefined }): string =>
-  sits === undefined ? '' : `${sentence(title)}: it sits ${sits}.`
+  sits === undefined ? '' : `${capital(title)}: it sits ${sits}.`
 
 /** Where a part is found, and where the tips go while it runs; empty where the sheet does not say. */
 export const describePlace = ({ sits, tips }: { sits: string | undefined; tips: string | undefined }): string =>

@@ -29,6 +29,7 @@ const ANSWERS = {
       'This address is not one that a line may be opened to. Loopback and link-local ones only where the server is set to.',
     'sheets-not-ready': 'The sheets are being prepared.',
     'sheet-not-ready': 'This sheet is being prepared. It is tried again.',
+    'queue-away': 'Reports cannot be made just now. Ask for it again in a moment.',
     'job-not-ready': 'This job is being brought to its new form. It is tried again.',
   },
 } satisfies Record<Locale, Record<string, string>>

@@ -5,6 +5,7 @@ const ENDED: Record<Ending, string> = {
   cancelled: 'The customer cancelled',
   'wrong-machine': 'It is another machine',
   'handed-over': 'Handed over to licensed people',
+  'out-of-service': 'Left out of service: isolated, tagged and warned of',
 }
 
 /** How a job ended without a repair. */

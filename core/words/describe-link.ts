@@ -1,3 +1,4 @@
+import { capital } from './capital'
 import type { LinkTrouble, SeenCall } from '../metering'
 import { formatClock } from './describe-run'
 import { LOCALE, type Locale } from './locale'
@@ -37,5 +38,5 @@ export function describeSeenCall({ expected, shown, is }: SeenCall, locale: Loca
   const stretch = (s: { from: number; to: number }) => `${formatClock(s.from)} to ${formatClock(s.to)}`
   const said = SAID[locale][is]
   const seen = !shown ? said : is === 'goes-on' ? `${said} ${formatClock(shown.from)}` : `${said} ${stretch(shown)}`
-  return expected ? `Expected ${stretch(expected)}: ${seen}` : `${seen[0]!.toUpperCase()}${seen.slice(1)}`
+  return expected ? `Expected ${stretch(expected)}: ${seen}` : capital(seen)
 }

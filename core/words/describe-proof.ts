@@ -1,3 +1,4 @@
+import { capital } from './capital'
 import type { SafetyNeed } from '../job'
 import { LOCALE, type Locale } from './locale'
 
@@ -23,5 +24,5 @@ export function describeProof({ at, between }: Pick<SafetyNeed, 'at' | 'between'
     at,
     between.map(([a, b]) => says.pair(a, b)),
   )
-  return text.charAt(0).toUpperCase() + text.slice(1)
+  return capital(text)
 }

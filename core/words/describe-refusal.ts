@@ -9,6 +9,11 @@ const REFUSED: Record<Locale, Record<RefusalCode, string>> = {
     'bypass-in': 'A jumper is still in, or a lead still off. Put it right before the job is closed.',
     'still-off': 'Something is still disconnected. Put it back first.',
     'clips-in': 'Meter clips are still in it. Isolate, take them off, then leave.',
+    unproven: 'The repair is not proven yet.',
+    'not-decided': 'Decide on a repair first: it says what has to be proved.',
+    'no-cycle': 'A cycle is proved by a program that was watched to its end after the decision.',
+    'unsafe-unfinished':
+      'Out of service means isolated, tagged, photographed, warned of in writing, and signed for or refused. Something of it is missing.',
     'photo-missing': 'The photo itself has not arrived. Take it again.',
     closed: 'This job is closed. Reopen it to go on.',
     'not-opened': 'This job has not been opened.',
@@ -31,5 +36,6 @@ export function describeRefusal({ code, names, problems }: Refusal, locale: Loca
   if (code === 'hands-in' && names?.length)
     return `Power stays off: ${names.join(' and ')} ${names.length > 1 ? 'have' : 'has'} hands in the machine and must say that they are out.`
   if (code === 'still-off' && names?.length) return `Still off: ${names.join(', ')}. Put it back first.`
+  if (code === 'unproven' && names?.length) return `Not proven yet: ${names.join('; ')}.`
   return problems?.length ? problems.map((p) => describeProblem(p, locale)).join(' ') : REFUSED[locale][code]
 }

@@ -1,6 +1,7 @@
 import { formatQuantity } from '../foundation/quantity'
 import type { Machine } from '../model/machine'
-import { capital, signalOf, titleOf } from './measurements/pieces'
+import { capital } from './capital'
+import { signalOf, titleOf } from './measurements/pieces'
 
 /** What can be noticed of a part, as the name of its lane or curve: "Fill valve: water runs through it", "Tub: water level". */
 export const describeLane = (machine: Machine, part: number, signal: string): string =>

@@ -1,7 +1,7 @@
 import type { Doubt, Finding, Verdict } from '../diagnosis/belief'
 import { formatQuantity, type Dimension, type ReadingValue } from '../foundation/quantity'
 import { LOCALE, type Locale } from './locale'
-import { capital } from './measurements/pieces'
+import { capital } from './capital'
 
 const FINDINGS: Record<Locale, Record<Finding, string>> = {
   en: {

@@ -1,4 +1,5 @@
 export { describeAnswer, type AnswerCode } from './describe-answer'
+export { capital } from './capital'
 export { describeWork } from './describe-work'
 export { describeBench } from './describe-bench'
 export { describeFieldProblem, describeFinding, describeFormula, describeOutcome, toolWords } from './measuring'
@@ -6,10 +7,14 @@ export { describeBypass, describeStanding } from './describe-bypass'
 export { describePanel, describePlace, describeSeat } from './describe-access'
 export { describeCandidate } from './describe-candidate'
 export { describeAwaited, describeEnding } from './describe-ending'
+export { describeTipping, formatAbout, formatMoney, minorUnits } from './describe-decision'
+export { describeFound } from './describe-found'
+export { describeNewPartCheck } from './describe-new-part'
 export { describeImpossible } from './describe-impossible'
 export { describeLacking, describeSilentBeeper } from './describe-meter'
 export { describeProblem } from './describe-problem'
 export { describeProof } from './describe-proof'
+export { describeProofLimit, describeProofNeed, describeRiskLeft, type ProofSort } from './describe-proof-need'
 export { describeRefusal } from './describe-refusal'
 export {
   describeCautions,
@@ -31,6 +36,16 @@ export { formatChance } from './format-chance'
 export { formatPrediction, formatReading } from './format-reading'
 export { formatSuspect, UNKNOWN_FAULT } from './format-suspect'
 export { formatWorkMode } from './format-work-mode'
+export {
+  describeAbout,
+  describeBypassEntry,
+  describeHelpLine,
+  describeNothingFound,
+  describeProven,
+  describeProvenItem,
+  describeReportState,
+} from './describe-report'
+export { describeStore, STORES } from './describe-store'
 export { spokenAnswer, type SpokenAnswer } from './spoken-answer'
 export { TOOLS, type Tool } from './tools'
 export { describePiece, type NamedEnd, type NamedPiece } from './describe-piece'

@@ -1,3 +1,4 @@
+import { cpSync } from 'node:fs'
 import { join } from 'node:path'
 import { build } from 'esbuild'
 import { run } from './run.mjs'
@@ -24,8 +25,21 @@ const bundle = (entry, outfile, more = {}) =>
 export async function bundleSheetWorker(serverFolder) {
   const engine = join(serverFolder, 'engine')
   await bundle('server/engine/compile-sheet.ts', join(engine, 'compile-sheet.mjs'))
+  await bundleReportMaker(engine)
   const maker = join(root, '.bundled', 'compile-library.mjs')
   await bundle('scripts/setup/compile-library.ts', maker, { packages: 'external' })
   const code = await run(process.execPath, [maker, root, engine, engineState(root)])
   if (code !== 0) throw new Error('The shipped sheets could not be compiled.')
+}
+
+/** What makes reports, with its fonts beside it. */
+async function bundleReportMaker(engine) {
+  // Some of it asks where it stands, as only older modules can.
+  const here = 'const __dirname = import.meta.dirname'
+  await bundle('server/engine/make-report.ts', join(engine, 'make-report.mjs'), {
+    banner: {
+      js: `import { createRequire } from 'node:module'; const require = createRequire(import.meta.url); ${here}`,
+    },
+  })
+  cpSync(join(root, 'node_modules/pdfmake/fonts/Roboto'), join(engine, 'fonts'), { recursive: true })
 }

@@ -1,4 +1,5 @@
 import type { Sequelize } from 'sequelize'
+import { QUEUE_SCHEMA } from '../platform/queue-names'
 
 /** Name of the role that the running application uses: it may read and write rows and change no table. */
 export const APP_ROLE = 'duckweed_app'
@@ -15,6 +16,8 @@ export async function grantToApp(owner: Sequelize, password: string): Promise<vo
     GRANT USAGE ON SCHEMA public TO ${APP_ROLE};
     GRANT SELECT, INSERT, UPDATE, DELETE ON ALL TABLES IN SCHEMA public TO ${APP_ROLE};
     REVOKE UPDATE, DELETE ON job_events, sheet_revisions, photos FROM ${APP_ROLE};
+    GRANT USAGE ON SCHEMA ${QUEUE_SCHEMA} TO ${APP_ROLE};
+    GRANT SELECT, INSERT, UPDATE, DELETE ON ALL TABLES IN SCHEMA ${QUEUE_SCHEMA} TO ${APP_ROLE};
     REVOKE ALL ON migrations FROM ${APP_ROLE};
   `)
 }

@@ -9,8 +9,22 @@ import * as photos from './migrations/0006-photos'
 import * as kit from './migrations/0007-kit'
 import * as predictions from './migrations/0008-predictions'
 import * as meters from './migrations/0009-meters'
+import * as costs from './migrations/0010-costs'
+import * as reports from './migrations/0011-reports'
 
-const MIGRATIONS = [start, house, workModes, reopenedUnsafe, knownSince, photos, kit, predictions, meters]
+const MIGRATIONS = [
+  start,
+  house,
+  workModes,
+  reopenedUnsafe,
+  knownSince,
+  photos,
+  kit,
+  predictions,
+  meters,
+  costs,
+  reports,
+]
 
 /** Brings the tables to the newest form. Running it twice does nothing. */
 export async function migrate(sequelize: Sequelize): Promise<void> {

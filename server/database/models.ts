@@ -16,6 +16,8 @@ export class Organisation extends Model<Row<Organisation>, New<Organisation>> {
   declare name: string
   declare timeZone: CreationOptional<string>
   declare currency: CreationOptional<string>
+  /** What an hour of work costs, in minor units. */
+  declare hourMinor: CreationOptional<number>
 }
 
 export class User extends Model<Row<User>, New<User>> {
@@ -161,7 +163,7 @@ export function defineModels(sequelize: Sequelize): void {
   const common = { sequelize, timestamps: false, underscored: true }
   const id = () => ({ ...uuid(), primaryKey: true })
   Organisation.init(
-    { id: id(), name: text(), timeZone: DataTypes.TEXT, currency: DataTypes.TEXT },
+    { id: id(), name: text(), timeZone: DataTypes.TEXT, currency: DataTypes.TEXT, hourMinor: DataTypes.INTEGER },
     { ...common, tableName: 'organisations' },
   )
   User.init(

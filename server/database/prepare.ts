@@ -6,6 +6,7 @@ import { hashPassword } from '../areas/session/service'
 import { publishLibrary, refreshFacts } from '../areas/sheets/service'
 import compileSheet from '../engine/compile-sheet'
 import { connect, useDatabase } from '../platform/database'
+import { QUEUE_SCHEMA } from '../platform/queue-names'
 import { grantToApp } from './app-role'
 import { migrate } from './migrate'
 import { loadDemoWorld } from './seeds/demo-world'
@@ -26,7 +27,8 @@ const sheets = new Map(
     .map((f) => [f.replace(/\.yaml$/, ''), readFileSync(join(library, f), 'utf8')]),
 )
 try {
-  if (process.argv.includes('--fresh')) await owner.query('DROP SCHEMA public CASCADE; CREATE SCHEMA public')
+  if (process.argv.includes('--fresh'))
+    await owner.query(`DROP SCHEMA IF EXISTS ${QUEUE_SCHEMA} CASCADE; DROP SCHEMA public CASCADE; CREATE SCHEMA public`)
   await migrate(owner)
   await publishLibrary([...sheets.keys()], (id) => Promise.resolve(sheets.get(id)), compileSheet)
   await refreshFacts(compileSheet, (message) => console.error(message))

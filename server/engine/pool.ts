@@ -4,6 +4,7 @@ import { dirname, join } from 'node:path'
 import { Piscina } from 'piscina'
 import type { SheetFacts } from '../../core/job'
 import type { SheetFile } from '../database/models'
+import type { ReportOrder } from '../areas/reports/service'
 
 /** Built beside the server by the build's own step. */
 const ENGINE = join(dirname(process.argv[1] ?? '.'), 'engine')
@@ -34,3 +35,20 @@ export async function predictionsInPool(revision: string, files: SheetFile[]): P
     signal: AbortSignal.timeout(LONGEST_WHOLE),
   }) as Promise<Uint8Array>
 }
+
+/** A report takes no longer than this, ms. */
+const LONGEST_REPORT = 45_000
+
+let makers: Piscina | undefined
+/** One thread of its own for reports: ten of them wait for each other, and nothing else for them. */
+const reportMaker = (): Piscina =>
+  (makers ??= new Piscina({
+    filename: join(ENGINE, 'make-report.mjs'),
+    minThreads: 0,
+    maxThreads: 1,
+    idleTimeout: 20_000,
+  }))
+
+/** Makes a report in a worker thread. @returns a PDF */
+export const reportInPool = (order: ReportOrder): Promise<Uint8Array> =>
+  reportMaker().run(order, { signal: AbortSignal.timeout(LONGEST_REPORT) }) as Promise<Uint8Array>

@@ -20,6 +20,10 @@ export const person = z.object({
   organisationName: z.string(),
   /** IANA name of the time zone in which the organisation works. */
   timeZone: z.string(),
+  /** As in ISO 4217; what it costs is in minor units of it. */
+  currency: z.string().default('EUR'),
+  /** What an hour of work costs. */
+  hourMinor: z.number().default(6000),
   /** `null`: nothing was said, everything counts as at hand. */
   kit: kit.nullable().default(null),
 })

@@ -67,6 +67,7 @@ const BODIES: Record<string, () => unknown> = {
   updateUnit: () => ({ title: 'x', serial: '', sheet: 'orrisk-tl40', customer: 'c', site: 's', retired: false }),
   updateCustomer: () => ({ name: 'mine now' }),
   updateSite: () => ({ name: 'mine now' }),
+  askForReport: () => ({ form: 'full', reader: 'customer' }),
   allowMeter: () => ({ name: 'bench', host: '192.168.4.20', port: 5025 }),
   importUnits: () => ({ commit: true, rows: [{ title: 'x', sheet: 'orrisk-tl40', customer: 'c', site: 's' }] }),
 }

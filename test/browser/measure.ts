@@ -122,7 +122,7 @@ export async function measureTurn(page: Page, exchanges: number): Promise<TurnMe
     const cause = document.querySelector('section[aria-label="The cause"]')
     const main = cause
       ? (cause.querySelector('[aria-label="Make safe"] button') ??
-        [...cause.querySelectorAll('button')].find((b) => b.textContent?.includes('close the job')))
+        [...cause.querySelectorAll('button')].find((b) => b.textContent?.includes('Go on: decide')))
       : act
     const parts = [...document.querySelectorAll<HTMLElement>('.picture > .pane .part, .strips .part')]
     const stateOf = (e: Element) => /: (.*?)(, the test.*)?$/.exec(e.getAttribute('aria-label') ?? '')?.[1] ?? ''

@@ -146,8 +146,8 @@ export async function atCause(page: Page): Promise<boolean> {
   }
   return (await cause(page).count()) > 0
 }
-/** Repairs offered, the nearest first; each is named by what it is. */
-export const remedies = (page: Page) => cause(page).getByRole('radio')
+/** Repairs that are near, the nearest first. */
+export const remedies = (page: Page) => cause(page).getByRole('list', { name: 'Nearest repairs' }).getByRole('listitem')
 export const testCard = (page: Page) => page.getByRole('region', { name: /^Test: / })
 export const testTitle = (page: Page) => testCard(page).getByRole('heading', { level: 2 })
 /** What keeps entries from being sent, or a list from being fresh. */

@@ -1,7 +1,7 @@
 import { expect, test } from '@playwright/test'
 import { brokenMachine, callTo, takeNext } from './machine'
 import { axeViolations, leastLineContrast, measureTurn, newTurn, tabStops, watchPage } from './measure'
-import { atCause, cause, holdAll, openPlace, readings, settled, signIn, testCard, type Place } from './place'
+import { atCause, cause, openPlace, readings, settled, signIn, testCard, type Place } from './place'
 
 let place: Place
 test.beforeAll(async () => {
@@ -57,14 +57,13 @@ for (const { sheet, machine, asked, fault, size, look } of [
     }
     await expect(cause(page)).toBeVisible()
     expect(await axeViolations(page)).toEqual([])
-    // What to do comes where the answers were: a tap that was meant for them closes no job.
-    await holdAll(page)
+    // What to do comes where the answers were: a tap that was meant for them goes on to nothing.
     await page.reload()
-    const close = page.getByRole('button', { name: /close the job/ })
+    const on = page.getByRole('button', { name: 'Go on: decide what to do' })
     // In the very frame in which it comes.
     await page.waitForFunction(
       () => {
-        const button = [...document.querySelectorAll('button')].find((b) => b.textContent?.includes('close the job'))
+        const button = [...document.querySelectorAll('button')].find((b) => b.textContent?.includes('Go on: decide'))
         button?.click()
         return button !== undefined
       },
@@ -72,10 +71,13 @@ for (const { sheet, machine, asked, fault, size, look } of [
       { polling: 'raf' },
     )
     await page.waitForTimeout(300)
-    await expect(page.getByLabel('Closed')).toHaveCount(0)
+    await expect(page).toHaveURL(/\/find$/)
     await page.waitForTimeout(700)
-    await close.dblclick()
-    await expect(page.getByLabel('Closed')).toBeVisible()
-    await expect(page.getByText('Not taken by the server')).toHaveCount(0)
+    // Nor does the second half of a double tap decide anything.
+    await on.dblclick()
+    await expect(page.getByRole('radiogroup', { name: 'Repairs' })).toBeVisible()
+    await page.waitForTimeout(300)
+    await expect(page).toHaveURL(/\/decide$/)
+    expect(await axeViolations(page)).toEqual([])
     await page.context().close()
   })

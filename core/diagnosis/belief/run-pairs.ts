@@ -24,11 +24,13 @@ function logsOf(
   c: Case,
   readings: readonly ContextualReading[],
 ): Float64Array {
-  const { repair } = hypothesis.activeFaults[0].fault
+  const { curedBy } = hypothesis.activeFaults[0].fault
   const likelihoods = [...complaintLikelihoods, ...readingLikelihoods]
   // After its repair a fault explains nothing any more, but what it was said with.
   const shown = [...c.complaints, ...readings].map(({ interventions }, k) =>
-    interventions.some((e) => e.repair === repair) ? -Infinity : Math.log(likelihoods[k]),
+    interventions.some((e) => e.repair !== undefined && curedBy.includes(e.repair))
+      ? -Infinity
+      : Math.log(likelihoods[k]),
   )
   const said = (c.circumstances ?? []).map((x) => Math.log(chanceSaid(hypothesis, x)))
   return Float64Array.from([...said, ...shown])

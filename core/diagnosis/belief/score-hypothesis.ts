@@ -34,10 +34,10 @@ function chanceUnrepaired(
   if (!repaired.length) return 1
   const { machine } = predictor.catalogue
   const { repairHeldAnyway, complaintMisheard } = predictor.calibration.belief
-  const done = hypothesis.activeFaults.filter(({ fault }) => repaired.includes(fault.repair))
-  if (done.length && done.length === hypothesis.activeFaults.length)
-    return done.reduce(
-      (chance, { fault }) => chance + 1 - machine.repairs[fault.repair].successProbability,
+  const tried = hypothesis.activeFaults.map(({ fault }) => fault.curedBy.filter((r) => repaired.includes(r)))
+  if (tried.length && tried.every((repairs) => repairs.length))
+    return tried.reduce(
+      (chance, repairs) => chance + repairs.reduce((all, r) => all * (1 - machine.repairs[r].successProbability), 1),
       repairHeldAnyway,
     )
   const repairs = repaired.map((repair) => ({ repair }))

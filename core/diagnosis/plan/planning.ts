@@ -30,11 +30,10 @@ export const LEAST_MINUTES = 0.1
 
 /** Repairs each hypothesis still needs, by place in the belief; one that did not hold is needed again. */
 function requiredRepairsOf(belief: Belief, interventions: readonly Intervention[]): number[][] {
-  const done = new Set(interventions.map((e) => e.repair))
+  const done = interventions.flatMap((e) => e.repair ?? [])
   return belief.hypotheses.map((m) => {
-    const all = [...new Set(m.activeFaults.map((x) => x.fault.repair))]
-    const left = all.filter((r) => !done.has(r))
-    return left.length ? left : all
+    const left = m.activeFaults.filter(({ fault }) => !done.some((r) => fault.curedBy.includes(r)))
+    return [...new Set((left.length ? left : m.activeFaults).map((x) => x.fault.repair))]
   })
 }
 

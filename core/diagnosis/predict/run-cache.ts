@@ -1,4 +1,10 @@
-import { makeFaultedMachine, type FaultedMachine, type Intervention, type ModeSetting } from '../../model/machine'
+import {
+  makeFaultedMachine,
+  type ActiveFault,
+  type FaultedMachine,
+  type Intervention,
+  type ModeSetting,
+} from '../../model/machine'
 import { newSimulationCache, simulate } from '../../simulation/simulate'
 import type { TestCatalogue } from '../catalogue'
 import type { Hypothesis } from '../hypotheses'
@@ -18,9 +24,10 @@ const startsKey = (starts: readonly ModeSetting[]): string => starts.map((s) => 
  * at, the repairs did not hold, and the faults are in it as before.
  */
 function acting({ activeFaults }: Hypothesis, interventions: readonly Intervention[]): readonly Intervention[] {
-  const repairs = new Set(activeFaults.map(({ fault }) => fault.repair))
-  const held = activeFaults.some(({ fault }) => !interventions.some((i) => i.repair === fault.repair))
-  return held ? interventions : interventions.filter((i) => i.repair === undefined || !repairs.has(i.repair))
+  const cures = ({ repair }: Intervention, { fault }: ActiveFault) =>
+    repair !== undefined && fault.curedBy.includes(repair)
+  const held = activeFaults.some((a) => !interventions.some((i) => cures(i, a)))
+  return held ? interventions : interventions.filter((i) => !activeFaults.some((a) => cures(i, a)))
 }
 
 /** The runs of hypotheses through the scripts of a catalogue, made when asked for and kept. */

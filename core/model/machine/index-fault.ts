@@ -10,6 +10,7 @@ export function indexFault(
   parts: readonly Part[],
   partIndex: ReadonlyMap<string, number>,
 ): Fault {
+  const repairAt = (id: string) => sheet.repairs.findIndex((r) => r.id === id)
   return {
     index,
     id: f.id,
@@ -33,7 +34,8 @@ export function indexFault(
     ratePerYear: f.ratePerYear,
     priorExposureYears: f.priorExposureYears,
     severity: f.severity,
-    repair: sheet.repairs.findIndex((r) => r.id === f.repair),
+    repair: repairAt(f.repair),
+    curedBy: [f.repair, ...f.instead].map(repairAt),
     intermittentShare: f.intermittentShare,
     saidWith: f.saidWith,
     causes: f.causes.map(({ fault, chance }) => ({ fault: sheet.faults.findIndex((x) => x.id === fault), chance })),

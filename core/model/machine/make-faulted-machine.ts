@@ -23,8 +23,9 @@ export function makeFaultedMachine(
   const heldModes = new Int8Array(machine.modes.length).fill(-1)
   // Nobody is rewired as a rule: the parts are the machine's own.
   let parts: readonly Part[] = machine.parts
-  const repaired = new Set(interventions.map((e) => e.repair))
-  const acts = (p: ActiveFault) => p.missProbability === undefined && !repaired.has(p.fault.repair)
+  const isRepaired = ({ fault }: ActiveFault) =>
+    interventions.some((e) => e.repair !== undefined && fault.curedBy.includes(e.repair))
+  const acts = (p: ActiveFault) => p.missProbability === undefined && !isRepaired(p)
   for (const { fault, severity } of activeFaults.filter(acts))
     for (const e of fault.effects) {
       if (e.type === 'mode') heldModes[e.mode] = e.value

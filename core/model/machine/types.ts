@@ -172,8 +172,10 @@ export interface Fault {
   /** Machine-years of experience that the rate counts as. */
   priorExposureYears: number
   severity: Severity | undefined
-  /** Index into `machine.repairs`; -1 where the sheet has none. */
+  /** Index into `machine.repairs` of what usually cures it; -1 where the sheet has none. */
   repair: number
+  /** Every repair that cures it (indices): the usual one first, then what the trade does instead. */
+  curedBy: readonly number[]
   /** Share of its cases that come and go, 0 … 1. */
   intermittentShare: number
   /** How often each circumstance is said where it is the cause, 0 … 1. */

@@ -37,7 +37,9 @@ export function unlistedFaults(machine: Machine): Fault[] {
         cure: undefined,
         instead: [],
       }
-      return [{ ...indexFault(written, -1, machine.sheet, machine.parts, machine.partIndex), repair }]
+      return [
+        { ...indexFault(written, -1, machine.sheet, machine.parts, machine.partIndex), repair, curedBy: [repair] },
+      ]
     })
   })
 }

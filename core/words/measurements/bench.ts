@@ -1,7 +1,8 @@
 import type { MeasurementOf } from '../../simulation/measurements'
 import { describeBench } from '../describe-bench'
 import type { MeasurementWords } from './contract'
-import { capital, theTitleOf, titleOf } from './pieces'
+import { capital } from '../capital'
+import { theTitleOf, titleOf } from './pieces'
 
 const NAMES: Record<MeasurementOf<'bench'>['check'], string> = {
   heated: 'warm it on the bench, a thermometer beside it',

@@ -1,6 +1,7 @@
 import type { MeasurementOf } from '../../simulation/measurements'
 import type { MeasurementWords } from './contract'
-import { capital, theTitleOf, titleOf } from './pieces'
+import { capital } from '../capital'
+import { theTitleOf, titleOf } from './pieces'
 
 export const connection: MeasurementWords<MeasurementOf<'connection'>> = {
   name: (m, { machine }) =>

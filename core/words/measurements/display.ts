@@ -1,6 +1,7 @@
 import type { MeasurementOf } from '../../simulation/measurements'
 import type { MeasurementWords } from './contract'
-import { capital, signalOf, theTitleOf } from './pieces'
+import { capital } from '../capital'
+import { signalOf, theTitleOf } from './pieces'
 import { testTitle } from './watch'
 
 export const display: MeasurementWords<MeasurementOf<'display'>> = {

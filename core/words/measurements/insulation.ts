@@ -1,6 +1,7 @@
 import type { MeasurementOf } from '../../simulation/measurements'
 import type { MeasurementWords } from './contract'
-import { capital, theTitleOf, titleOf } from './pieces'
+import { capital } from '../capital'
+import { theTitleOf, titleOf } from './pieces'
 
 export const insulation: MeasurementWords<MeasurementOf<'insulation'>> = {
   name: (m, { machine }) => `${capital(titleOf(machine, m.part))}: whether it holds 1 MΩ`,

@@ -1,6 +1,7 @@
 import type { MeasurementOf } from '../../simulation/measurements'
 import type { MeasurementWords } from './contract'
-import { capital, handWork, probesOn, returnOf, theTitleOf } from './pieces'
+import { capital } from '../capital'
+import { handWork, probesOn, returnOf, theTitleOf } from './pieces'
 
 export const ohms: MeasurementWords<MeasurementOf<'ohms'>> = {
   name: (m, { machine }) =>

@@ -1,9 +1,6 @@
 import type { Machine } from '../../model/machine'
 import type { Meter } from '../../simulation/instrument'
 
-/** The text with its first letter large. */
-export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
-
 /** The title of a part, by index. */
 export const titleOf = ({ parts }: Machine, part: number): string => parts[part].title
 

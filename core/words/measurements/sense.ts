@@ -1,7 +1,8 @@
 import type { Sense } from '../../model/kinds'
 import type { MeasurementOf } from '../../simulation/measurements'
 import type { MeasurementWords } from './contract'
-import { capital, handWork, signalOf, theTitleOf, titleOf, withArticle } from './pieces'
+import { capital } from '../capital'
+import { handWork, signalOf, theTitleOf, titleOf, withArticle } from './pieces'
 
 /** What each sense does, as a verb. */
 const VERBS: Record<Sense, string> = { ear: 'listen', eye: 'look', hand: 'feel' }

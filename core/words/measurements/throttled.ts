@@ -1,6 +1,7 @@
 import type { MeasurementOf } from '../../simulation/measurements'
 import type { MeasurementWords } from './contract'
-import { capital, signalOf, theTitleOf, titleOf } from './pieces'
+import { capital } from '../capital'
+import { signalOf, theTitleOf, titleOf } from './pieces'
 
 export const throttled: MeasurementWords<MeasurementOf<'throttled'>> = {
   name: (m, { machine }) => `${capital(titleOf(machine, m.part))} at low pressure: look whether it still shuts off`,

@@ -87,3 +87,13 @@ export async function appendToJob(who: Person, id: string, events: readonly unkn
   const results = await appendEvents(who, id, events, offset, received)
   return { results, clockOffset: Math.abs(offset) > WORTH_A_WORD ? offset : 0 }
 }
+
+/** Every event of a job up to a sequence, for whoever may see it. */
+export async function allEvents(job: string, upTo: number) {
+  const events: Awaited<ReturnType<typeof eventsAfter>> = []
+  for (;;) {
+    const page = await eventsAfter(job, events.at(-1)?.seq ?? 0, MOST_SHOWN)
+    events.push(...page.filter((e) => e.seq <= upTo))
+    if (page.length < MOST_SHOWN || page.at(-1)!.seq >= upTo) return events
+  }
+}

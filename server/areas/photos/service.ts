@@ -33,3 +33,9 @@ export async function missingPhotos(
   const known = await rows.knownPhotos(who.organisation, hashes, transaction)
   return new Set(hashes.filter((h) => !known.has(h)))
 }
+
+/** The bytes of photos of an organisation, by hash; what has not arrived is left out. */
+export async function photoBytes(organisation: string, hashes: readonly string[]): Promise<Record<string, Uint8Array>> {
+  const found = await Promise.all(hashes.map(async (h) => [h, await rows.findPhoto(organisation, h)] as const))
+  return Object.fromEntries(found.flatMap(([h, bytes]) => (bytes ? [[h, new Uint8Array(bytes)]] : [])))
+}

@@ -12,10 +12,12 @@ export interface SessionRow {
   organisation: string
   organisation_name: string
   time_zone: string
+  currency: string
+  hour_minor: number
   kit: Person['kit']
 }
 
-const PERSON = `u.id, u.name, u.role, o.id AS organisation, o.name AS organisation_name, o.time_zone, u.kit`
+const PERSON = `u.id, u.name, u.role, o.id AS organisation, o.name AS organisation_name, o.time_zone, o.currency, o.hour_minor, u.kit`
 
 /** The running session that a token opens, with its person. */
 export async function findSession(tokenHash: Buffer): Promise<SessionRow | undefined> {

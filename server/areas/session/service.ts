@@ -36,6 +36,8 @@ const toPerson = (row: Omit<SessionRow, 'session' | 'seen_at'>): Person => ({
   organisation: row.organisation,
   organisationName: row.organisation_name,
   timeZone: row.time_zone,
+  currency: row.currency,
+  hourMinor: row.hour_minor,
   kit: row.kit,
 })
 

@@ -95,9 +95,12 @@ async function loadJobs(): Promise<void> {
     if (await Job.count({ where: { id } })) continue
     const who = await findPersonById(person)
     if (!who) continue
-    const timed = events.map(({ minutesAgo, ...event }, i) =>
-      upcast({ ...event, at: new Date(start - minutesAgo * 60_000).toISOString(), seq: i + 1 }),
-    )
+    const timed = events.map(({ minutesAgo, ...event }, i) => {
+      const at = new Date(start - minutesAgo * 60_000).toISOString()
+      const written = upcast({ ...event, at, seq: i + 1 })
+      // A run was begun when its event was entered.
+      return written.payload.type === 'run' ? { ...written, payload: { ...written.payload, began: at } } : written
+    })
     const { results } = await appendToJob(who, id, timed, undefined)
     const refused = results.find((r) => r.status === 'refused')
     if (refused) throw new Error(`Demo job ${id}: ${JSON.stringify(refused)}`)

@@ -8,7 +8,7 @@ import { METER_READS, writeTrace, type MeterReads, type SeenCall } from '../../.
 import { describeLink, describeSeenCall, formatClock } from '../../../../core/words'
 import { useBeeps, useKeys } from '../../../ui'
 import { keptMeter, keepMeter } from '../kept-meter'
-import { saveFile } from '../save-file'
+import { saveFile } from '../../../data/save-file'
 import { useMeterLink } from '../use-meter-link'
 import { useMeters } from '../use-meters'
 import { useSeenTrace } from '../use-seen-trace'

@@ -117,19 +117,12 @@ useKeys({
     <div class="left">
       <CauseCard
         v-if="showsCause"
-        ref="cardBox"
         :view="view"
-        :facts="facts"
-        :jumpers="state.bypasses"
-        :steps-for="context.stepsFor"
         :off="(state.disconnected ?? []).map((d) => d.name)"
-        :unrecorded="unrecorded"
+        :decided="facts.repairs.find((r) => r.id === state.decided?.repair)?.title ?? ''"
         :unbound="unbound"
-        @record="record"
-        @safety="context.safety"
-        @close="(repair, note) => context.enter({ type: 'closed', repair, text: note })"
+        @decide="router.replace(`/jobs/${context.id}/decide`)"
         @take="choose"
-        @failed="context.act({ type: 'action', action: { verb: 'repair', target: $event } })"
       />
       <TestCard
         v-else-if="card"

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { watch } from 'vue'
+import { onMounted, useTemplateRef, watch } from 'vue'
 import { useRoute } from 'vue-router'
 import { JOB_STEPS, keepStep, type JobStep } from '../../../../data/last-step'
 import { AppIcon } from '../../../../ui'
@@ -11,7 +11,17 @@ const props = defineProps<{
   /** How much is disconnected and not back. */
   off: number
 }>()
-const TITLES: Record<JobStep, string> = { call: 'Call', safe: 'Safe', wiring: 'Wiring', find: 'Find', run: 'Run' }
+const TITLES: Record<JobStep, string> = {
+  call: 'Call',
+  safe: 'Safe',
+  wiring: 'Wiring',
+  find: 'Find',
+  run: 'Run',
+  decide: 'Decide',
+  repair: 'Repair',
+  prove: 'Prove',
+  report: 'Report',
+}
 const route = useRoute()
 const isHere = (step: JobStep): boolean => route.path.endsWith(`/${step}`)
 // Whoever comes back to the job comes back to where they were.
@@ -20,10 +30,18 @@ watch(
   (step) => step && keepStep(props.id, step),
   { immediate: true },
 )
+const strip = useTemplateRef<HTMLElement>('strip')
+/** On a phone the strip is longer than the screen: where one is stays in sight. */
+function show() {
+  const here = strip.value?.querySelector<HTMLElement>('[aria-current]')
+  if (here) strip.value!.scrollLeft = here.offsetLeft - (strip.value!.clientWidth - here.offsetWidth) / 2
+}
+onMounted(show)
+watch(() => route.path, show, { flush: 'post' })
 </script>
 
 <template>
-  <nav class="steps" aria-label="Steps of this job">
+  <nav ref="strip" class="steps" aria-label="Steps of this job">
     <NuxtLink to="/jobs" class="back" aria-label="All jobs"><AppIcon name="back" /></NuxtLink>
     <NuxtLink
       v-for="step in JOB_STEPS"
@@ -40,8 +58,14 @@ watch(
 
 <style scoped>
 .steps {
+  position: relative;
   display: flex;
   gap: 0.2rem;
+  overflow-x: auto;
+  scrollbar-width: none;
+}
+.steps > * {
+  flex: none;
 }
 .back {
   min-width: 44px;

@@ -3,7 +3,13 @@ import Button from 'primevue/button'
 import type { RunFinding } from '../../../../../core/running'
 
 /** What a run says of the tests of its machine: each is entered as if it had been typed on its card. */
-defineProps<{ findings: readonly RunFinding[]; entered: ReadonlySet<string>; locked: boolean; running: boolean }>()
+defineProps<{
+  findings: readonly RunFinding[]
+  entered: ReadonlySet<string>
+  locked: boolean
+  running: boolean
+  proving: boolean
+}>()
 const emit = defineEmits<{ record: [finding: RunFinding]; all: [] }>()
 </script>
 
@@ -19,7 +25,7 @@ const emit = defineEmits<{ record: [finding: RunFinding]; all: [] }>()
         >
         <span v-if="entered.has(f.test)" class="push small soft">entered</span>
         <button
-          v-else-if="!locked"
+          v-else-if="!locked && !proving"
           type="button"
           class="chip push"
           :aria-label="`Enter ${f.title}`"
@@ -29,8 +35,12 @@ const emit = defineEmits<{ record: [finding: RunFinding]; all: [] }>()
         </button>
       </li>
     </ul>
+    <p v-if="proving" class="small soft" role="note">
+      A repair is being proved: what this run says is judged under Prove. If it still fails, say so there, and enter it
+      here then.
+    </p>
     <Button
-      v-if="!locked && findings.some((f) => f.instead === undefined && !entered.has(f.test))"
+      v-else-if="!locked && findings.some((f) => f.instead === undefined && !entered.has(f.test))"
       :severity="running ? 'secondary' : undefined"
       @click="emit('all')"
       >Enter all as readings</Button

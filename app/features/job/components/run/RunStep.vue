@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import Button from 'primevue/button'
 import Select from 'primevue/select'
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { useRouter } from 'vue-router'
@@ -121,6 +122,11 @@ function hear(turn: 'on' | 'off', ago: number) {
   run.mark(lane, turn, run.marksOf(lane, turn), 'ear', Math.max(0, run.now() - ago))
 }
 const forced = computed(() => (facts.value?.programs ?? []).filter((p) => p.service))
+/** What a run says after a repair was decided is no evidence about the machine as it was before. */
+const proving = computed(() => {
+  const { decided } = job.state.value
+  return !!decided && !!newest.value && newest.value.at >= decided.at
+})
 const shown = computed(() => newest.value !== undefined && newest.value.program === expected.value?.program)
 const barredLive = computed(() =>
   person.role === 'trainee' ? 'Live readings are not for a trainee: somebody trained for it takes these.' : '',
@@ -162,10 +168,12 @@ const barredLive = computed(() =>
         :entered="entered"
         :locked="locked"
         :running="!!running"
+        :proving="proving"
         @record="run.record"
         @all="run.recordAll"
       />
       <RunProven v-if="newest && !running && entered.size" :links="view.links" :parts="facts.parts" />
+      <Button v-if="proving && !running" @click="router.replace(`/jobs/${context.id}/prove`)">Go on: prove it</Button>
     </div>
     <div class="right">
       <section class="card" aria-label="The program">

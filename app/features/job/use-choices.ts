@@ -1,0 +1,41 @@
+import { computed, ref, shallowRef, watch, type Ref } from 'vue'
+import type { Choices, RepairPlan } from '../../engine'
+import { minorUnits } from '../../../core/words'
+import type { JobContext } from './use-job-context'
+
+/** What could be done about it and what each comes to, by what the shop reckons with; asked anew as the evidence changes. */
+export function useChoices({ advice, person }: Pick<JobContext, 'advice' | 'person'>) {
+  const choices = shallowRef<Choices>()
+  const fault = ref('')
+  const hour = computed(() => person.hourMinor / minorUnits(person.currency))
+  let round = 0
+  watch(
+    [() => advice.view.value?.settled && JSON.stringify(advice.question.value), hour],
+    async ([settled]) => {
+      if (!settled) return
+      const mine = ++round
+      try {
+        const answer = await advice.engine.decide(advice.question.value, { hour: hour.value, prices: {} })
+        if (mine === round) [choices.value, fault.value] = [answer, '']
+      } catch (error) {
+        if (mine === round) fault.value = error instanceof Error ? error.message : String(error)
+      }
+    },
+    { immediate: true },
+  )
+  return { choices, fault, hour }
+}
+
+/** How a repair is done and what has to hold after it; `undefined` while no repair is named, or its sheet does not know it. */
+export function useRepairPlan({ advice }: Pick<JobContext, 'advice'>, repair: Ref<string | undefined>) {
+  const plan = shallowRef<RepairPlan>()
+  watch(
+    [repair, () => advice.facts.value, () => advice.acceptance.value],
+    async ([id, facts, acceptance]) => {
+      const own = id && facts ? await advice.engine.repairPlan(acceptance, id).catch(() => undefined) : undefined
+      if (id === repair.value) plan.value = own
+    },
+    { immediate: true },
+  )
+  return plan
+}

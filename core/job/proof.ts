@@ -1,0 +1,48 @@
+import type { JobStanding, Proof } from './standing'
+import type { ProofNeed, SheetFacts } from './sheet-facts'
+
+/** What proves a cycle: a program that was watched to its end after the decision. */
+export const CYCLE = 'cycle'
+/** A day on which somebody looks at it again. */
+export const FOLLOW_UP = 'follow-up'
+
+/**
+ * Between what a proof that is measured passes, Ω. What in-service tests of earthed appliances with a cord usually ask; local code
+ * and the papers of the machine go before it.
+ */
+export const PROOF_LIMITS: Readonly<Record<string, { least?: number; most?: number } | undefined>> = {
+  earth: { most: 0.3 },
+  insulation: { least: 1e6 },
+}
+
+/** The last word on each thing, by its id in the facts of the sheet. */
+export function proofsOf({ proofs = {}, decided }: Pick<JobStanding, 'proofs' | 'decided'>): Map<string, Proof> {
+  const since = decided?.seq ?? 0
+  const own = Object.values(proofs).sort((a, b) => a.seq - b.seq)
+  return new Map(own.filter((p) => p.seq > since || decided === undefined).map((p) => [p.item, p]))
+}
+
+/** Whether a decision asks for somebody to look at the machine again. */
+export const asksForFollowUp = ({ decided }: Pick<JobStanding, 'decided'>): boolean =>
+  decided !== undefined && (decided.as === 'interim' || decided.returns === true)
+
+/**
+ * What a repair still has to be shown for before its job is closed.
+ *
+ * @param repair id of a repair of the sheet
+ * @returns nothing where facts are of before proofs were asked for
+ */
+export function stillUnproven(
+  repair: string,
+  { repairs }: Pick<SheetFacts, 'repairs'>,
+  job: Pick<JobStanding, 'proofs' | 'decided' | 'followUp'>,
+): ProofNeed[] {
+  const said = proofsOf(job)
+  const holds = ({ id, unless }: ProofNeed) => {
+    const as = said.get(id)?.as
+    return as === 'passed' || (as === 'not-needed' && unless !== undefined)
+  }
+  const open = (repairs.find((r) => r.id === repair)?.proof ?? []).filter((need) => !holds(need))
+  const again = asksForFollowUp(job) && job.followUp === undefined
+  return again ? [...open, { id: FOLLOW_UP, title: 'a day on which somebody looks at it again' }] : open
+}

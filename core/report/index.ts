@@ -1,0 +1,3 @@
+export type * from './contract'
+export { reportOf } from './report-of'
+export { toCsv } from './to-csv'

@@ -1,0 +1,2 @@
+/** The first letter of a sentence as it is written. */
+export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1)
