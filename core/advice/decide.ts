@@ -15,7 +15,7 @@ export interface ShopCosts {
 
 /** What a figure has to be for another repair to come cheaper than the cheapest. */
 export interface Tipping {
-  /** `access`: minutes to get there, which a call-back costs again; `call-back`: minutes of one; `price` of its part; `holds`: its chance to hold. */
+  /** `access`: minutes to get behind the panels of the cheapest, for every repair behind them, and again for a call-back; `call-back`: minutes of one; `price` of its part; `holds`: its chance to hold. */
   figure: 'access' | 'call-back' | 'price' | 'holds'
   /** It pays off above or below `at`. */
   side: 'above' | 'below'
@@ -60,49 +60,41 @@ const LEADING = 2
 const WORTH_LOOKING = 0.02
 /** What could kill a new part is worth a word from this chance on. */
 const SAID_FROM = 0.002
-/** Nobody works for so long to get at something, min; nor is a call-back longer. */
-const LONGEST = { access: 180, 'call-back': 480 }
+/** Nobody works for so long to get at something, nor is a call-back longer, min. */
+const LONGEST_ACCESS = 180
+const LONGEST_CALL_BACK = 480
+/** No part is sold for less, money. */
+const LEAST_PRICE = 1
 const MINUTES = 60
 
-/** Minutes to get at what a repair is done on. */
-function accessOf(machine: Machine, repair: number): number {
-  const panels = new Set(repairedParts(machine, repair).flatMap((p) => machine.parts[p].panel ?? []))
-  return [...panels].reduce((sum, p) => sum + (machine.panelMinutes.get(p) ?? 0), 0)
-}
+/** Panels behind which a repair is done, by id. */
+const panelsOf = (machine: Machine, repair: number): ReadonlySet<string> =>
+  new Set(repairedParts(machine, repair).flatMap((p) => machine.parts[p].panel ?? []))
 
-/** An option while it is reckoned: its costs are linear in each of the figures that may be asked about. */
-interface Reckoned {
-  repair: number
-  option: Omit<RepairOption, 'tippings'>
-  access: number
-  /** What its total rises by for each minute of access and of a call-back, unit of price, and chance to hold. */
-  slopes: Record<Tipping['figure'], number>
-}
+/** A threshold is found to this share of its interval, in at most so many steps. */
+const EXACT = 1e-4
+const STEPS = 40
 
-/** When `other` would come cheaper than the cheapest. */
-function tippingsOf(cheapest: Reckoned, other: Reckoned, callBack: number): Tipping[] {
-  const gap = other.option.total - cheapest.option.total
-  const shared = (figure: 'access' | 'call-back', now: number): Tipping[] => {
-    // Both change with it: the one that costs less for each more of it wins far enough out.
-    const rise = cheapest.slopes[figure] - other.slopes[figure]
-    if (Math.abs(rise) < 1e-9) return []
-    const at = now + gap / rise
-    return at > 0 && at <= LONGEST[figure] ? [{ figure, side: rise > 0 ? 'above' : 'below', at, now }] : []
+/** Where a continuous function that is positive at `from` turns, by halving; `undefined` where it is positive at `to` as well. */
+function rootBetween(f: (x: number) => number, from: number, to: number): number | undefined {
+  if (from === to || f(to) >= 0) return undefined
+  let [positive, negative] = [from, to]
+  for (let k = 0; k < STEPS && Math.abs(positive - negative) > EXACT * Math.abs(to - from); k++) {
+    const middle = (positive + negative) / 2
+    if (f(middle) >= 0) positive = middle
+    else negative = middle
   }
-  const price = other.option.price - gap / other.slopes.price
-  const holds = other.option.holds - gap / other.slopes.holds
-  const own: Tipping[] = [
-    ...(other.option.price > 0 && price > 0
-      ? [{ figure: 'price', side: 'below', at: price, now: other.option.price } as const]
-      : []),
-    ...(other.slopes.holds < 0 && holds < 1
-      ? [{ figure: 'holds', side: 'above', at: holds, now: other.option.holds } as const]
-      : []),
-  ]
-  const distance = ({ at, now }: Tipping) => Math.abs(Math.log((at + 1) / (now + 1)))
-  return [...shared('access', other.access), ...shared('call-back', callBack), ...own].sort(
-    (a, b) => distance(a) - distance(b),
-  )
+  return (positive + negative) / 2
+}
+
+/** Figures that are asked about, as they are and as they might be. */
+interface Figures {
+  /** Minutes on top of what it takes to get behind the panels in question. */
+  access: number
+  /** min */
+  callBack: number
+  price: ReadonlyMap<number, number>
+  holds: ReadonlyMap<number, number>
 }
 
 /** The leading things to do, and what the trade does instead of them. */
@@ -120,13 +112,15 @@ function repairsToCompare(machine: Machine, { plan }: Advice): number[] {
 class Reckoning {
   private readonly machine: Machine
   private readonly minute: number
-  readonly constants: Predictor['calibration']['plan']
+  private readonly constants: Predictor['calibration']['plan']
   private readonly repairs: Machine['repairs']
-  readonly costs: RepairCosts
   /** Faults that each hypothesis still has in it. */
   private readonly stillIn: Belief['hypotheses'][number]['activeFaults'][]
   /** Probability of each fault. */
   private readonly mass: Float64Array
+  /** Panels behind which each repair is done. */
+  private readonly panels: ReadonlySet<string>[]
+  readonly asIs: Figures
 
   constructor(
     predictor: Predictor,
@@ -137,7 +131,8 @@ class Reckoning {
     this.minute = hour / MINUTES
     this.constants = { ...predictor.calibration.plan, minutesPerMoney: 1 / this.minute }
     this.repairs = this.machine.repairs.map((r) => ({ ...r, price: prices[r.id] ?? r.price }))
-    this.costs = RepairCosts.of({ ...this.machine, repairs: this.repairs }, this.constants)
+    this.panels = this.repairs.map((r) => panelsOf(this.machine, r.index))
+    this.asIs = { access: 0, callBack: this.constants.callBack, price: new Map(), holds: new Map() }
     const done = advice.interpreted.interventions.flatMap((i) => i.repair ?? [])
     const { belief } = advice
     this.stillIn = belief.hypotheses.map((h) => {
@@ -148,8 +143,24 @@ class Reckoning {
     this.stillIn.forEach((left, i) => left.forEach(({ fault }) => (this.mass[fault.index] += belief.posterior[i])))
   }
 
+  /** Minutes to get at what a repair is done on. */
+  accessOf(repair: number): number {
+    return [...this.panels[repair]].reduce((sum, p) => sum + (this.machine.panelMinutes.get(p) ?? 0), 0)
+  }
+
+  /** The repairs as the figures have them. @param behind panels that are dearer to get behind */
+  private withFigures({ access, price, holds }: Figures, behind: ReadonlySet<string>): Machine['repairs'] {
+    if (!access && !price.size && !holds.size) return this.repairs
+    return this.repairs.map((r) => ({
+      ...r,
+      minutes: r.minutes + ([...this.panels[r.index]].some((p) => behind.has(p)) ? access : 0),
+      price: price.get(r.index) ?? r.price,
+      successProbability: holds.get(r.index) ?? r.successProbability,
+    }))
+  }
+
   /** How likely a repair cures it, and what it takes until the machine works where it does not, min. */
-  private outcomeOf(repair: number): { cures: number; after: number } {
+  private outcomeOf(repair: number, costs: RepairCosts): { cures: number; after: number } {
     const { posterior, unknownFault } = this.advice.belief
     let cures = 0
     const required = this.stillIn.map((left, i) => {
@@ -157,7 +168,7 @@ class Reckoning {
       if (left.length && !rest.length) cures += posterior[i]
       return [...new Set(rest.map(({ fault }) => fault.repair))]
     })
-    return { cures, after: this.costs.toGo(required, posterior, unknownFault) }
+    return { cures, after: costs.toGo(required, posterior, unknownFault) }
   }
 
   /** What may be in the machine that would kill what a repair puts in; what the repair itself takes away kills nothing any more. */
@@ -176,45 +187,74 @@ class Reckoning {
       .sort((a, b) => b.p - a.p)
   }
 
-  reckon(repair: number): Reckoned {
-    const { minute, constants: c } = this
-    const { id, minutes, price, successProbability: holds, licensed } = this.repairs[repair]
-    const { cures, after } = this.outcomeOf(repair)
-    const access = accessOf(this.machine, repair)
+  /**
+   * What a repair comes to.
+   *
+   * @param figures as they are, or as they might be
+   * @param behind the panels that `figures.access` is about
+   */
+  reckon(repair: number, figures = this.asIs, behind: ReadonlySet<string> = new Set()): Omit<RepairOption, 'tippings'> {
+    const { minute } = this
+    const c = { ...this.constants, callBack: figures.callBack }
+    const repairs = this.withFigures(figures, behind)
+    const costs = RepairCosts.of({ ...this.machine, repairs }, c)
+    const { id, minutes, price, successProbability: holds, licensed } = repairs[repair]
+    const { cures, after } = this.outcomeOf(repair, costs)
     const wouldKill = this.killersOf(repair)
     const killed = Math.min(
       1,
       wouldKill.reduce((sum, k) => sum + k.p, 0),
     )
-    const comesBack = cures * (1 - holds)
-    const again = c.callBack + access
+    // The way in is made again by whoever comes back.
+    const access = this.accessOf(repair) + minutes - this.repairs[repair].minutes
     const of = {
       work: (minutes + c.prove + (licensed ? c.callOut : 0)) * minute,
       part: price,
-      wrong: ((1 - cures) * this.costs.wrongRepair[repair] + after) * minute,
-      callBack: comesBack * again * minute,
+      wrong: ((1 - cures) * costs.wrongRepair[repair] + after) * minute,
+      callBack: cures * (1 - holds) * (c.callBack + access) * minute,
       killed: killed * (price + (minutes + c.callBack) * minute),
     }
     const total = of.work + of.part + of.wrong + of.callBack + of.killed
     const { title } = this.machine.sheet.repairs[repair]
-    return {
-      repair,
-      option: { id, title, minutes, price, licensed, cures, holds, total, of, wouldKill },
-      access,
-      slopes: {
-        access: (1 + comesBack) * minute,
-        'call-back': (comesBack + killed) * minute,
-        price: 1 + killed,
-        holds: -cures * again * minute,
-      },
+    return { id, title, minutes, price, licensed, cures, holds, total, of, wouldKill }
+  }
+
+  /** When one repair would come cheaper than the cheapest, nearest first. */
+  tippings(cheapest: number, other: number): Tipping[] {
+    const behind = this.panels[cheapest]
+    const { price, successProbability } = this.repairs[other]
+    const access = this.accessOf(cheapest)
+    const at = (figure: Tipping['figure'], value: number): Figures => ({
+      ...this.asIs,
+      ...(figure === 'access' ? { access: value - access } : {}),
+      ...(figure === 'call-back' ? { callBack: value } : {}),
+      ...(figure === 'price' ? { price: new Map([[other, value]]) } : {}),
+      ...(figure === 'holds' ? { holds: new Map([[other, value]]) } : {}),
+    })
+    const find = (figure: Tipping['figure'], now: number, end: number): Tipping[] => {
+      const gap = (value: number) => {
+        const figures = at(figure, value)
+        return this.reckon(other, figures, behind).total - this.reckon(cheapest, figures, behind).total
+      }
+      const found = rootBetween(gap, now, end)
+      return found === undefined ? [] : [{ figure, side: end > now ? 'above' : 'below', at: found, now }]
     }
+    const all = [
+      ...(behind.size ? [...find('access', access, LONGEST_ACCESS), ...find('access', access, 0)] : []),
+      ...find('call-back', this.asIs.callBack, LONGEST_CALL_BACK),
+      ...find('call-back', this.asIs.callBack, 0),
+      ...(price > 0 ? find('price', price, 0).filter((t) => t.at >= LEAST_PRICE) : []),
+      ...find('holds', successProbability, 1),
+    ]
+    const distance = ({ at: where, now }: Tipping) => Math.abs(Math.log((where + 1) / (now + 1)))
+    return all.sort((a, b) => distance(a) - distance(b))
   }
 
   /** Expected cost of the repairs of a year, each with somebody coming for it, money. */
   upkeep(): number {
-    const { faults } = this.machine
-    const each = (repair: number) => (repair < 0 ? 0 : this.costs.repair[repair] + this.constants.callBack)
-    return faults.reduce((sum, f) => sum + f.ratePerYear * each(f.repair) * this.minute, 0)
+    const costs = RepairCosts.of({ ...this.machine, repairs: this.repairs }, this.constants)
+    const each = (repair: number) => (repair < 0 ? 0 : costs.repair[repair] + this.constants.callBack)
+    return this.machine.faults.reduce((sum, f) => sum + f.ratePerYear * each(f.repair) * this.minute, 0)
   }
 }
 
@@ -223,20 +263,20 @@ class Reckoning {
  * all: work and proving; the part; being wrong, with the repairs that are then tried in their best order; coming back when it does not
  * hold, the way in made again; the new part killed by what is still there. Money throughout; a minute costs `hour / 60`.
  *
- * Linear in access, call-back, price and chance to hold, so where another one would come cheaper is exact.
+ * Where another one would come cheaper is found by reckoning both anew with another figure.
  */
 export function decide(predictor: Predictor, advice: Advice, costs: ShopCosts): Decision {
   const { machine } = predictor.catalogue
   const reckoning = new Reckoning(predictor, advice, costs)
   const all = repairsToCompare(machine, advice)
-    .map((repair) => reckoning.reckon(repair))
-    .sort((a, b) => a.option.total - b.option.total)
+    .map((repair) => ({ repair, ...reckoning.reckon(repair) }))
+    .sort((a, b) => a.total - b.total)
   const [cheapest] = all
   const unproven = advice.plan.remedies.filter((r) => r.repair === cheapest?.repair).flatMap((r) => r.unproven)
   return {
-    options: all.map((r) => ({
-      ...r.option,
-      tippings: r === cheapest ? [] : tippingsOf(cheapest, r, reckoning.constants.callBack),
+    options: all.map(({ repair, ...option }) => ({
+      ...option,
+      tippings: repair === cheapest.repair ? [] : reckoning.tippings(cheapest.repair, repair),
     })),
     upkeep: reckoning.upkeep(),
     unproven: [...new Set(unproven.map((f) => machine.faults[f].title))],

@@ -9,13 +9,14 @@ import { readSheet } from '../../../core/model/sheet'
 import {
   findInRun,
   followCues,
+  judgeRun,
   markedPhases,
   nextCue,
   runTime,
   type ExpectedRun,
   type Mark,
 } from '../../../core/running'
-import { DrawnMachine, phaseTimes, random } from '../../../core/truth'
+import { DrawnMachine, phaseTimes, random, watchedTurns } from '../../../core/truth'
 
 const PROGRAM_START = 1
 
@@ -235,4 +236,42 @@ describe('the clock of a run', () => {
       { seconds: undefined, trouble: 'before-start' },
     ],
   ] as const)('%o', (clocks, told) => expect(runTime(clocks)).toEqual(told))
+})
+
+describe('a cycle watched after a repair, on machines that the plain simulator runs', () => {
+  /** Everything that turns is noted of a program of a machine with these faults; what a good one does and this one does not is noted as missing. */
+  function watched(engine: Engine, run: ExpectedRun, activeFaults: readonly ActiveFault[], seed: number) {
+    const truth = new DrawnMachine(engine.catalogue, activeFaults, random(seed))
+    const seconds = Math.min(1.3 * run.lasts, 3600)
+    const atOnce = new Set(run.cues.filter((c) => c.turn === 'on' && c.nth === 0 && c.at < 1).map((c) => c.lane))
+    const lanes = run.lanes.map((l) => l.id)
+    const turns = watchedTurns(engine.machine, truth.live(), 0, lanes, seconds, atOnce)
+    const marks = turns.map((t, k): Mark => ({ event: String(k), ...t, noticed: 'hand' }))
+    return { marks, now: seconds, over: true }
+  }
+  const CALLS = [
+    ['orrisk-tl40', 'cold-valve.coil-open'],
+    ['tarvost-e7', 'valve.coil-open'],
+    ['tarvost-k6', 'valve.does-not-open'],
+    ['brindlow-d3', 'fill-valve.coil-open'],
+  ] as const
+
+  it.each(CALLS)('%s: good ones pass, and one on which the repair did not do never does', (id, name) => {
+    const engine = engineOf(id)
+    const { machine } = engine
+    const fault = machine.faults.find((f) => f.id === name) ?? machine.faults.find((f) => f.id.endsWith('.coil-open'))!
+    const active: ActiveFault = { fault, severity: fault.severity && severityAt(fault.severity, 0.5) }
+    const said = new DrawnMachine(engine.catalogue, [active], random(1)).complaints()
+    expect(said.length).toBeGreaterThan(0)
+    const advice = engine.advise([{ type: 'complaint', complaint: said[0]! }], 'best', 0)
+    const run = expectedRun(engine.predictor, advice, 0)
+    for (let seed = 1; seed <= 3; seed++) {
+      const good = judgeRun(run, watched(engine, run, [], seed))
+      expect(good.as, JSON.stringify(good.criteria.filter((c) => c.state !== 'passed'))).toBe('passed')
+      expect(judgeRun(run, watched(engine, run, [active], seed)).as).not.toBe('passed')
+    }
+    // Who notes nothing has proved nothing, and a run that goes on is not through.
+    expect(judgeRun(run, { marks: [], now: run.lasts, over: true }).as).toBe('open')
+    expect(judgeRun(run, { ...watched(engine, run, [], 1), over: false }).as).toBe('open')
+  })
 })

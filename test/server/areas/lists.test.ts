@@ -12,6 +12,7 @@ import {
 } from '../../../server/areas/units/service'
 import { v7 as uuidv7 } from 'uuid'
 import type { Payload } from '../../../core/job'
+import { repaired } from '../../repaired'
 import { codes, entry, open, RIGHT, send, SHEET, withHouse } from '../house'
 
 const house = withHouse('lists')
@@ -36,7 +37,7 @@ describe('list of jobs', () => {
     const { jobs } = await pageOfJobs(mara, { q: 'NUMBER 7 hostel' })
     expect(jobs.map((j) => j.words)).toContain('call number 7')
     const [first] = jobs
-    await send(joss, first!.id, entry({ type: 'closed', repair: 'new-valve', text: 'kettle 100%_\\' }))
+    await send(joss, first!.id, ...repaired(SHEET, 'new-valve', entry, 'kettle 100%_\\'))
     expect((await pageOfJobs(mara, { state: 'closed' })).jobs.map((j) => j.id)).toEqual([first!.id])
     expect((await pageOfJobs(mara, { q: '100%_\\' })).jobs.map((j) => j.id)).toEqual([first!.id])
     expect((await pageOfJobs(joss, { mine: 'true' })).jobs.map((j) => j.id)).toEqual([first!.id])
@@ -71,7 +72,7 @@ describe('what the organisation has seen of a model', () => {
       entry({ type: 'safety', step: 're-power' }),
       entry({ type: 'reading', test: 'cold-valve.hum', text: 'no', value: { type: 'no' } }),
       entry({ type: 'action', action: { verb: 'repair', target: 'open-taps' } }),
-      entry({ type: 'closed', repair: 'new-lid-switch', text: '' }),
+      ...repaired(SHEET, 'new-lid-switch', entry),
     )
     expect(new Set(sent)).toEqual(new Set(['accepted']))
     const still = await open(mara, RIGHT)

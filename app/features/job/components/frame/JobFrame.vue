@@ -4,7 +4,7 @@ import { preloadRouteComponents } from '#imports'
 import { computed, watch, watchEffect } from 'vue'
 import { describeAwaited, describeEnding } from '../../../../../core/words'
 import { JOB_STEPS } from '../../../../data/last-step'
-import { TroubleBar } from '../../../../ui'
+import { formatDay, TroubleBar } from '../../../../ui'
 import { useTrouble } from '../../../shell'
 import { useRouter } from 'vue-router'
 import { NuxtLink } from '#components'
@@ -86,7 +86,12 @@ watchEffect(() => {
         <Button v-if="mayWrite" class="push" severity="secondary" @click="enter({ type: 'reopened' })">Reopen</Button>
       </section>
       <p v-if="state.awaits && !state.closed" role="note" aria-label="Waiting" class="card">
-        <strong>{{ describeAwaited(state.awaits.what) }}.</strong> {{ state.awaits.text }}
+        <strong>{{ describeAwaited(state.awaits.what) }}.</strong>
+        <template v-if="state.awaits.parts?.length">
+          {{ state.awaits.parts.map((p) => [p.title, p.number].filter(Boolean).join(', ')).join('; ') }}.</template
+        >
+        <template v-if="state.awaits.until"> Somebody comes back on {{ formatDay(state.awaits.until) }}.</template>
+        {{ state.awaits.text }}
         <span class="soft small">{{ state.awaits.by }}</span>
       </p>
       <p v-if="!view && !stopped && !trouble && !noSuchJob" class="soft">Running the machine, healthy and broken …</p>

@@ -6,6 +6,7 @@ import { useRouter } from 'vue-router'
 import { asksForFollowUp, CYCLE, proofsOf, stillUnproven } from '../../../../../core/job'
 import { judgeRun } from '../../../../../core/running'
 import { describeRiskLeft } from '../../../../../core/words'
+import { formatDay } from '../../../../ui'
 import { useRepairPlan } from '../../use-choices'
 import { useJobContext } from '../../use-job-context'
 import { useRun } from '../../use-run'
@@ -122,7 +123,7 @@ async function close() {
           }}
         </p>
         <p v-if="state.followUp">
-          <strong>{{ state.followUp.on }}</strong>: {{ state.followUp.why }}
+          <strong>{{ formatDay(state.followUp.on) }}</strong>: {{ state.followUp.why }}
         </p>
         <form
           v-if="!locked"
