@@ -190,6 +190,9 @@ function refusesLeaving(job: JobStanding, payload: JobEvent['payload'], facts: S
   if (payload.as === 'out-of-service') return job.unsafe?.answered ? undefined : { code: 'unsafe-unfinished' }
   if (payload.as !== undefined && payload.as !== 'works-now') return undefined
   if (disconnected.length) return { code: 'still-off', names: disconnected.map((d) => d.name) }
+  // What was proved is proved of what was decided.
+  const proofs = facts.repairs.find((r) => r.id === payload.repair)?.proof ?? []
+  if (proofs.length && job.decided?.repair !== payload.repair) return { code: 'not-decided' }
   const open = stillUnproven(payload.repair || (job.decided?.repair ?? ''), facts, job)
   return open.length ? { code: 'unproven', names: open.map((p) => p.title) } : undefined
 }

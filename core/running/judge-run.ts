@@ -26,6 +26,9 @@ export interface CycleVerdict {
 
 /** A good machine turns in a window of so much of its width more to each side, in a run of many turns: from 2.5 standard deviations to 4. */
 const MANY = 0.3
+/** Turns closer than this come in one moment, and a hand takes so long over each, s. */
+const MOMENT = 2
+const EACH = 4
 
 /** Whether a suspect would have made a turn come another time, or not at all. */
 const changes = ({ suspects, early, late }: Cue, suspect: number): boolean => {
@@ -50,10 +53,21 @@ function tellingCues(cues: readonly FollowedCue[]): Set<FollowedCue> {
   return new Set(all.length ? all : cues)
 }
 
-function judge(cue: FollowedCue, tells: boolean): Criterion {
+/**
+ * The window of a turn: from the start of the run or from what was noted before it, whichever is wider. A hand that was slow to note one
+ * thing has not made the next one early.
+ *
+ * @param together turns that come in the same moment: a hand notes one after another
+ */
+function windowOf({ early, late, from, until }: FollowedCue, together: number): [from: number, to: number] {
+  const [first, last] = [Math.min(early, from), Math.max(late + HAND, until)]
+  const more = MANY * (last - first)
+  return [Math.max(0, first - more), last + more + EACH * (together - 1)]
+}
+
+function judge(cue: FollowedCue, tells: boolean, together: number): Criterion {
   const { lane, turn, nth, title, mark } = cue
-  const more = MANY * (cue.until - cue.from)
-  const [from, to] = [Math.max(0, cue.from - more), cue.until + more]
+  const [from, to] = windowOf(cue, together)
   const state = ((): Criterion['state'] => {
     if (!mark) return 'unwatched'
     if (mark.turn === 'not') return 'missing'
@@ -70,7 +84,8 @@ function judge(cue: FollowedCue, tells: boolean): Criterion {
 export function judgeRun(expected: Pick<ExpectedRun, 'cues'>, course: Course): CycleVerdict {
   const cues = followCues(expected, course)
   const must = tellingCues(cues)
-  const criteria = cues.map((c) => judge(c, must.has(c)))
+  const togetherWith = (cue: FollowedCue) => cues.filter((c) => Math.abs(c.at - cue.at) <= MOMENT).length
+  const criteria = cues.map((c) => judge(c, must.has(c), togetherWith(c)))
   const wrong = criteria.some((c) => c.state === 'missing' || c.state === 'late' || c.state === 'early')
   const unseen = criteria.some((c) => c.tells && c.state === 'unwatched')
   return { criteria, as: wrong ? 'failed' : course.over && !unseen ? 'passed' : 'open' }

@@ -151,7 +151,8 @@ class Append {
   private judge(event: JobEvent): Refusal | undefined {
     const { payload } = event
     if (payload.type === 'opened' && payload.unit !== this.job.unit) return { code: 'unknown-unit' }
-    if (payload.type === 'photo' && this.missing.has(payload.photo)) return { code: 'photo-missing' }
+    const photo = photoIn(payload)
+    if (photo !== undefined && this.missing.has(photo)) return { code: 'photo-missing' }
     const target = payload.type === 'retracted' ? this.byId.get(payload.event) : undefined
     return refuses(this.standing, event, this.facts, this.who.role, target, this.who.name)
   }
@@ -189,7 +190,19 @@ const writeTogether = gather(async (writes: JobWrite[]): Promise<boolean[]> => {
 }, UNDER_WAY)
 
 /** What is judged against more than the job as it stands, or changes more than its row. */
-const NOT_PLAIN: ReadonlySet<Payload['type']> = new Set(['opened', 'said', 'retracted', 'photo', 'closed', 'reopened'])
+/** The photo that an entry rests on: the server has it before it takes the entry. */
+const photoIn = (payload: Payload): string | undefined =>
+  payload.type === 'photo' || payload.type === 'left-unsafe' ? payload.photo : undefined
+
+const NOT_PLAIN: ReadonlySet<Payload['type']> = new Set([
+  'opened',
+  'said',
+  'retracted',
+  'photo',
+  'left-unsafe',
+  'closed',
+  'reopened',
+])
 
 /** Events that change no more than the job's own row: judged on what is read, and written where nobody wrote meanwhile. */
 async function appendPlain(
@@ -231,7 +244,7 @@ const appendLocked = (
     const facts = await factsOfJob(job, transaction)
     const named = events.flatMap((e) => (e.payload.type === 'retracted' ? [e.payload.event] : []))
     const known = await findEvents([...new Set([...events.map((e) => e.id), ...named])], transaction)
-    const photos = events.flatMap((e) => (e.payload.type === 'photo' ? [e.payload.photo] : []))
+    const photos = events.flatMap((e) => photoIn(e.payload) ?? [])
     const absent = await missingPhotos(who, photos, transaction)
     const append = new Append(who, job, facts, known, shown, absent)
     for (const event of events) append.take(event)

@@ -38,6 +38,9 @@ describe('a repair that is proved', () => {
     // Nor does leaving the repair out of the closing, or calling it healed by itself, go round that.
     expect(ask([opened, decided], { ...close, repair: '' })?.code).toBe('unproven')
     expect(ask([opened, decided], { ...close, repair: '', as: 'works-now' })?.code).toBe('unproven')
+    // What was proved of one repair is not said of another, nor without a decision.
+    expect(ask(all, { ...close, repair: 'other' })).toBeUndefined()
+    expect(ask([opened], close)?.code).toBe('not-decided')
     const failed = [...all, proven(9, 'covers', 'failed')]
     expect(ask(failed, close)?.names).toEqual(['covers on'])
     // The last word counts, and one taken back is none.
