@@ -84,7 +84,7 @@ const holds = ({ id, unless }: ProofNeed): Payload =>
  * A repair as it is carried out and proved: decided, priced, its new part measured, ticked off, and a cycle of the machine that really
  * stands there watched through. The machine is repaired by it.
  *
- * @returns whether it did: else the cycle showed so, and it is said that it still fails
+ * @throws Error where the cycle shows that it did not do
  */
 export function carryOut(
   engine: Engine,
@@ -92,12 +92,12 @@ export function carryOut(
   evidence: readonly Evidence[],
   repair: string,
   hands: Hands,
-): boolean {
+): void {
   const { machine, catalogue, predictor } = engine
   const { put, makeSafe } = hands
   const index = machine.repairs.findIndex((r) => r.id === repair)
   const { title, minutes, price, licensed } = machine.sheet.repairs[index]
-  if (licensed !== undefined) return true
+  if (licensed !== undefined) return
   const own = decide(predictor, advise(predictor, evidence), { hour: HOUR, prices: {} }).options.find(
     (o) => o.id === repair,
   )
@@ -128,11 +128,7 @@ export function carryOut(
   const proofs = proofsFor(catalogue, index).filter((p) => p.id !== CYCLE)
   for (const p of proofs.filter((q) => DEAD.has(q.id))) put(holds(p), 1)
   const { run, as } = watchCycle(engine, evidence, truth, hands)
-  if (as === 'failed') {
-    put({ type: 'proven', item: CYCLE, as, run }, 1)
-    put({ type: 'action', action: { verb: 'repair', target: repair } })
-    return false
-  }
+  if (as === 'failed') throw new Error(`${machine.sheet.id}: ${repair} does not do.`)
   const seen = { type: 'proven', item: CYCLE, as: 'passed', run } as const
   const left = {
     type: 'proven',
@@ -142,5 +138,4 @@ export function carryOut(
   } as const
   put(as === 'passed' ? seen : left, 1)
   for (const p of proofs.filter((q) => !DEAD.has(q.id))) put(holds(p), 1)
-  return true
 }

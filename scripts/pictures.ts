@@ -189,7 +189,7 @@ async function outcome(page: Page, at: Place): Promise<void> {
   await asked.getByRole('button', { name: 'Take it' }).first().click()
   await shoot(page, 'prove')
   await page.goto(`${at.url}/jobs`)
-  await page.getByRole('button', { name: 'Closed' }).click()
+  await page.getByRole('radio', { name: 'Closed' }).click()
   await page.getByRole('list', { name: 'Jobs' }).getByRole('link').first().click()
   await steps.getByRole('link', { name: 'Report' }).click()
   await page.getByRole('article', { name: 'What the report says' }).waitFor()

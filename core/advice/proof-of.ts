@@ -24,7 +24,7 @@ function heatOf({ parts, kinds }: Machine): { heaters: number[]; heated: Set<num
 }
 
 /** What ends the heat when something is wrong with what it heats: thermostats, cut-outs, low-water and pressure switches. */
-export function limitsOf(catalogue: TestCatalogue): number[] {
+function limitsOf(catalogue: TestCatalogue): number[] {
   const { machine } = catalogue
   const { heaters, heated } = heatOf(machine)
   return machine.parts

@@ -4,7 +4,7 @@ import type { ProofNeed, SheetFacts } from './sheet-facts'
 /** What proves a cycle: a program that was watched to its end after the decision. */
 export const CYCLE = 'cycle'
 /** A day on which somebody looks at it again. */
-export const FOLLOW_UP = 'follow-up'
+const FOLLOW_UP = 'follow-up'
 
 /**
  * Between what a proof that is measured passes, Ω. What in-service tests of earthed appliances with a cord usually ask; local code

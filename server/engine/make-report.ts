@@ -1,3 +1,4 @@
+import { constants, setPriority } from 'node:os'
 import { join } from 'node:path'
 import pdfmake from 'pdfmake'
 import { createEngine, judgementOf, readEach, reportMachineOf } from '../../core/advice'
@@ -7,6 +8,9 @@ import { readSheet } from '../../core/model/sheet'
 import { reportOf } from '../../core/report'
 import type { ReportOrder } from '../areas/reports/service'
 import { documentOf } from './report-layout'
+
+// This thread alone: whoever stands in front of a machine is answered first.
+setPriority(constants.priority.PRIORITY_LOW)
 
 /** A report of one page is made tighter so often at most, until it is one. */
 const TIGHTEST = 3
