@@ -64,7 +64,12 @@ test('what an earlier job on the model taught is counted in, and said', async ({
   await enter(page, '1003')
   await expect(readings(page)).toHaveCount(1)
   const closed = await page.request.post(`${place.url}/api/jobs/${job}/events`, {
-    data: { events: repaired('orrisk-tl40', 'new-lid-switch', (payload) => jobEvent(payload)) },
+    data: {
+      events: [
+        jobEvent({ type: 'safety', step: 're-power' }),
+        ...repaired('orrisk-tl40', 'new-lid-switch', (payload) => jobEvent(payload)),
+      ],
+    },
   })
   const { results } = (await closed.json()) as { results: { status: string }[] }
   expect(results.map((r) => r.status)).toEqual(results.map(() => 'accepted'))

@@ -4,7 +4,7 @@ import InputText from 'primevue/inputtext'
 import { computed, ref } from 'vue'
 import { parseReading, type ReadingValue } from '../../../../../core/foundation/quantity'
 import { PROOF_LIMITS, type Job } from '../../../../../core/job'
-import { capital, describeProblem, describeProofLimit } from '../../../../../core/words'
+import { capital, describeProblem, describeProofLimit, formatReading } from '../../../../../core/words'
 import type { RepairPlan } from '../../../../engine'
 import { AppIcon, UndoButton } from '../../../../ui'
 
@@ -34,7 +34,7 @@ function measure() {
   // An open line is more megohms than it shows: that is good of insulation, and bad of an earth.
   const si = value.type === 'value' ? value.si : value.type === 'open' ? Infinity : NaN
   const { least = 0, most = Infinity } = limit.value!
-  emit('say', si >= least && si <= most ? 'passed' : 'failed', text.value.trim(), value)
+  emit('say', si >= least && si <= most ? 'passed' : 'failed', formatReading(value, 'resistance'), value)
 }
 const SAID = { passed: 'holds', failed: 'does not hold', 'not-needed': 'not asked here' } as const
 </script>
