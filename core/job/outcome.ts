@@ -34,9 +34,13 @@ export function applyOutcome(s: JobStanding, e: SequencedEvent): JobStanding {
     case 'decided': {
       const { repair, as, until, returns } = payload
       const more = { ...(until === undefined ? {} : { until }), ...(returns ? { returns } : {}) }
-      // The same once more, with another day, leaves what was proved of it.
-      const kept = s.decided?.repair === repair ? s : unprovenAgain(s)
-      return { ...kept, decided: { event, seq, repair, as, ...more, at, by } }
+      const { decided: before } = s
+      // The same once more, with another day, was decided when it was decided first: what was proved of it since holds.
+      if (before?.repair === repair) {
+        const { until: _, returns: __, ...first } = before
+        return { ...s, decided: { ...first, as, ...more } }
+      }
+      return { ...unprovenAgain(s), decided: { event, seq, repair, as, ...more, at, by } }
     }
     case 'quoted': {
       const total = payload.lines.reduce((sum, l) => sum + l.minor, 0)

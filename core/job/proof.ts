@@ -15,12 +15,13 @@ export const PROOF_LIMITS: Readonly<Record<string, { least?: number; most?: numb
   insulation: { least: 1e6 },
 }
 
-/** The last word on each thing, by its id in the facts of the sheet. */
-export function proofsOf({ proofs = {}, decided }: Pick<JobStanding, 'proofs' | 'decided'>): Map<string, Proof> {
-  const since = decided?.seq ?? 0
-  const own = Object.values(proofs).sort((a, b) => a.seq - b.seq)
-  return new Map(own.filter((p) => p.seq > since || decided === undefined).map((p) => [p.item, p]))
-}
+/** The last word on each thing, by its id in the facts of the sheet; what another decision or hands took back is not among them. */
+export const proofsOf = ({ proofs = {} }: Pick<JobStanding, 'proofs'>): Map<string, Proof> =>
+  new Map(
+    Object.values(proofs)
+      .sort((a, b) => a.seq - b.seq)
+      .map((p) => [p.item, p]),
+  )
 
 /** Whether a decision asks for somebody to look at the machine again. */
 export const asksForFollowUp = ({ decided }: Pick<JobStanding, 'decided'>): boolean =>

@@ -60,7 +60,10 @@ describe('a repair that is proved', () => {
     expect(open.proofs).toBeUndefined()
     expect(open.decided).toBeUndefined()
     // Deciding on the same once more takes nothing back; nor does looking on.
-    expect(foldJob([...all, event(9, decided.payload)]).proofs).toBeDefined()
+    expect(ask([...all, event(9, decided.payload)], close)).toBeUndefined()
+    const later: Payload = { ...decided.payload, as: 'interim', until: '2026-12-24' } as Payload
+    expect(ask([...all, event(9, later)], close)?.names).toEqual(['a day on which somebody looks at it again'])
+    expect(ask([...all, event(9, later), event(10, decided.payload)], close)).toBeUndefined()
     expect(foldJob([...all, event(9, { type: 'note', text: 'x' })]).proofs).toBeDefined()
   })
 
