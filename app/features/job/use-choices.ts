@@ -1,4 +1,4 @@
-import { computed, ref, shallowRef, watch, type Ref } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import type { Choices, RepairPlan } from '../../engine'
 import { minorUnits } from '../../../core/words'
 import type { JobContext } from './use-job-context'
@@ -26,16 +26,19 @@ export function useChoices({ advice, person }: Pick<JobContext, 'advice' | 'pers
   return { choices, fault, hour }
 }
 
-/** How a repair is done and what has to hold after it; `undefined` while no repair is named, or its sheet does not know it. */
-export function useRepairPlan({ advice }: Pick<JobContext, 'advice'>, repair: Ref<string | undefined>) {
+/** The repair that was decided, with how it is done and what has to hold after it; `undefined` while there is none, or it is being fetched. */
+export function useDecided({ advice, job }: Pick<JobContext, 'advice' | 'job'>) {
+  const decided = computed(() => job.state.value.decided)
   const plan = shallowRef<RepairPlan>()
   watch(
-    [repair, () => advice.facts.value, () => advice.acceptance.value],
+    [() => decided.value?.repair, () => advice.facts.value, () => advice.acceptance.value],
     async ([id, facts, acceptance]) => {
       const own = id && facts ? await advice.engine.repairPlan(acceptance, id).catch(() => undefined) : undefined
-      if (id === repair.value) plan.value = own
+      if (id === decided.value?.repair) plan.value = own
     },
     { immediate: true },
   )
-  return plan
+  /** Never that of a repair that was decided before. */
+  const own = computed(() => (plan.value?.id === decided.value?.repair ? plan.value : undefined))
+  return { decided, own }
 }

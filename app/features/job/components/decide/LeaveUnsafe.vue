@@ -1,16 +1,15 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import InputText from 'primevue/inputtext'
 import Textarea from 'primevue/textarea'
-import { computed, defineAsyncComponent, ref } from 'vue'
+import { computed, ref } from 'vue'
 import { AppIcon, PhotoPicker } from '../../../../ui'
 import { useJobContext } from '../../use-job-context'
+import SignOrRefuse from '../report/SignOrRefuse.vue'
 
 /**
  * A machine that cannot be left in use: isolated, tagged, photographed, warned of in writing, and signed for or the refusal noted.
  * Then the job may end, whatever else is open.
  */
-const SignatureField = defineAsyncComponent(() => import('../report/SignatureField.vue'))
 const { id, job, power, photos, enter, locked, bypasses } = useJobContext()
 const { state } = job
 const isOff = computed(() => power.value.state === 'isolated' || power.value.state === 'dead')
@@ -19,17 +18,7 @@ const warning = ref(
   'This machine is not safe to use. It has been switched off and tagged "do not use". Do not switch it on, refill it or take the tag off before it has been repaired and proved.',
 )
 const left = computed(() => (state.value.unsafe ? state.value.leftUnsafe.at(-1) : undefined))
-const name = ref('')
-const strokes = ref<number[][]>([])
-const why = ref('')
-const refusing = ref(false)
 const signed = computed(() => left.value && state.value.unsafe?.answered)
-function sign() {
-  enter({ type: 'signed', for: 'warning', name: name.value.trim(), strokes: strokes.value })
-}
-function refuse() {
-  enter({ type: 'not-signed', for: 'warning', name: name.value.trim(), text: why.value.trim() })
-}
 </script>
 
 <template>
@@ -78,20 +67,7 @@ function refuse() {
         <div class="stack">
           <strong>Signed for, or the refusal noted.</strong>
           <p v-if="signed">It is.</p>
-          <template v-else-if="!locked">
-            <InputText v-model="name" fluid aria-label="Who was warned" placeholder="Who was warned" />
-            <template v-if="refusing">
-              <InputText v-model="why" fluid aria-label="Why they do not sign" placeholder="Why they do not sign" />
-              <Button severity="secondary" :disabled="!why.trim()" @click="refuse">Note the refusal</Button>
-            </template>
-            <template v-else>
-              <SignatureField v-model="strokes" label="Signature of who was warned" />
-              <Button severity="secondary" :disabled="!strokes.length || !name.trim()" @click="sign"
-                >Take the signature</Button
-              >
-              <button type="button" class="word-button" @click="refusing = true">They will not sign</button>
-            </template>
-          </template>
+          <SignOrRefuse v-else-if="!locked" what="warning" />
         </div>
       </li>
     </ol>

@@ -113,7 +113,7 @@ useKeys({
 </script>
 
 <template>
-  <section v-if="facts && view" class="find step" aria-label="Advice" :aria-busy="!view.settled || thinking">
+  <section v-if="facts && view" class="find step panes" aria-label="Advice" :aria-busy="!view.settled || thinking">
     <div class="left">
       <CauseCard
         v-if="showsCause"
@@ -220,26 +220,8 @@ useKeys({
 </template>
 
 <style scoped>
-.find,
-.left,
-.right {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 1rem;
-  align-content: start;
-}
 /* What is to be done stands still on the left; what is known of the machine scrolls beside it. */
 @media (min-width: 901px) {
-  .find {
-    grid-template-columns: minmax(0, 5fr) minmax(0, 7fr);
-    grid-template-rows: minmax(0, 1fr);
-    align-content: stretch;
-  }
-  .left,
-  .right {
-    min-height: 0;
-    overflow-y: auto;
-  }
   .left {
     align-content: stretch;
   }

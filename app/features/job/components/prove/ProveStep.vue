@@ -7,9 +7,10 @@ import { asksForFollowUp, CYCLE, proofsOf, stillUnproven } from '../../../../../
 import { judgeRun } from '../../../../../core/running'
 import { describeRiskLeft } from '../../../../../core/words'
 import { formatDay } from '../../../../ui'
-import { useRepairPlan } from '../../use-choices'
+import { useDecided } from '../../use-choices'
 import { useJobContext } from '../../use-job-context'
 import { useRun } from '../../use-run'
+import NotDecided from '../decide/NotDecided.vue'
 import BeforeYouLeave from '../find/BeforeYouLeave.vue'
 import CycleProof from './CycleProof.vue'
 import ProofRow from './ProofRow.vue'
@@ -20,12 +21,7 @@ const { id, job, advice, locked, enter, act, takeBack } = context
 const { state } = job
 const { facts } = advice
 const router = useRouter()
-const decided = computed(() => state.value.decided)
-const plan = useRepairPlan(
-  context,
-  computed(() => decided.value?.repair),
-)
-const own = computed(() => (plan.value && plan.value.id === decided.value?.repair ? plan.value : undefined))
+const { decided, own } = useDecided(context)
 
 const last = computed(() => proofsOf(state.value))
 /** What was said last of each, with its words. */
@@ -75,11 +71,7 @@ async function close() {
 
 <template>
   <section v-if="!decided" class="step" aria-label="Prove">
-    <div class="card stack">
-      <h2>{{ state.closed ? 'This job is closed' : 'Nothing is decided yet' }}</h2>
-      <p>What has to hold follows from the repair: choose it under Decide.</p>
-      <Button v-if="!state.closed" @click="router.replace(`/jobs/${id}/decide`)">To Decide</Button>
-    </div>
+    <NotDecided />
   </section>
   <section v-else-if="own" class="step panes" aria-label="Prove">
     <div class="left">

@@ -4,8 +4,9 @@ import { computed, useTemplateRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { capital } from '../../../../../core/words'
 import { AppIcon, useKeys } from '../../../../ui'
-import { useRepairPlan } from '../../use-choices'
+import { useDecided } from '../../use-choices'
 import { useJobContext } from '../../use-job-context'
+import NotDecided from '../decide/NotDecided.vue'
 import MakeSafe from '../safe/MakeSafe.vue'
 import RecordFirst from '../wiring/RecordFirst.vue'
 import NewPart from './NewPart.vue'
@@ -17,12 +18,7 @@ const context = useJobContext()
 const { id, job, locked, enter, takeBack, stepsFor } = context
 const { state } = job
 const router = useRouter()
-const decided = computed(() => state.value.decided)
-const plan = useRepairPlan(
-  context,
-  computed(() => decided.value?.repair),
-)
-const own = computed(() => (plan.value && plan.value.id === decided.value?.repair ? plan.value : undefined))
+const { decided, own } = useDecided(context)
 const safety = computed(() => (own.value && !locked.value ? stepsFor(own.value.acts) : []))
 const held = useTemplateRef<{ press(): void; release(): void }>('held')
 useKeys({ s: { down: () => held.value?.press(), up: () => held.value?.release() } })
@@ -42,11 +38,7 @@ const tick = (list: 'steps' | 'look-at', item: string, found: string | undefined
 
 <template>
   <section v-if="!decided" class="step" aria-label="Repair">
-    <div class="card stack">
-      <h2>Nothing is decided yet</h2>
-      <p>What is to be done is chosen under Decide: its steps, its part and what proves it then stand here.</p>
-      <Button @click="router.replace(`/jobs/${id}/decide`)">To Decide</Button>
-    </div>
+    <NotDecided />
   </section>
   <section v-else-if="own" class="step panes" aria-label="Repair">
     <div class="left">

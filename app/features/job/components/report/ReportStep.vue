@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import InputText from 'primevue/inputtext'
-import { computed, defineAsyncComponent, ref, shallowRef, watch } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import { reportOf, toCsv, type ReportReader } from '../../../../../core/report'
 import { describeReportState } from '../../../../../core/words'
 import { saveFile } from '../../../../data/save-file'
@@ -10,10 +9,10 @@ import { notify } from '../../../shell'
 import { useJobContext } from '../../use-job-context'
 import { useReports } from '../../use-reports'
 import ReportView from './ReportView.vue'
+import SignOrRefuse from './SignOrRefuse.vue'
 
 /** The report: what it says, the customer's signature, and the files that are made of it. */
-const SignatureField = defineAsyncComponent(() => import('./SignatureField.vue'))
-const { id, job, advice, person, mayWrite, closed, enter } = useJobContext()
+const { id, job, advice, person, mayWrite, closed } = useJobContext()
 const { state, meta, waiting } = job
 const { view } = advice
 const { reports, trouble, asking, ask, file } = useReports(id)
@@ -53,15 +52,7 @@ async function savePdf(which: (typeof reports.value)[number]) {
   }
 }
 
-const signer = ref('')
-const strokes = ref<number[][]>([])
-const why = ref('')
-const refusing = ref(false)
 const signed = computed(() => state.value.signed.findLast((s) => s.for === 'work'))
-function sign() {
-  enter({ type: 'signed', for: 'work', name: signer.value.trim(), strokes: strokes.value })
-  strokes.value = []
-}
 </script>
 
 <template>
@@ -124,25 +115,7 @@ function sign() {
         </p>
         <details :open="!signed">
           <summary>{{ signed ? 'Sign once more' : 'Sign here' }}</summary>
-          <div class="stack">
-            <InputText v-model="signer" fluid aria-label="Name of who signs" placeholder="Name of who signs" />
-            <template v-if="refusing">
-              <InputText v-model="why" fluid aria-label="Why nobody signs" placeholder="Why nobody signs" />
-              <Button
-                severity="secondary"
-                :disabled="!why.trim()"
-                @click="enter({ type: 'not-signed', for: 'work', name: signer.trim(), text: why.trim() })"
-                >Note it</Button
-              >
-            </template>
-            <template v-else>
-              <SignatureField v-model="strokes" label="Signature for the work" />
-              <Button severity="secondary" :disabled="!strokes.length || !signer.trim()" @click="sign"
-                >Take the signature</Button
-              >
-              <button type="button" class="word-button" @click="refusing = true">Nobody signs</button>
-            </template>
-          </div>
+          <SignOrRefuse what="work" />
         </details>
       </section>
       <section v-if="report" class="card stack" aria-label="For the help line">

@@ -134,7 +134,7 @@ const barredLive = computed(() =>
 </script>
 
 <template>
-  <section v-if="facts && view" class="step run" aria-label="Run">
+  <section v-if="facts && view" class="step panes" aria-label="Run">
     <div class="left">
       <p v-if="announcement" class="card call" role="alert">{{ announcement }}</p>
       <RunMarks
@@ -240,26 +240,6 @@ const barredLive = computed(() =>
 </template>
 
 <style scoped>
-.run,
-.left,
-.right {
-  display: grid;
-  grid-template-columns: minmax(0, 1fr);
-  gap: 1rem;
-  align-content: start;
-}
-@media (min-width: 901px) {
-  .run {
-    grid-template-columns: minmax(0, 5fr) minmax(0, 7fr);
-    grid-template-rows: minmax(0, 1fr);
-    align-content: stretch;
-  }
-  .left,
-  .right {
-    min-height: 0;
-    overflow-y: auto;
-  }
-}
 .call {
   border: 3px solid var(--danger);
   font-size: 1.3rem;
