@@ -10,7 +10,7 @@ import {
   type NewPartCheck,
 } from '../core/advice'
 import type { Evidence, HandAct } from '../core/evidence'
-import { CYCLE, type Payload, type ProofNeed } from '../core/job'
+import { CYCLE, DEAD_ACTS, isMeasuredDead, type Payload, type ProofNeed } from '../core/job'
 import { judgeRun, type Mark } from '../core/running'
 import { watchedTurns, type DrawnMachine } from '../core/truth'
 import { formatReading } from '../core/words'
@@ -126,6 +126,7 @@ export function carryOut(
   }
   truth.repair(index)
   const proofs = proofsFor(catalogue, index).filter((p) => p.id !== CYCLE)
+  if (proofs.some((p) => isMeasuredDead(p.id))) makeSafe(DEAD_ACTS)
   for (const p of proofs.filter((q) => DEAD.has(q.id))) put(holds(p), 1)
   const { run, as } = watchCycle(engine, evidence, truth, hands)
   if (as === 'failed') throw new Error(`${machine.sheet.id}: ${repair} does not do.`)

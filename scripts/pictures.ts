@@ -185,6 +185,7 @@ async function outcome(page: Page, at: Place): Promise<void> {
   await page.getByRole('button', { name: 'Go on: prove it' }).click()
   const asked = page.getByRole('region', { name: 'What has to hold' })
   await asked.getByRole('button', { name: /^It holds: meter/ }).click()
+  await holdAll(page)
   await asked.getByRole('textbox', { name: /^Reading: earth/ }).fill('0.12')
   await asked.getByRole('button', { name: 'Take it' }).first().click()
   await shoot(page, 'prove')

@@ -1,7 +1,7 @@
 import { findShipped } from '../cli/library'
 import { createEngine, proofsFor } from '../core/advice'
 import { orThrow } from '../core/foundation/result'
-import { CYCLE, type Job, type JobStanding, type Payload, foldJob, emptyStanding } from '../core/job'
+import { CYCLE, isMeasuredDead, type Job, type JobStanding, type Payload, foldJob, emptyStanding } from '../core/job'
 import { readSheet } from '../core/model/sheet'
 
 /**
@@ -24,7 +24,11 @@ export function repaired<E extends { id: string }>(
   const over = make({ type: 'run-over', run: run.id, seconds: 60 })
   const index = machine.repairs.findIndex((r) => r.id === repair)
   const proofs = proofsFor(catalogue, index).map(({ id: item }) =>
-    make({ type: 'proven', item, as: 'passed', ...(item === CYCLE ? { run: run.id } : {}) }),
+    make(
+      isMeasuredDead(item)
+        ? { type: 'proven', item, as: 'not-needed', text: 'Double insulated.' }
+        : { type: 'proven', item, as: 'passed', ...(item === CYCLE ? { run: run.id } : {}) },
+    ),
   )
   return [decided, start, run, over, ...proofs, make({ type: 'closed', repair, text })]
 }

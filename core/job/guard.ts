@@ -10,7 +10,7 @@ import {
 import type { Problem } from '../foundation/issues'
 import { isRetractable } from './apply'
 import { powerState } from './power-state'
-import { CYCLE, stillUnproven } from './proof'
+import { CYCLE, isMeasuredDead, stillUnproven } from './proof'
 import { standingAt, type JobStanding } from './standing'
 import type { JobEvent, SequencedEvent } from './event-schema'
 import { findTest, vocabularyFrom, type SafetyNeed, type SheetFacts } from './sheet-facts'
@@ -262,7 +262,10 @@ export function refuses(
   // What is read at tips that sit there is read hands-off: what had to be done for it was done before the start.
   const sits = payload.type === 'reading' && (job.clips?.includes(payload.test) ?? false)
   const acts = sits ? [] : test || runs ? actsNow(test ?? runActs(job), job, by) : bypasses ? LIVE_ACTS : DEAD_ACTS
-  const handsOn = test || runs || clips || bypasses || ['disconnected', 'unclipped'].includes(payload.type)
+  // An earth or an insulation is measured with hands in it, dead.
+  const measuresDead = payload.type === 'proven' && payload.as !== 'not-needed' && isMeasuredDead(payload.item)
+  const handsOn =
+    test || runs || clips || bypasses || measuresDead || ['disconnected', 'unclipped'].includes(payload.type)
   const missing = handsOn ? missingSteps(acts, facts.needs, job, event.at, by) : []
   if (missing.length) return { code: 'make-safe-first', names: missing.map((m) => m.id) }
   const powers = test?.powered || runs || verb === 'restore' || verb === 'start'

@@ -23,7 +23,7 @@ export {
 } from './guard'
 export { powerState, waterState, type PowerState, type WaterState } from './power-state'
 export { FACTS_VERSION, factsOfAll, type ProofNeed, type SafetyNeed, type SheetFacts } from './sheet-facts'
-export { asksForFollowUp, CYCLE, PROOF_LIMITS, proofsOf, stillUnproven } from './proof'
+export { asksForFollowUp, CYCLE, isMeasuredDead, PROOF_LIMITS, proofsOf, stillUnproven } from './proof'
 export { isSoundText, moment, photoHash, soundText, text } from './schema-basics'
 export type { OutcomeLog } from './outcome-log'
 export { stamped } from './stamp'

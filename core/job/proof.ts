@@ -15,6 +15,9 @@ export const PROOF_LIMITS: Readonly<Record<string, { least?: number; most?: numb
   insulation: { least: 1e6 },
 }
 
+/** What is measured with the power off and hands in the machine. */
+export const isMeasuredDead = (item: string): boolean => PROOF_LIMITS[item] !== undefined
+
 /** The last word on each thing, by its id in the facts of the sheet; what another decision or hands took back is not among them. */
 export const proofsOf = ({ proofs = {} }: Pick<JobStanding, 'proofs'>): Map<string, Proof> =>
   new Map(

@@ -1,4 +1,5 @@
 import { expect, type Page } from '@playwright/test'
+import { holdIn } from './place'
 
 /** What is shown at a machine that works again, by what is asked for. */
 const SHOWN: readonly [asked: RegExp, shows: string][] = [
@@ -34,6 +35,7 @@ export async function proveAll(page: Page): Promise<void> {
     const shows = SHOWN.find(([asked]) => asked.test(name))?.[1]
     const holds = row.getByRole('button', { name: /^It holds: / })
     if (shows) {
+      await holdIn(row)
       await row.getByRole('textbox').fill(shows)
       await row.getByRole('button', { name: 'Take it' }).click()
     } else if (await holds.count()) await holds.click()

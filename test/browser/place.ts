@@ -202,15 +202,20 @@ export async function holdIn(region: Locator): Promise<void> {
     .getByRole('region', { name: 'Make safe' })
     .waitFor({ timeout: 4000 })
     .catch(() => undefined)
-  const next = region.getByRole('region', { name: 'Make safe' }).getByRole('button', { name: /^Done: / })
-  while (await next.count())
-    await hold(region.page(), next.filter({ hasText: (await next.innerText()).split('\n')[0] }))
+  await holdEach(region)
 }
 
 /** Holds whatever safety steps a page asks for, where nothing but they tell when it is done. */
-export async function holdAll(page: Page): Promise<void> {
-  const next = page.getByRole('region', { name: 'Make safe' }).getByRole('button', { name: /^Done: / })
-  while (await next.count()) await hold(page, next.filter({ hasText: (await next.innerText()).split('\n')[0] }))
+export const holdAll = (page: Page): Promise<void> => holdEach(page.locator('body'))
+
+/** One after another; a step that is said is gone before the next is looked for. */
+async function holdEach(region: Locator): Promise<void> {
+  const next = region.getByRole('region', { name: 'Make safe' }).getByRole('button', { name: /^Done: / })
+  while (await next.count()) {
+    const step = next.filter({ hasText: (await next.innerText()).split('\n')[0] })
+    await hold(region.page(), step)
+    await expect(step).toHaveCount(0)
+  }
 }
 
 /** Confirms the safety steps that the card asks for; returns their titles. */
@@ -228,7 +233,9 @@ export async function makeSafe(page: Page): Promise<string[]> {
     }
     const title = /^(Done: .*?)(?:\n|hold|$)/.exec(await button.innerText())![1]!.trim()
     done.push(title)
-    await hold(page, button.filter({ hasText: title }))
+    const step = button.filter({ hasText: title })
+    await hold(page, step)
+    await expect(step).toHaveCount(0)
   }
   return done
 }

@@ -80,6 +80,10 @@ describe('a repair that is proved', () => {
     ]
     expect(ask([...before, event(5, decided.payload)], { ...proof, run: idOf(3) })?.code).toBe('no-cycle')
     expect(ask([opened], proof)?.code).toBe('not-decided')
+    // An earth is measured with hands in the machine: made safe first.
+    const earth: Payload = { type: 'proven', item: 'earth', as: 'passed', text: '0.1 Ω' }
+    expect(ask([opened, decided], earth)?.code).toBe('make-safe-first')
+    expect(ask([opened, decided, event(3, { type: 'safety', step: 'isolate' })], earth)).toBeUndefined()
     expect(ask([opened, decided], { type: 'proven', item: 'earth', as: 'not-needed' })?.code).toBe('unknown-name')
     expect(ask([opened, decided], { type: 'proven', item: 'earth', as: 'not-needed', text: 'plastic' })).toBeUndefined()
     expect(ask([opened, decided], { type: 'proven', item: 'covers', as: 'not-needed', text: 'x' })?.code).toBe(

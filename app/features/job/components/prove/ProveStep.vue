@@ -3,7 +3,7 @@ import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { computed, ref } from 'vue'
 import { useRouter } from 'vue-router'
-import { asksForFollowUp, CYCLE, proofsOf, stillUnproven } from '../../../../../core/job'
+import { asksForFollowUp, CYCLE, isMeasuredDead, proofsOf, stillUnproven } from '../../../../../core/job'
 import { judgeRun } from '../../../../../core/running'
 import { describeRiskLeft } from '../../../../../core/words'
 import { formatDay } from '../../../../ui'
@@ -12,12 +12,13 @@ import { useJobContext } from '../../use-job-context'
 import { useRun } from '../../use-run'
 import NotDecided from '../decide/NotDecided.vue'
 import BeforeYouLeave from '../find/BeforeYouLeave.vue'
+import MakeSafe from '../safe/MakeSafe.vue'
 import CycleProof from './CycleProof.vue'
 import ProofRow from './ProofRow.vue'
 
 /** That it works and is safe: everything that has to hold before the machine is left, and the one act that ends the job. */
 const context = useJobContext()
-const { id, job, advice, locked, enter, act, takeBack } = context
+const { id, job, advice, locked, enter, act, takeBack, repairSteps } = context
 const { state } = job
 const { facts } = advice
 const router = useRouter()
@@ -31,6 +32,8 @@ const said = computed(() => {
   )
   return new Map(state.value.proven.filter((p) => standing.has(p.event)).map((p) => [p.item, p]))
 })
+/** The first of those that are measured dead and have not been: the steps before it stand there. */
+const firstDead = computed(() => own.value?.proofs.find((p) => isMeasuredDead(p.id) && !said.value.has(p.id))?.id)
 const missing = computed(() =>
   own.value ? stillUnproven(own.value.id, { repairs: [{ ...own.value, proof: own.value.proofs }] }, state.value) : [],
 )
@@ -90,8 +93,15 @@ async function close() {
             "
             @undo="takeBack"
           >
+            <MakeSafe
+              v-if="p.id === firstDead && repairSteps.length"
+              :steps="repairSteps"
+              before="it is measured"
+              @done="context.safety"
+            />
+            <p v-else-if="isMeasuredDead(p.id) && repairSteps.length" class="small soft">Make it safe first, above.</p>
             <CycleProof
-              v-if="p.id === CYCLE"
+              v-else-if="p.id === CYCLE"
               :verdict="verdict"
               :running="!!running"
               :watched="watched"
