@@ -11,6 +11,7 @@ import * as predictions from './migrations/0008-predictions'
 import * as meters from './migrations/0009-meters'
 import * as costs from './migrations/0010-costs'
 import * as reports from './migrations/0011-reports'
+import * as parts from './migrations/0012-parts'
 
 const MIGRATIONS = [
   start,
@@ -24,6 +25,7 @@ const MIGRATIONS = [
   meters,
   costs,
   reports,
+  parts,
 ]
 
 /** Brings the tables to the newest form. Running it twice does nothing. */

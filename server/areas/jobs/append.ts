@@ -19,6 +19,7 @@ import type { Person } from '../../../shared/contracts/session'
 import { apiError, notFound } from '../../platform/errors'
 import { gather } from './gather'
 import { announceJob } from '../news/service'
+import { bookUsed, type UsedPart } from '../parts/service'
 import { missingPhotos } from '../photos/service'
 import { currentRevision, factsOfRevision } from '../sheets/service'
 import { findUnitSheet } from '../units/service'
@@ -98,6 +99,8 @@ class Append {
   readonly fresh: (SequencedEvent & { shownAt: Date })[] = []
   private readonly byId = new Map<string, SequencedEvent>()
   private readonly elsewhere = new Set<string>()
+  /** Parts that are booked out, or back. */
+  readonly parts: UsedPart[] = []
   standing: JobStanding
 
   constructor(
@@ -137,9 +140,24 @@ class Append {
     // A device cannot have seen what is not there yet.
     kept.baseSeq = Math.min(kept.baseSeq, this.job.seq + this.fresh.length)
     this.byId.set(id, kept)
+    const before = new Set(this.standing.gone)
     this.standing = apply(this.standing, kept, (other) => this.byId.get(other))
+    this.noteParts(kept, before)
     this.fresh.push(kept)
     this.results.push({ id, status: 'accepted', seq: kept.seq })
+  }
+
+  /** What an entry takes from where parts lie, or brings back by taking an entry back. @param before what was taken back before it */
+  private noteParts({ id, payload }: JobEvent, before: ReadonlySet<string>): void {
+    const now = new Set(this.standing.gone)
+    const usedBy = (event: string) => {
+      const used = this.byId.get(event)?.payload
+      return used?.type === 'used' ? [{ of: event, used }] : []
+    }
+    if (payload.type === 'used' && !now.has(id)) this.parts.push({ id, of: id, used: payload, back: false })
+    if (payload.type !== 'retracted') return
+    const turned = [...now, ...before].filter((event) => now.has(event) !== before.has(event))
+    for (const event of turned) for (const u of usedBy(event)) this.parts.push({ id, ...u, back: now.has(event) })
   }
 
   /** What is to be written of it. */
@@ -189,17 +207,18 @@ const writeTogether = gather(async (writes: JobWrite[]): Promise<boolean[]> => {
   return writes.map((w) => first.includes(w) && written.has(w.job))
 }, UNDER_WAY)
 
-/** What is judged against more than the job as it stands, or changes more than its row. */
 /** The photo that an entry rests on: the server has it before it takes the entry. */
 const photoIn = (payload: Payload): string | undefined =>
   payload.type === 'photo' || payload.type === 'left-unsafe' ? payload.photo : undefined
 
+/** What is judged against more than the job as it stands, or changes more than its row. */
 const NOT_PLAIN: ReadonlySet<Payload['type']> = new Set([
   'opened',
   'said',
   'retracted',
   'photo',
   'left-unsafe',
+  'used',
   'closed',
   'reopened',
 ])
@@ -250,6 +269,7 @@ const appendLocked = (
     for (const event of events) append.take(event)
     if (append.fresh.length) {
       await writeEvents([append.writeOf(received)], transaction)
+      await bookUsed(who, jobId, append.parts, transaction)
       if (append.fresh.some((e) => ['opened', 'said', 'closed', 'reopened'].includes(e.payload.type))) {
         const { complaints, more } = wordsOf(append.standing, facts)
         await writeWords(jobId, complaints, more, transaction)

@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import { computed, ref } from 'vue'
+import { ref } from 'vue'
 import { useRouter } from 'vue-router'
 import type { z } from 'zod'
 import { importUnits, MOST_ROWS } from '../../../../shared/contracts/units'
 import { call } from '../../../data/http'
+import { readRows } from '../../../data/read-rows'
+import { RowsPreview } from '../../../ui'
 
 const router = useRouter()
 const rows = ref<Record<string, string>[]>([])
@@ -12,9 +14,6 @@ const file = ref('')
 const preview = ref<z.infer<(typeof importUnits)['answer']>>()
 const trouble = ref('')
 const busy = ref(false)
-const columns = computed(() => Object.keys(rows.value[0] ?? {}))
-const wrongIn = (row: number) => preview.value?.problems.filter((p) => p.row === row + 1) ?? []
-const SHOWN = 200
 
 async function send(commit: boolean) {
   busy.value = true
@@ -34,18 +33,10 @@ async function read(event: Event) {
   preview.value = undefined
   rows.value = []
   file.value = chosen.name
-  const { default: Papa } = await import('papaparse')
-  const { data, errors } = Papa.parse<Record<string, string>>((await chosen.text()).replace(/^\uFEFF/, ''), {
-    header: true,
-    skipEmptyLines: 'greedy',
-    transformHeader: (h) => h.trim().toLowerCase(),
-  })
-  const broken = errors.find((e) => e.type !== 'Delimiter')
-  if (broken) trouble.value = `Row ${(broken.row ?? 0) + 1}: ${broken.message}`
-  else if (!data.length) trouble.value = 'There are no rows in this file.'
-  else if (data.length > MOST_ROWS) trouble.value = `At most ${MOST_ROWS} rows at a time; this file has ${data.length}.`
+  const read = await readRows(chosen, MOST_ROWS)
+  if ('fault' in read) trouble.value = read.fault
   else {
-    rows.value = data
+    rows.value = read.rows
     await send(false)
   }
 }
@@ -71,31 +62,7 @@ async function read(event: Event) {
           customers, {{ preview.newSites.length }} new places.</template
         >
       </p>
-      <div class="wide">
-        <table>
-          <thead>
-            <tr>
-              <th>Row</th>
-              <th v-for="c in columns" :key="c">{{ c }}</th>
-              <th>What is wrong</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="(r, i) in rows.slice(0, SHOWN)" :key="i" :class="{ wrong: wrongIn(i).length }">
-              <td class="number">{{ i + 1 }}</td>
-              <td v-for="c in columns" :key="c">{{ r[c] }}</td>
-              <td>
-                <span v-for="p in wrongIn(i)" :key="p.column + p.message">{{ p.column }}: {{ p.message }} </span>
-              </td>
-            </tr>
-          </tbody>
-        </table>
-      </div>
-      <ul v-if="preview.problems.some((p) => p.row > SHOWN)">
-        <li v-for="p in preview.problems.filter((x) => x.row > SHOWN)" :key="`${p.row}${p.column}`">
-          Row {{ p.row }}, {{ p.column }}: {{ p.message }}
-        </li>
-      </ul>
+      <RowsPreview :rows="rows" :problems="preview.problems" />
       <div class="row">
         <Button :disabled="preview.problems.length > 0" :loading="busy" @click="send(true)"
           >Take all {{ rows.length }} in</Button
@@ -116,26 +83,5 @@ async function read(event: Event) {
 }
 .choose input {
   min-height: 44px;
-}
-.wide {
-  overflow-x: auto;
-}
-table {
-  border-collapse: collapse;
-  width: 100%;
-  font-size: 0.92rem;
-}
-th,
-td {
-  text-align: left;
-  padding: 0.35rem 0.6rem;
-  border-bottom: 1px solid var(--line);
-}
-.wrong td {
-  background: var(--shade);
-}
-.wrong td:first-child {
-  border-left: 6px solid var(--ink);
-  font-weight: 700;
 }
 </style>

@@ -1,0 +1,1 @@
+export { atLeast, packVan, type CallNeed, type Packable, type Packed } from './pack-van'
