@@ -1,5 +1,8 @@
 /** The rows of a file with a heading line, separated by commas or semicolons; or why they cannot be read. */
-export async function readRows(file: File, most: number): Promise<{ rows: Record<string, string>[] } | { fault: string }> {
+export async function readRows(
+  file: File,
+  most: number,
+): Promise<{ rows: Record<string, string>[] } | { fault: string }> {
   const { default: Papa } = await import('papaparse')
   const { data, errors } = Papa.parse<Record<string, string>>((await file.text()).replace(/^\uFEFF/, ''), {
     header: true,

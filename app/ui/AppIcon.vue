@@ -12,6 +12,7 @@ const SHAPES = {
   jobs: 'M4 6h3v3H4zM4 15h3v3H4zM11 7.5h9M11 16.5h9',
   machines: 'M5 3h14v18H5zM5 8h14M8 5.5h3M12 11.5a3.6 3.6 0 1 0 0 7.2 3.6 3.6 0 0 0 0-7.2',
   tools: 'M4 5h16v14H4zM4 10h16M8 5v5M12 5v3M16 5v5M8 15h.1M12 15h4',
+  shop: 'M4 9h16v11H4zM3 9l2-5h14l2 5M9 20v-6h6v6',
   me: 'M12 4a4 4 0 1 0 0 8 4 4 0 0 0 0-8M4 21c.6-4.4 3.6-6.6 8-6.6s7.4 2.2 8 6.6',
   ear: 'M4 14v-2a8 8 0 0 1 16 0v2M4 14h3v6H5a1 1 0 0 1-1-1zM20 14h-3v6h2a1 1 0 0 0 1-1z',
   back: 'M15 5l-7 7 7 7',

@@ -48,6 +48,15 @@ export const listParts = contract({
   answer: z.object({ parts: z.array(part), next: z.string().nullable() }),
 })
 
+/** One part with where its pieces lie. */
+export const readPart = contract({
+  method: 'GET',
+  path: '/api/parts/:id',
+  roles: EVERYBODY,
+  params: idParam,
+  answer: z.object({ part }),
+})
+
 /** Writes a part. A number stands for one part of the organisation. */
 export const writePart = contract({
   method: 'PUT',

@@ -21,6 +21,7 @@ const PHOTO = createHash('sha256').update(PICTURE).digest('hex')
 const CUSTOMER = '01900000-0000-7000-8000-000000000300'
 const SITE = '01900000-0000-7000-8000-000000000400'
 const METER = '01900000-0000-7000-8000-000000000500'
+const PART = '01900000-0000-7000-8000-000000000999'
 const opening = (unit = UNIT) => jobEvent({ type: 'opened', unit, complaints: ['no-fill'], words: 'Tuesday' })
 
 async function signedIn(playwright: { request: { newContext(): Promise<APIRequestContext> } }, who?: typeof MARA) {
@@ -45,7 +46,9 @@ const marasParams = (contract: Contract, job: string, revision: string): Record<
         ? SITE
         : contract.path.includes('/meters/')
           ? METER
-          : UNIT,
+          : contract.path.includes('/parts/')
+            ? PART
+            : UNIT,
   revision,
   hash: PHOTO,
   engine: '0a1b',
@@ -68,6 +71,22 @@ const BODIES: Record<string, () => unknown> = {
   updateCustomer: () => ({ name: 'mine now' }),
   updateSite: () => ({ name: 'mine now' }),
   askForReport: () => ({ form: 'full', reader: 'customer' }),
+  writePart: () => ({
+    number: 'X-1',
+    title: 'x',
+    fits: [],
+    kit: [],
+    substitutes: [],
+    volts: '',
+    degrees: '',
+    contact: '',
+    thread: '',
+    priceMinor: null,
+    reorderAt: 0,
+    retired: false,
+  }),
+  moveStock: () => ({ type: 'received', id: uuidv7(), to: 'shop', count: 1 }),
+  importParts: () => ({ commit: true, rows: [{ number: 'X-2', title: 'x' }] }),
   allowMeter: () => ({ name: 'bench', host: '192.168.4.20', port: 5025 }),
   importUnits: () => ({ commit: true, rows: [{ title: 'x', sheet: 'orrisk-tl40', customer: 'c', site: 's' }] }),
 }
@@ -151,6 +170,7 @@ test('no route shows or lets touch anything of the other organisation', async ({
   }
   await mara.put(`${place.url}/api/photos/${PHOTO}`, { headers: { 'content-type': 'image/jpeg' }, data: PICTURE })
   await mara.put(`${place.url}/api/meters/${METER}`, { data: BODIES.allowMeter!() })
+  await mara.put(`${place.url}/api/parts/${PART}`, { data: BODIES.writePart!() })
   const before = await seen()
   const ivo = await signedIn(playwright, IVO)
   const [{ hash }] = (await place.sql('SELECT hash FROM sheet_revisions LIMIT 1')) as [{ hash: string }]

@@ -56,6 +56,12 @@ export async function pageOfParts(
   return { parts: shown.map(toPart), next: found.length > PAGE ? toCursor(shown.at(-1)!) : null }
 }
 
+export async function readPart({ organisation }: Person, id: string) {
+  const row = await rows.findPart(organisation, id)
+  if (!row) throw notFound('part')
+  return { part: toPart(row) }
+}
+
 /** Writes a part; a number that another one has already is said. */
 export async function writePart({ organisation }: Person, id: string, fields: PartFields & { retired: boolean }) {
   return inTransaction(async (transaction) => {

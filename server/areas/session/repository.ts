@@ -64,3 +64,9 @@ export const deleteExpired = () => database().query('DELETE FROM sessions WHERE 
 
 export const sessionsOf = (userId: string): Promise<Session[]> =>
   Session.findAll({ where: { userId }, order: [['seenAt', 'DESC']], limit: 50 })
+
+export const peopleOf = (organisation: string): Promise<Pick<SessionRow, 'id' | 'name' | 'role'>[]> =>
+  database().query<Pick<SessionRow, 'id' | 'name' | 'role'>>(
+    'SELECT id, name, role FROM users WHERE organisation_id = $1 ORDER BY name, id',
+    { bind: [organisation], type: QueryTypes.SELECT },
+  )

@@ -17,6 +17,7 @@ import {
   insertSession,
   sessionsOf,
   touchSession,
+  peopleOf,
   writeKit,
   type SessionRow,
 } from './repository'
@@ -154,3 +155,6 @@ export async function endSession(who: Person, id: string): Promise<void> {
   forget(id)
   await announceEnd(id)
 }
+
+/** The people of an organisation, by name. */
+export const listPeople = async ({ organisation }: Person) => ({ people: await peopleOf(organisation) })
