@@ -89,7 +89,7 @@ describe('parts and where they lie', () => {
 
   it('a file is taken as a whole or not at all, each wrong row named', async () => {
     const { mara } = house.people
-    const rows = [
+    const rows: Record<string, string>[] = [
       { number: 'F-1', title: 'Float', fits: SHEET, price: '12,50', 'reorder at': '1' },
       { number: 'f-1', title: 'Float again' },
       { number: 'F-2', title: '' },
