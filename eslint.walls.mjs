@@ -62,9 +62,10 @@ const FOR_PAGES = [
   'sync',
   'search',
   'layout',
+  'stock',
 ]
 /** What the server may run of core outside its worker pool. */
-const FOR_SERVER = ['foundation', 'report', 'words', 'job', 'sync', 'metering']
+const FOR_SERVER = ['foundation', 'report', 'words', 'job', 'sync', 'metering', 'stock', 'schedule', 'statistics']
 
 const is = (type, captured) => ({ element: { type, ...(captured ? { captured } : {}) } })
 /** A room through the one file that is its door. */
@@ -110,7 +111,7 @@ const policies = [
     allow(is(t), is(t)),
   ),
 
-  ...allow(is('contracts'), roomDoors(['foundation', 'job', 'metering'])),
+  ...allow(is('contracts'), roomDoors(['foundation', 'job', 'metering', 'stock', 'schedule'])),
 
   ...allow(is('page'), door('feature', 'index'), is('ui')),
   ...allow(

@@ -8,26 +8,15 @@ import { writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { findShipped } from '../cli/library'
 import { carryOut, type Hands } from './carry-out'
-import { advise, createEngine, factsOf } from '../core/advice'
-import { dimensionOf, type TestCatalogue } from '../core/diagnosis/catalogue'
-import { formatReading } from '../core/words'
-import type { Evidence } from '../core/evidence'
+import { createEngine } from '../core/advice'
+import type { TestCatalogue } from '../core/diagnosis/catalogue'
 import { orThrow } from '../core/foundation/result'
-import {
-  actsNow,
-  LIVE_ACTS,
-  type HandAct,
-  apply,
-  emptyStanding,
-  EVENT_VERSION,
-  missingSteps,
-  stamped,
-  type Payload,
-} from '../core/job'
+import { LIVE_ACTS } from '../core/job'
 import { mayBeBridged } from '../core/model/kinds'
 import { severityAt } from '../core/model/machine'
 import { readSheet } from '../core/model/sheet'
 import { random, DrawnMachine } from '../core/truth'
+import { PlayedJob, type SeededJob } from './demo-play'
 
 const MARA = '01900000-0000-7000-8000-000000000011'
 const JOSS = '01900000-0000-7000-8000-000000000012'
@@ -186,23 +175,6 @@ const STORIES: Story[] = [
   },
 ]
 
-interface Seeded {
-  id: string
-  person: string
-  events: {
-    id: string
-    version: typeof EVENT_VERSION
-    minutesAgo: number
-    device: string
-    ordinal: number
-    baseSeq: number
-    payload: Payload
-  }[]
-}
-
-/** What every event of the demo says of where it comes from. */
-const FROM = { version: EVENT_VERSION, device: 'demo' } as const
-
 let made = 0
 const nextId = () => `01940000-0000-7000-8000-${String(++made).padStart(12, '0')}`
 
@@ -210,8 +182,7 @@ const nextId = () => `01940000-0000-7000-8000-${String(++made).padStart(12, '0')
 function broken(story: Story) {
   const { text, file } = findShipped(story.sheet)!
   const engine = createEngine(orThrow(readSheet(text, file, findShipped)))
-  const { predictor } = engine
-  const { catalogue } = predictor
+  const { catalogue } = engine
   const named = catalogue.machine.faults.filter((f) => f.id === story.fault)
   for (const fault of [...named, ...catalogue.machine.faults]) {
     const severity = fault.severity && severityAt(fault.severity, 0.5)
@@ -219,7 +190,7 @@ function broken(story: Story) {
     const complaints = truth.complaints()
     if (complaints.length) {
       if (fault.id !== story.fault) process.stdout.write(`${story.sheet}: ${fault.id} instead of ${story.fault}\n`)
-      return { engine, predictor, catalogue, truth, fault, complaint: complaints[0] }
+      return { engine, catalogue, truth, fault, complaint: complaints[0] }
     }
   }
   throw new Error(`No fault of ${story.sheet} is complained of.`)
@@ -232,65 +203,30 @@ function bridgeOne({ machine }: TestCatalogue, { put, makeSafe }: Hands): void {
   if (part) put({ type: 'action', action: { verb: 'jumper', target: part.id } })
 }
 
-function play(story: Story): Seeded {
-  const { engine, predictor, catalogue, truth, fault, complaint } = broken(story)
-  const evidence: Evidence[] = [{ type: 'complaint', complaint }]
-  const by = story.person
-  const out: Seeded = { id: nextId(), person: by, events: [] }
-  let minutesAgo = story.hoursAgo * 60
-  const facts = factsOf(catalogue)
-  let standing = emptyStanding
-  // As whoever carries the job on would have entered it.
-  const put = (payload: Payload, minutes = 2) => {
-    const n = out.events.length
-    const entry = stamped({ id: nextId(), ...FROM, minutesAgo, ordinal: n + 1, baseSeq: n, payload }, facts)
-    out.events.push(entry)
-    const at = new Date(-minutesAgo * 60e3).toISOString()
-    standing = apply(standing, { ...entry, at, seq: n + 1, by }, () => undefined)
-    minutesAgo -= minutes
-    return entry.id
-  }
-  const makeSafe = (acts: readonly HandAct[]) => {
-    const at = new Date(-minutesAgo * 60e3).toISOString()
-    for (const { id: step } of missingSteps(acts, facts.needs, standing, at, by)) put({ type: 'safety', step }, 1)
-  }
-  const readOn = (most: number) => {
-    for (let i = 0; i < most; i++) {
-      const next = advise(predictor, evidence).plan
-      const test = next.state === 'testing' ? next.next[0] : undefined
-      if (!test) return
-      makeSafe(actsNow(facts.tests[test.procedure.id]!, standing, by))
-      const readings = test.strip?.rows ?? [test.procedure]
-      for (const procedure of readings) {
-        const value = truth.read(procedure)
-        evidence.push({ type: 'reading', test: procedure.id, value, instrument: undefined })
-        const text = formatReading(value, dimensionOf(procedure)).replace('could not take it', 'could not')
-        put({ type: 'reading', test: procedure.id, text }, Math.max(1, Math.round(test.minutes / readings.length)))
-      }
-    }
-  }
-  const { repairs } = catalogue.machine.sheet
-  const remedy = () => repairs[advise(predictor, evidence).plan.remedies[0].repair]
+function play(story: Story): SeededJob {
+  const { engine, catalogue, truth, fault, complaint } = broken(story)
+  const { person, hoursAgo } = story
+  const job = new PlayedJob({ engine, truth, complaint, person, minutesAgo: hoursAgo * 60, nextId })
+  const { put, makeSafe } = job
   put({ type: 'opened', unit: unit(story.unit), complaints: [complaint], words: story.words })
-  readOn(story.readings)
-  if (story.ends === 'bypass') bridgeOne(catalogue, { put, makeSafe })
+  job.readOn(story.readings)
+  if (story.ends === 'bypass') bridgeOne(catalogue, job)
   if (story.ends === 'in-vain') {
-    const other = repairs.find((r, i) => i !== fault.repair && r.id !== remedy().id)!
-    put({ type: 'action', action: { verb: 'repair', target: other.id } }, 30)
-    evidence.push({ type: 'action', action: { verb: 'repair', target: other.id } })
-    readOn(3)
+    const { repairs } = catalogue.machine.sheet
+    job.inVain(repairs.find((r, i) => i !== fault.repair && r.id !== job.remedy().id)!.id)
+    job.readOn(3)
   }
   if (story.note && story.ends !== 'reopened') put({ type: 'note', text: story.note })
   if (story.ends === 'closed' || story.ends === 'reopened') {
-    const { id: repair, title } = remedy()
-    carryOut(engine, truth, evidence, repair, { put, makeSafe })
+    const { id: repair, title } = job.remedy()
+    carryOut(engine, truth, job.evidence, repair, { put, makeSafe })
     put({ type: 'closed', repair, text: title }, 240)
   }
   if (story.ends === 'reopened') {
     put({ type: 'reopened' })
     put({ type: 'note', text: story.note! })
   }
-  return out
+  return job.seeded
 }
 
 const file = join(import.meta.dirname, '..', 'server', 'database', 'seeds', 'demo-jobs.json')

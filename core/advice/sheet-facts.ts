@@ -37,7 +37,12 @@ export function factsOf(catalogue: TestCatalogue): SheetFacts {
     circumstances: [...CIRCUMSTANCE_IDS],
     options: sheet.options.map((o) => o.id),
     needs: needsOf(machine),
-    repairs: sheet.repairs.map(({ id, title }, i) => ({ id, title, proof: proofsFor(catalogue, i) })),
+    repairs: sheet.repairs.map(({ id, title, notes: { partNumber } }, i) => ({
+      id,
+      title,
+      proof: proofsFor(catalogue, i),
+      ...(partNumber === undefined ? {} : { partNumber }),
+    })),
     tests: Object.fromEntries(
       procedures.map((p) => [
         p.id,

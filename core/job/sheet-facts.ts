@@ -37,7 +37,7 @@ export interface ProofNeed {
  * once when the revision is kept, so that no request runs a machine.
  */
 /** Form and content of facts: raised when the same sheet gives other tests or names than before. */
-export const FACTS_VERSION = 13
+export const FACTS_VERSION = 14
 
 export interface SheetFacts {
   /** Which version made them; absent in the first. */
@@ -52,8 +52,8 @@ export interface SheetFacts {
   /** Ids of what a machine may have or not; absent in facts of before it was asked. */
   options?: string[]
   needs: SafetyNeed[]
-  /** `proof`: what has to hold after it, before the machine is left; absent in facts of before it was kept. */
-  repairs: { id: string; title: string; proof?: ProofNeed[] }[]
+  /** `proof`: what has to hold after it, before the machine is left; absent in facts of before it was kept; `partNumber`: of what goes in. */
+  repairs: { id: string; title: string; proof?: ProofNeed[]; partNumber?: string }[]
   tests: Record<
     string,
     {

@@ -1,5 +1,6 @@
 import { z } from 'zod'
 import { contract, cursor, EVERYBODY, id, idParam, line, query, WRITERS } from './contract'
+import { FIGURES } from '../../core/stock'
 import { MOST_ROWS } from './units'
 
 /** Where parts lie: in the shop, or in the van of a person. */
@@ -14,6 +15,8 @@ const count = z.int().min(1).max(MOST_COUNTED)
 export const partFields = z.strictObject({
   number: line(60),
   title: line(200),
+  /** What sort of part it is, as "inlet coil": one of the same sort may stand in for it. */
+  kind: line(60, 0),
   /** Ids of sheets that it fits. */
   fits: z.array(line(80)).max(60),
   /** What is in it, where it is a kit. */
@@ -39,6 +42,9 @@ export const part = partFields.extend({
 })
 export type Part = z.infer<typeof part>
 
+/** A part that may stand in for another, and by what: named there, or of the same sort with the same figures. */
+export const standIn = z.object({ part, by: z.array(z.enum(['named', ...FIGURES])) })
+
 /** Parts of the organisation, by any word or number, of a sheet, or of which too few are left; a page at a time. */
 export const listParts = contract({
   method: 'GET',
@@ -48,13 +54,24 @@ export const listParts = contract({
   answer: z.object({ parts: z.array(part), next: z.string().nullable() }),
 })
 
-/** One part with where its pieces lie. */
+/** One part with where its pieces lie, and what the organisation has that may stand in for it. */
 export const readPart = contract({
   method: 'GET',
   path: '/api/parts/:id',
   roles: EVERYBODY,
   params: idParam,
-  answer: z.object({ part }),
+  answer: z.object({ part, standIns: z.array(standIn) }),
+})
+
+/** What the repairs of a job's sheet need, by the numbers that stand in it, with what the organisation has of each. */
+export const partsForJob = contract({
+  method: 'GET',
+  path: '/api/jobs/:id/parts',
+  roles: EVERYBODY,
+  params: idParam,
+  answer: z.object({
+    parts: z.array(z.object({ repair: z.string(), number: z.string(), part, standIns: z.array(standIn) })),
+  }),
 })
 
 /** Writes a part. A number stands for one part of the organisation. */

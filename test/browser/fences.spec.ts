@@ -74,6 +74,7 @@ const BODIES: Record<string, () => unknown> = {
   writePart: () => ({
     number: 'X-1',
     title: 'x',
+    kind: '',
     fits: [],
     kit: [],
     substitutes: [],

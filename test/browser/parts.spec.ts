@@ -16,7 +16,7 @@ test('parts come in from a file, go into a van, and out of it with the repair th
   await page.getByRole('button', { name: 'From a file' }).click()
   const choose = page.getByLabel('Choose the file')
   await choose.setInputFiles(file('number,title,price\nTH-71,Inlet coil,19.00\nth-71,Inlet coil again,19\nTH-72,,1\n'))
-  await expect(page.getByRole('status')).toContainText('2 things are wrong')
+  await expect(page.getByRole('main').getByRole('status')).toContainText('2 things are wrong')
   await expect(page.getByRole('cell', { name: /The same number stands in row 1/ })).toBeVisible()
   await expect(page.getByRole('button', { name: /^Take all/ })).toBeDisabled()
   await choose.setInputFiles(
@@ -60,7 +60,7 @@ test('parts come in from a file, go into a van, and out of it with the repair th
   await page.getByRole('radiogroup', { name: 'Repairs' }).getByRole('radio').first().check()
   await page.waitForTimeout(700)
   await page.getByRole('button', { name: 'Go on: do this repair' }).click()
-  await page.getByLabel('What went in').fill('Inlet coil')
+  await page.getByLabel('What went in', { exact: true }).fill('Inlet coil')
   await page.getByLabel('Number of what went in').fill('TH-71')
   await page.getByRole('button', { name: 'It went in' }).click()
   await expect(page.getByRole('list', { name: 'Parts used' })).toContainText('Inlet coil')

@@ -2,20 +2,23 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import type { Choices, RepairPlan } from '../../engine'
 import { minorUnits } from '../../../core/words'
 import type { JobContext } from './use-job-context'
+import { useShopParts } from './use-shop-parts'
 
 /** What could be done about it and what each comes to, by what the shop reckons with; asked anew as the evidence changes. */
-export function useChoices({ advice, person }: Pick<JobContext, 'advice' | 'person'>) {
+export function useChoices(context: Pick<JobContext, 'id' | 'advice' | 'person'>) {
+  const { advice, person } = context
+  const { prices } = useShopParts(context)
   const choices = shallowRef<Choices>()
   const fault = ref('')
   const hour = computed(() => person.hourMinor / minorUnits(person.currency))
   let round = 0
   watch(
-    [() => advice.view.value?.settled && JSON.stringify(advice.question.value), hour],
+    [() => advice.view.value?.settled && JSON.stringify(advice.question.value), hour, prices],
     async ([settled]) => {
       if (!settled) return
       const mine = ++round
       try {
-        const answer = await advice.engine.decide(advice.question.value, { hour: hour.value, prices: {} })
+        const answer = await advice.engine.decide(advice.question.value, { hour: hour.value, prices: prices.value })
         if (mine === round) [choices.value, fault.value] = [answer, '']
       } catch (error) {
         if (mine === round) fault.value = error instanceof Error ? error.message : String(error)

@@ -4,6 +4,7 @@ import type { Part } from '../../../shared/contracts/parts'
 const HEAD = [
   'number',
   'title',
+  'kind',
   'fits',
   'kit',
   'substitutes',
@@ -23,6 +24,7 @@ export function partsCsv(parts: readonly Part[], currency: string): string {
   const rows = parts.map((p) => [
     p.number,
     p.title,
+    p.kind,
     p.fits.join('; '),
     p.kit.join('; '),
     p.substitutes.join('; '),

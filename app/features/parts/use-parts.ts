@@ -9,6 +9,7 @@ const STILL = 250
 export function useParts() {
   const words = ref('')
   const low = ref(false)
+  const sheet = ref<string | null>(null)
   const parts = shallowRef<Part[]>()
   const next = ref<string | null>(null)
   const trouble = ref('')
@@ -18,6 +19,7 @@ export function useParts() {
   const asked = (cursor: string | undefined) => ({
     q: words.value.trim() || undefined,
     low: low.value ? ('true' as const) : undefined,
+    sheet: sheet.value ?? undefined,
     cursor,
   })
   /** @param more the next page, behind what stands there */
@@ -33,7 +35,7 @@ export function useParts() {
       if (mine === round) trouble.value = error instanceof Error ? error.message : String(error)
     }
   }
-  watch([words, low], () => {
+  watch([words, low, sheet], () => {
     clearTimeout(timer)
     timer = setTimeout(() => void load(), STILL)
   })
@@ -50,5 +52,5 @@ export function useParts() {
     } while (cursor)
     return found
   }
-  return { words, low, parts, next, trouble, load, all }
+  return { words, low, sheet, parts, next, trouble, load, all }
 }

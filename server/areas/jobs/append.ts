@@ -22,6 +22,7 @@ import { announceJob } from '../news/service'
 import { bookUsed, type UsedPart } from '../parts/service'
 import { missingPhotos } from '../photos/service'
 import { currentRevision, factsOfRevision } from '../sheets/service'
+import { partsOf } from './used-parts'
 import { findUnitSheet } from '../units/service'
 import { inTransaction } from '../../platform/database'
 import {
@@ -142,22 +143,10 @@ class Append {
     this.byId.set(id, kept)
     const before = new Set(this.standing.gone)
     this.standing = apply(this.standing, kept, (other) => this.byId.get(other))
-    this.noteParts(kept, before)
+    const gone = { before, after: new Set(this.standing.gone) }
+    this.parts.push(...partsOf(kept, gone, (event) => this.byId.get(event)))
     this.fresh.push(kept)
     this.results.push({ id, status: 'accepted', seq: kept.seq })
-  }
-
-  /** What an entry takes from where parts lie, or brings back by taking an entry back. @param before what was taken back before it */
-  private noteParts({ id, payload }: JobEvent, before: ReadonlySet<string>): void {
-    const now = new Set(this.standing.gone)
-    const usedBy = (event: string) => {
-      const used = this.byId.get(event)?.payload
-      return used?.type === 'used' ? [{ of: event, used }] : []
-    }
-    if (payload.type === 'used' && !now.has(id)) this.parts.push({ id, of: id, used: payload, back: false })
-    if (payload.type !== 'retracted') return
-    const turned = [...now, ...before].filter((event) => now.has(event) !== before.has(event))
-    for (const event of turned) for (const u of usedBy(event)) this.parts.push({ id, ...u, back: now.has(event) })
   }
 
   /** What is to be written of it. */

@@ -4,6 +4,7 @@ import { MOST_SHOWN, type listJobs as listContract } from '../../../shared/contr
 import type { Person } from '../../../shared/contracts/session'
 import { now } from '../../platform/clock'
 import { apiError, notFound } from '../../platform/errors'
+import { partsForRevision } from '../parts/service'
 import { currentRevision, factsOfRevision } from '../sheets/service'
 import { unitOf } from '../units/service'
 import { appendEvents } from './append'
@@ -50,6 +51,15 @@ export async function readJob(who: Person, id: string, after = 0) {
     seq: job.seq,
     events: await eventsAfter(id, after, MOST_SHOWN),
   }
+}
+
+/** What the organisation has of what the repairs of a job's sheet need. */
+export async function partsForJob(who: Person, id: string) {
+  const job = await findJob(id, who.organisation)
+  if (!job) throw notFound('job')
+  const revision = job.revision ?? (await currentRevision(job.sheet))
+  if (revision === undefined) throw apiError(503, 'sheet-not-ready')
+  return partsForRevision(who, revision)
 }
 
 /**

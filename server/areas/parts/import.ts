@@ -12,6 +12,7 @@ type Row = Record<string, string>
 const COLUMNS = [
   'number',
   'title',
+  'kind',
   'fits',
   'kit',
   'substitutes',
@@ -48,10 +49,11 @@ function readRow(
   const reorder = cells['reorder at'] || '0'
   if (!/^\d{1,4}$/.test(reorder)) wrong.push(['reorder at', 'A whole number from 0.'])
   if (wrong.length) return wrong
-  const { number, title, volts = '', degrees = '', contact = '', thread = '' } = cells
+  const { number, title, kind = '', volts = '', degrees = '', contact = '', thread = '' } = cells
   const read = partFields.safeParse({
     number,
     title,
+    kind,
     fits,
     kit: several(cells.kit),
     substitutes: several(cells.substitutes),

@@ -6,6 +6,7 @@ export interface PartRow {
   id: string
   number: string
   title: string
+  kind: string
   fits: string[]
   kit: string[]
   substitutes: string[]
@@ -47,7 +48,8 @@ export function listParts({ organisation, words, sheet, low, after, most }: Part
     'p.organisation_id = $1',
     'p.retired_at IS NULL',
     ...words.map(
-      (w) => `lower(p.number || ' ' || p.title || ' ' || array_to_string(p.kit, ' ')) LIKE ${bound(likely(w))}`,
+      (w) =>
+        `lower(p.number || ' ' || p.title || ' ' || p.kind || ' ' || array_to_string(p.kit, ' ')) LIKE ${bound(likely(w))}`,
     ),
     ...(sheet === undefined ? [] : [`p.fits @> ARRAY[${bound(sheet)}]`]),
     ...(low
@@ -75,6 +77,23 @@ export async function findPart(
   return row
 }
 
+/** Parts by their numbers, whatever their letters, and those of the same sorts. */
+export function partsLike(
+  organisation: string,
+  numbers: readonly string[],
+  kinds: readonly string[],
+): Promise<PartRow[]> {
+  return database().query<PartRow>(
+    `SELECT p.*, ${STOCK} FROM parts p
+     WHERE p.organisation_id = $1 AND p.retired_at IS NULL AND (lower(p.number) = ANY($2) OR (p.kind <> '' AND lower(p.kind) = ANY($3)))
+     ORDER BY lower(p.number), p.id LIMIT 500`,
+    {
+      bind: [organisation, numbers.map((n) => n.toLowerCase()), kinds.map((k) => k.toLowerCase())],
+      type: QueryTypes.SELECT,
+    },
+  )
+}
+
 /** Ids of parts by their numbers, in small letters. */
 export async function partsByNumber(organisation: string, transaction?: Transaction): Promise<Map<string, string>> {
   const rows = await database().query<{ id: string; number: string }>(
@@ -93,10 +112,10 @@ export async function writePart(
 ): Promise<boolean> {
   const rows = await database().query<{ id: string }>(
     `INSERT INTO parts (id, organisation_id, number, title, fits, kit, substitutes, volts, degrees, contact, thread,
-       price_minor, reorder_at, retired_at)
-     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, CASE WHEN $14 THEN now() END)
+       price_minor, reorder_at, retired_at, kind)
+     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12, $13, CASE WHEN $14 THEN now() END, $15)
      ON CONFLICT (id) DO UPDATE SET number = $3, title = $4, fits = $5, kit = $6, substitutes = $7, volts = $8, degrees = $9,
-       contact = $10, thread = $11, price_minor = $12, reorder_at = $13, retired_at = CASE WHEN $14 THEN now() END
+       contact = $10, thread = $11, price_minor = $12, reorder_at = $13, retired_at = CASE WHEN $14 THEN now() END, kind = $15
        WHERE parts.organisation_id = $2
      RETURNING id`,
     {
@@ -115,6 +134,7 @@ export async function writePart(
         f.priceMinor,
         f.reorderAt,
         f.retired,
+        f.kind,
       ],
       type: QueryTypes.SELECT,
       transaction,

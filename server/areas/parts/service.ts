@@ -1,10 +1,12 @@
 import type { Transaction } from 'sequelize'
 import type { z } from 'zod'
 import type { Payload } from '../../../core/job'
+import { standsInBy } from '../../../core/stock'
 import type { moveStock as moveContract, Part, PartFields, Store } from '../../../shared/contracts/parts'
 import type { Person } from '../../../shared/contracts/session'
 import { inTransaction } from '../../platform/database'
 import { apiError, notFound } from '../../platform/errors'
+import { factsOfRevision } from '../sheets/service'
 import * as rows from './repository'
 
 /** Parts on one page of the list. */
@@ -16,6 +18,7 @@ const toPart = ({ price_minor, reorder_at, retired_at, stock, ...row }: rows.Par
   id: row.id,
   number: row.number,
   title: row.title,
+  kind: row.kind,
   fits: row.fits,
   kit: row.kit,
   substitutes: row.substitutes,
@@ -59,7 +62,41 @@ export async function pageOfParts(
 export async function readPart({ organisation }: Person, id: string) {
   const row = await rows.findPart(organisation, id)
   if (!row) throw notFound('part')
-  return { part: toPart(row) }
+  const part = toPart(row)
+  const others = (await rows.partsLike(organisation, part.substitutes, [part.kind])).map(toPart)
+  return { part, standIns: standInsOf(part, others) }
+}
+
+const standInsOf = (part: Part, others: readonly Part[]) =>
+  others.flatMap((other) => {
+    const by = standsInBy(part, other)
+    return by ? [{ part: other, by: [...by] }] : []
+  })
+
+/** What the repairs of a sheet need, as far as the organisation has parts of these numbers. */
+export async function partsForRevision({ organisation }: Person, revision: string) {
+  const needed = (await factsOfRevision(revision)).repairs.flatMap(({ id, partNumber }) =>
+    partNumber === undefined ? [] : [{ repair: id, number: partNumber }],
+  )
+  const own = (
+    await rows.partsLike(
+      organisation,
+      needed.map((n) => n.number),
+      [],
+    )
+  ).map(toPart)
+  const others = (
+    await rows.partsLike(
+      organisation,
+      own.flatMap((p) => p.substitutes),
+      own.map((p) => p.kind),
+    )
+  ).map(toPart)
+  const parts = needed.flatMap(({ repair, number }) => {
+    const part = own.find((p) => p.number.toLowerCase() === number.toLowerCase())
+    return part ? [{ repair, number, part, standIns: standInsOf(part, others) }] : []
+  })
+  return { parts }
 }
 
 /** Writes a part; a number that another one has already is said. */

@@ -13,6 +13,7 @@ export async function up(sequelize: Sequelize): Promise<void> {
       organisation_id uuid NOT NULL REFERENCES organisations,
       number text NOT NULL,
       title text NOT NULL,
+      kind text NOT NULL DEFAULT '',
       fits text[] NOT NULL DEFAULT '{}',
       kit text[] NOT NULL DEFAULT '{}',
       substitutes text[] NOT NULL DEFAULT '{}',

@@ -2,8 +2,17 @@
 export const EBB = '01900000-0000-7000-8000-000000000001'
 export const LANTERN = '01900000-0000-7000-8000-000000000002'
 
+export interface DemoUnit {
+  id: string
+  organisationId: string
+  sheet: string
+  title: string
+  customer: string
+  site: string
+}
+
 /** Their customers' machines, each with where it stands and the sheet that describes it. Ids are fixed. */
-export const units = [
+export const units: DemoUnit[] = [
   {
     id: '01900000-0000-7000-8000-000000000101',
     organisationId: EBB,

@@ -1,10 +1,13 @@
 import { existsSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { gunzipSync } from 'node:zlib'
+import { Op } from 'sequelize'
 import { upcast, type WrittenEvent } from '../../../core/job'
 import { appendToJob } from '../../areas/jobs/service'
 import { findPersonById } from '../../areas/session/service'
 import { Customer, Job, Organisation, Site, Unit, User } from '../models'
-import { EBB, LANTERN, units } from './demo-units'
+import { moreUnits } from './demo-more-units'
+import { EBB, LANTERN, units, type DemoUnit } from './demo-units'
 
 /** Two organisations of the invented Tern Harbour with their people and machines. Ids are fixed: loading twice changes nothing. */
 const people = [
@@ -58,10 +61,19 @@ interface SeededJob {
 }
 
 const JOBS = join(import.meta.dirname, 'demo-jobs.json')
+/** Two years of closed ones. */
+const YEARS = join(import.meta.dirname, 'demo-years.json.gz')
+const DAY = 86_400_000
+/** The machines have been looked after for so long, days. */
+const LOOKED_AFTER = 760
+/** So many jobs are loaded side by side. */
+const AT_ONCE = 4
 /** An id made of fixed numbers, so that loading twice changes nothing. */
 const fixedId = (n: number) => `01900000-0000-7000-8000-${String(n).padStart(12, '0')}`
 
-async function loadPlaces(): Promise<void> {
+/** @param units those of before first: places are numbered in their order */
+async function loadPlaces(units: readonly DemoUnit[]): Promise<void> {
+  const since = new Date(Date.now() - LOOKED_AFTER * DAY)
   const customers = [...new Set(units.map((u) => `${u.organisationId}|${u.customer}`))]
   const sites = [...new Set(units.map((u) => `${u.organisationId}|${u.customer}|${u.site}`))]
   const customerOf = (key: string) => fixedId(300 + customers.indexOf(key))
@@ -81,6 +93,7 @@ async function loadPlaces(): Promise<void> {
     units.map(({ customer, site, ...unit }) => ({
       ...unit,
       siteId: fixedId(400 + sites.indexOf(`${unit.organisationId}|${customer}|${site}`)),
+      createdAt: since,
     })),
     { ignoreDuplicates: true },
   )
@@ -88,13 +101,11 @@ async function loadPlaces(): Promise<void> {
 
 /** Jobs in every state, through the same door as any other: the guard judges each event. */
 async function loadJobs(): Promise<void> {
-  if (!existsSync(JOBS)) return
-  const jobs = JSON.parse(readFileSync(JOBS, 'utf8')) as SeededJob[]
   const start = Date.now()
-  for (const { id, person, events } of jobs) {
-    if (await Job.count({ where: { id } })) continue
+  const loadJob = async ({ id, person, events }: SeededJob) => {
+    if (await Job.count({ where: { id } })) return
     const who = await findPersonById(person)
-    if (!who) continue
+    if (!who) return
     const timed = events.map(({ minutesAgo, ...event }, i) => {
       const at = new Date(start - minutesAgo * 60_000).toISOString()
       const written = upcast({ ...event, at, seq: i + 1 })
@@ -105,8 +116,18 @@ async function loadJobs(): Promise<void> {
     const refused = results.find((r) => r.status === 'refused')
     if (refused) throw new Error(`Demo job ${id}: ${JSON.stringify(refused)}`)
     const last = new Date(timed.at(-1)!.at)
-    await Job.update({ createdAt: new Date(timed[0]!.at), touchedAt: last }, { where: { id } })
+    const ended = await Job.count({ where: { id, closedAt: { [Op.ne]: null } } })
+    const times = { createdAt: new Date(timed[0]!.at), touchedAt: last, ...(ended ? { closedAt: last } : {}) }
+    await Job.update(times, { where: { id } })
   }
+  const years = existsSync(YEARS) ? (JSON.parse(gunzipSync(readFileSync(YEARS)).toString()) as SeededJob[]) : []
+  const jobs = existsSync(JOBS) ? (JSON.parse(readFileSync(JOBS, 'utf8')) as SeededJob[]) : []
+  const rest = [...years, ...jobs]
+  await Promise.all(
+    Array.from({ length: AT_ONCE }, async () => {
+      for (let job = rest.shift(); job; job = rest.shift()) await loadJob(job)
+    }),
+  )
 }
 
 /**
@@ -128,6 +149,6 @@ export async function loadDemoWorld(
   )
   for (const { password, ...person } of people)
     if (!(await User.findByPk(person.id))) await User.create({ ...person, passwordHash: await hash(password) })
-  await loadPlaces()
+  await loadPlaces(jobs ? [...units, ...moreUnits] : units)
   if (jobs) await loadJobs()
 }

@@ -9,6 +9,7 @@ const house = withHouse('parts')
 const COIL: PartFields & { retired: boolean } = {
   number: 'TH-1',
   title: 'Coil',
+  kind: 'inlet coil',
   fits: [SHEET],
   kit: [],
   substitutes: [],

@@ -3,20 +3,25 @@ import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import Select from 'primevue/select'
 import { computed, onMounted, ref } from 'vue'
+import { useRouter } from 'vue-router'
 import { v7 as uuidv7 } from 'uuid'
+import type { z } from 'zod'
+import { NuxtLink } from '#components'
 import { parseMoney } from '../../../../core/foundation/money'
-import { minorUnits } from '../../../../core/words'
+import { describeStandIn, describeStock, minorUnits } from '../../../../core/words'
 import { moveStock, readPart, writePart, type Part, type Store } from '../../../../shared/contracts/parts'
 import { listPeople } from '../../../../shared/contracts/people'
 import { call } from '../../../data/http'
 import { useSession } from '../../session'
 
 /** One part: what it is, what may stand in for it, and where pieces of it lie. */
-const props = defineProps<{ id: string }>()
+const props = defineProps<{ id: string; fresh?: boolean }>()
+const router = useRouter()
 const session = useSession()
 const currency = computed(() => session.person?.currency ?? 'EUR')
 const mayWrite = computed(() => ['lead', 'technician'].includes(session.person?.role ?? ''))
 const part = ref<Part>()
+const standIns = ref<z.infer<(typeof readPart)['answer']>['standIns']>([])
 const trouble = ref('')
 const kept = ref(false)
 const stores = ref<{ id: Store; title: string }[]>([{ id: 'shop', title: 'the shop' }])
@@ -24,6 +29,7 @@ const stores = ref<{ id: Store; title: string }[]>([{ id: 'shop', title: 'the sh
 const FIELDS = [
   { id: 'title', title: 'What it is' },
   { id: 'number', title: 'Number' },
+  { id: 'kind', title: 'What sort of part: “inlet coil”' },
   { id: 'kit', title: 'In the kit, semicolons between' },
   { id: 'substitutes', title: 'Numbers that may stand in for it' },
   { id: 'volts', title: 'Volts' },
@@ -41,6 +47,23 @@ const several = (text: string) =>
     .map((x) => x.trim())
     .filter(Boolean)
 
+const EMPTY: Part = {
+  id: props.id,
+  number: '',
+  title: '',
+  kind: '',
+  fits: [],
+  kit: [],
+  substitutes: [],
+  volts: '',
+  degrees: '',
+  contact: '',
+  thread: '',
+  priceMinor: null,
+  reorderAt: 0,
+  retired: false,
+  stock: [],
+}
 function show(own: Part) {
   part.value = own
   const units = minorUnits(currency.value)
@@ -64,11 +87,12 @@ async function saying(act: () => Promise<void>) {
 }
 onMounted(() =>
   saying(async () => {
-    const [{ part: own }, { people }] = await Promise.all([
-      call(readPart, { params: { id: props.id } }),
+    const [{ part: own, standIns: others }, { people }] = await Promise.all([
+      props.fresh ? { part: EMPTY, standIns: [] } : call(readPart, { params: { id: props.id } }),
       call(listPeople),
     ])
     show(own)
+    standIns.value = others
     stores.value = [...stores.value, ...people.map((p) => ({ id: p.id, title: `the van of ${p.name}` }))]
   }),
 )
@@ -82,12 +106,13 @@ const reorder = computed(() =>
 const sound = computed(() => price.value !== undefined && (price.value ?? 0) >= 0 && !Number.isNaN(reorder.value))
 const keep = () =>
   saying(async () => {
-    const { title, number, kit, substitutes, fits, volts, degrees, contact, thread } = written.value
+    const { title, number, kind, kit, substitutes, fits, volts, degrees, contact, thread } = written.value
     const answer = await call(writePart, {
       params: { id: props.id },
       body: {
         number,
         title,
+        kind,
         kit: several(kit),
         substitutes: several(substitutes),
         fits: several(fits),
@@ -102,6 +127,7 @@ const keep = () =>
     })
     show(answer.part)
     kept.value = true
+    if (props.fresh) await router.replace(`/shop/parts/${props.id}`)
   })
 
 const HOW = [
@@ -135,9 +161,9 @@ const book = () =>
 
 <template>
   <main class="page">
-    <h1>{{ part ? `${part.number} ${part.title}` : 'Part' }}</h1>
+    <h1>{{ fresh ? 'New part' : part ? `${part.number} ${part.title}` : 'Part' }}</h1>
     <p v-if="trouble" role="alert" class="card">{{ trouble }}</p>
-    <section v-if="part" class="card stack" aria-label="Where they lie">
+    <section v-if="part && !fresh" class="card stack" aria-label="Where they lie">
       <h2>Where they lie</h2>
       <p v-for="s in part.stock" :key="s.store" :class="{ off: s.count < 0 }">
         <strong class="number">{{ s.count }}</strong>
@@ -157,6 +183,20 @@ const book = () =>
         <Select v-model="to" :options="stores" option-label="title" option-value="id" aria-label="To where" />
         <Button type="submit" severity="secondary" :disabled="!moves">Book it</Button>
       </form>
+    </section>
+    <section v-if="standIns.length" class="card stack" aria-label="What may stand in for it">
+      <h2>What may stand in for it</h2>
+      <ul class="plain-list">
+        <li v-for="s in standIns" :key="s.part.id">
+          <NuxtLink :to="`/shop/parts/${s.part.id}`"
+            ><strong class="number">{{ s.part.number }}</strong> {{ s.part.title }}</NuxtLink
+          >
+          <span class="small soft">
+            {{ describeStandIn(s.by) }}; {{ describeStock(s.part.stock, session.person?.id) }}</span
+          >
+        </li>
+      </ul>
+      <p class="small soft">Look at size, seat and plug as well before it goes in.</p>
     </section>
     <form v-if="part" class="card fields" aria-label="The part" @submit.prevent="sound && keep()">
       <label v-for="f in FIELDS" :key="f.id" class="field"

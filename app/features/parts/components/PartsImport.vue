@@ -46,8 +46,8 @@ async function read(event: Event) {
     <h1>Parts from a file</h1>
     <p>
       A file with a heading line and the columns
-      <strong>number, title, fits, kit, substitutes, volts, degrees, contact, thread, price, reorder at</strong>; only
-      the first two must be there. Several things in one cell stand with semicolons between. A number that is there
+      <strong>number, title, kind, fits, kit, substitutes, volts, degrees, contact, thread, price, reorder at</strong>;
+      only the first two must be there. Several things in one cell stand with semicolons between. A number that is there
       already is written anew. All rows are taken, or none.
     </p>
     <label class="field">Choose the file <input type="file" accept=".csv,text/csv,text/plain" @change="read" /></label>

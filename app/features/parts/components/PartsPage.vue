@@ -1,13 +1,17 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
-import { computed } from 'vue'
+import Select from 'primevue/select'
+import { computed, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { NuxtLink } from '#components'
+import { v7 as uuidv7 } from 'uuid'
 import { formatMoney } from '../../../../core/words'
 import type { Part } from '../../../../shared/contracts/parts'
+import { listSheets } from '../../../../shared/contracts/sheets'
+import { call } from '../../../data/http'
 import { saveFile } from '../../../data/save-file'
-import { TroubleBar } from '../../../ui'
+import { AppIcon, TroubleBar } from '../../../ui'
 import { useSession } from '../../session'
 import { partsCsv } from '../parts-csv'
 import { useParts } from '../use-parts'
@@ -15,7 +19,12 @@ import { useParts } from '../use-parts'
 /** Parts: what there is, where it lies, and of what too little is left. */
 const router = useRouter()
 const session = useSession()
-const { words, low, parts, next, trouble, load, all } = useParts()
+const { words, low, sheet, parts, next, trouble, load, all } = useParts()
+const sheets = shallowRef<{ id: string; title: string }[]>([])
+void call(listSheets).then(
+  (answer) => (sheets.value = answer.sheets),
+  () => undefined,
+)
 const mayWrite = computed(() => ['lead', 'technician'].includes(session.person?.role ?? ''))
 const currency = computed(() => session.person?.currency ?? 'EUR')
 const isLow = (p: Part) => p.reorderAt > 0 && (p.stock.find((s) => s.store === 'shop')?.count ?? 0) <= p.reorderAt
@@ -34,7 +43,10 @@ async function save() {
       <h1>Parts</h1>
       <span class="push" />
       <Button severity="secondary" @click="save">Save as CSV</Button>
-      <Button v-if="mayWrite" @click="router.push('/shop/parts/import')">From a file</Button>
+      <Button v-if="mayWrite" severity="secondary" @click="router.push('/shop/parts/import')">From a file</Button>
+      <Button v-if="mayWrite" @click="router.push(`/shop/parts/${uuidv7()}?new`)"
+        ><AppIcon name="plus" /> New part</Button
+      >
     </div>
     <div class="row">
       <InputText
@@ -43,13 +55,23 @@ async function save() {
         placeholder="Number, name, what is in the kit"
         aria-label="Search parts"
       />
+      <Select
+        v-model="sheet"
+        :options="sheets"
+        option-label="title"
+        option-value="id"
+        show-clear
+        filter
+        placeholder="Any machine"
+        aria-label="Machine that it fits"
+      />
       <label class="row all"><input v-model="low" type="checkbox" /> to be ordered</label>
     </div>
     <TroubleBar v-if="trouble" :text="trouble" />
     <p v-else-if="!parts" class="soft">Fetching the parts …</p>
     <section v-if="parts && !parts.length" class="card">
-      <h2>{{ words || low ? 'No part fits' : 'There are no parts yet' }}</h2>
-      <p>{{ words || low ? 'Try the number alone.' : 'Take a file of them in.' }}</p>
+      <h2>{{ words || low || sheet ? 'No part fits' : 'There are no parts yet' }}</h2>
+      <p>{{ words || low || sheet ? 'Try the number alone.' : 'Take a file of them in.' }}</p>
     </section>
     <ul v-if="parts?.length" class="plain-list" aria-label="Parts">
       <li v-for="p in parts" :key="p.id">

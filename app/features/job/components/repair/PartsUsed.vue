@@ -4,13 +4,18 @@ import InputText from 'primevue/inputtext'
 import Select from 'primevue/select'
 import { computed, ref, watch } from 'vue'
 import type { Job } from '../../../../../core/job'
-import { describeStore, STORES } from '../../../../../core/words'
+import { describeStandIn, describeStock, describeStore, STORES } from '../../../../../core/words'
 import { UndoButton } from '../../../../ui'
+import type { ShopPart } from '../../use-shop-parts'
 
 /** What went in and where it came from; what came out and is not to go back to stock. */
 const props = defineProps<{
   /** What the repair takes, to begin with. */
   part: { title: string; number?: string | undefined } | undefined
+  /** What the shop has of it. */
+  lies: ShopPart | undefined
+  /** Id of whoever works. */
+  own: string
   used: Job['used']
   condemned: Job['condemned']
   locked: boolean
@@ -52,6 +57,14 @@ function condemn() {
 <template>
   <section class="card stack" aria-label="Parts">
     <h2>Parts that went in</h2>
+    <p v-if="lies" class="small">
+      <strong class="number">{{ lies.number }}</strong>: {{ describeStock(lies.part.stock, own) }}.
+      <template v-for="s in lies.standIns" :key="s.part.id"
+        ><br />May stand in: <strong class="number">{{ s.part.number }}</strong> {{ s.part.title }} ({{
+          describeStandIn(s.by)
+        }}), {{ describeStock(s.part.stock, own) }}.</template
+      >
+    </p>
     <ul v-if="used.length" class="plain-list" aria-label="Parts used">
       <li v-for="u in used" :key="u.event" class="row">
         <span

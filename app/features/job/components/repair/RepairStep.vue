@@ -6,6 +6,7 @@ import { capital } from '../../../../../core/words'
 import { AppIcon, useKeys } from '../../../../ui'
 import { useDecided } from '../../use-choices'
 import { useJobContext } from '../../use-job-context'
+import { useShopParts } from '../../use-shop-parts'
 import NotDecided from '../decide/NotDecided.vue'
 import MakeSafe from '../safe/MakeSafe.vue'
 import RecordFirst from '../wiring/RecordFirst.vue'
@@ -19,6 +20,8 @@ const { id, job, locked, enter, takeBack, stepsFor } = context
 const { state } = job
 const router = useRouter()
 const { decided, own } = useDecided(context)
+const { parts: ofShop } = useShopParts(context)
+const lies = computed(() => ofShop.value.find((p) => p.repair === decided.value?.repair))
 const safety = computed(() => (own.value && !locked.value ? stepsFor(own.value.acts) : []))
 const held = useTemplateRef<{ press(): void; release(): void }>('held')
 useKeys({ s: { down: () => held.value?.press(), up: () => held.value?.release() } })
@@ -100,6 +103,8 @@ const tick = (list: 'steps' | 'look-at', item: string, found: string | undefined
       />
       <PartsUsed
         :part="part"
+        :lies="lies"
+        :own="context.person.id"
         :used="state.used"
         :condemned="state.condemned"
         :locked="locked"

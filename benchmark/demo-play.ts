@@ -1,0 +1,112 @@
+import { advise, factsOf, type Engine } from '../core/advice'
+import { dimensionOf } from '../core/diagnosis/catalogue'
+import type { Evidence } from '../core/evidence'
+import {
+  actsNow,
+  apply,
+  emptyStanding,
+  EVENT_VERSION,
+  missingSteps,
+  stamped,
+  type HandAct,
+  type Payload,
+} from '../core/job'
+import type { DrawnMachine } from '../core/truth'
+import { formatReading } from '../core/words'
+import type { Hands } from './carry-out'
+
+/** A job as the demo world keeps it: times are minutes before the first start. */
+export interface SeededJob {
+  id: string
+  person: string
+  events: {
+    id: string
+    version: typeof EVENT_VERSION
+    minutesAgo: number
+    device: string
+    ordinal: number
+    baseSeq: number
+    payload: Payload
+  }[]
+}
+
+/** What every event of the demo says of where it comes from. */
+const FROM = { version: EVENT_VERSION, device: 'demo' } as const
+
+/** Who stands in front of what, and from when on. */
+interface Setting {
+  engine: Engine
+  truth: DrawnMachine
+  complaint: string
+  person: string
+  minutesAgo: number
+  nextId: () => string
+}
+
+/** A job that is played as whoever carries it on would enter it. */
+export class PlayedJob implements Hands {
+  readonly seeded: SeededJob
+  readonly evidence: Evidence[]
+  minutesAgo: number
+  private standing = emptyStanding
+  private readonly facts
+
+  constructor(private readonly at: Setting) {
+    this.seeded = { id: at.nextId(), person: at.person, events: [] }
+    this.evidence = [{ type: 'complaint', complaint: at.complaint }]
+    this.minutesAgo = at.minutesAgo
+    this.facts = factsOf(at.engine.catalogue)
+  }
+
+  put = (payload: Payload, minutes = 2): string => {
+    const { events } = this.seeded
+    const n = events.length
+    const own = { id: this.at.nextId(), ...FROM, minutesAgo: this.minutesAgo, ordinal: n + 1, baseSeq: n, payload }
+    const entry = stamped(own, this.facts)
+    events.push(entry)
+    this.standing = apply(
+      this.standing,
+      { ...entry, at: this.moment(), seq: n + 1, by: this.at.person },
+      () => undefined,
+    )
+    this.minutesAgo -= minutes
+    return entry.id
+  }
+  makeSafe = (acts: readonly HandAct[]): void => {
+    const { person } = this.at
+    for (const { id: step } of missingSteps(acts, this.facts.needs, this.standing, this.moment(), person))
+      this.put({ type: 'safety', step }, 1)
+  }
+  private moment = (): string => new Date(-this.minutesAgo * 60e3).toISOString()
+
+  /** Takes what the advice asks for, up to so many tests. @returns minutes that the tests took */
+  readOn(most: number): number {
+    const { engine, truth, person } = this.at
+    const { predictor } = engine
+    const began = this.minutesAgo
+    for (let i = 0; i < most; i++) {
+      const next = advise(predictor, this.evidence).plan
+      const test = next.state === 'testing' ? next.next[0] : undefined
+      if (!test) break
+      this.makeSafe(actsNow(this.facts.tests[test.procedure.id]!, this.standing, person))
+      const readings = test.strip?.rows ?? [test.procedure]
+      for (const procedure of readings) {
+        const value = truth.read(procedure)
+        this.evidence.push({ type: 'reading', test: procedure.id, value, instrument: undefined })
+        const text = formatReading(value, dimensionOf(procedure)).replace('could not take it', 'could not')
+        this.put({ type: 'reading', test: procedure.id, text }, Math.max(1, Math.round(test.minutes / readings.length)))
+      }
+    }
+    return began - this.minutesAgo
+  }
+  /** A repair that is tried and does not do. */
+  inVain(repair: string): void {
+    this.put({ type: 'action', action: { verb: 'repair', target: repair } }, 30)
+    this.evidence.push({ type: 'action', action: { verb: 'repair', target: repair } })
+  }
+  /** What the advice would do about it. */
+  remedy() {
+    const { predictor, machine } = this.at.engine
+    return machine.sheet.repairs[advise(predictor, this.evidence).plan.remedies[0].repair]
+  }
+}

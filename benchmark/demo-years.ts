@@ -1,0 +1,117 @@
+/**
+ * Writes two years of closed jobs of the demo world: calls on its machines, their faults drawn by the rates of the sheets, told apart
+ * by the advice and repaired at machines of the plain simulator. The start only loads what this wrote.
+ *
+ *     npm run demo-years
+ *
+ * `--jobs 400` so many, `--seed 1`. Takes half an hour.
+ */
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { dirname, join } from 'node:path'
+import { gzipSync } from 'node:zlib'
+import { findShipped } from '../cli/library'
+import { createEngine, type Engine } from '../core/advice'
+import { orThrow } from '../core/foundation/result'
+import { readSheet } from '../core/model/sheet'
+import { pick, random, type Random } from '../core/truth'
+import { moreUnits } from '../server/database/seeds/demo-more-units'
+import { EBB, units } from '../server/database/seeds/demo-units'
+import { carryOut } from './carry-out'
+import { PlayedJob, type SeededJob } from './demo-play'
+import { drawCall } from './draw'
+
+const MARA = '01900000-0000-7000-8000-000000000011'
+const JOSS = '01900000-0000-7000-8000-000000000012'
+const option = (name: string, otherwise: number): number => {
+  const at = process.argv.indexOf(`--${name}`)
+  return at < 0 ? otherwise : Number(process.argv[at + 1])
+}
+const JOBS = option('jobs', 400)
+const SEED = option('seed', 1)
+const DAYS = 730
+/** The newest of them ended so long before the first start, days. */
+const NEWEST = 9
+const DAY = 24 * 60
+/** Share of the jobs in which somebody trusts their nose before the advice. */
+const NOSE = 0.06
+/** No job is read for longer, tests. */
+const MOST_TESTS = 25
+
+/** What people say of a call besides what is wrong. */
+const REMARKS = [
+  'Since this morning.',
+  'For a week, now and then, today for good.',
+  'The night shift says so.',
+  'It was moved last month.',
+  'It did that two years ago, too.',
+  'Nobody touched anything.',
+  'After the street was dug up.',
+  '',
+]
+
+function playOne(engine: Engine, unit: string, next: Random, minutesAgo: number, nextId: () => string): SeededJob {
+  const { truth, complaint, repairs } = drawCall(engine.catalogue, 'single', next)
+  const person = next() < 0.55 ? MARA : JOSS
+  const job = new PlayedJob({ engine, truth, complaint, person, minutesAgo, nextId })
+  const { put, makeSafe } = job
+  put({ type: 'opened', unit, complaints: [complaint], words: pick(next, REMARKS) }, 5)
+  const { sheet } = engine.machine
+  if (next() < NOSE) {
+    job.readOn(2)
+    const others = sheet.repairs.filter((r, i) => !repairs.includes(i) && r.price > 0 && r.licensed === undefined)
+    if (others.length) job.inVain(pick(next, others).id)
+  }
+  for (let tries = 0; ; tries++) {
+    job.readOn(MOST_TESTS)
+    const remedy = job.remedy()
+    const index = sheet.repairs.indexOf(remedy)
+    const cures = truth.activeFaults.every(({ fault }) => fault.curedBy.includes(index))
+    if (cures && remedy.licensed === undefined) {
+      carryOut(engine, truth, job.evidence, remedy.id, { put, makeSafe })
+      put({ type: 'closed', repair: remedy.id, text: remedy.title })
+      return job.seeded
+    }
+    if (tries > 2 || remedy.licensed !== undefined) {
+      const as = remedy.licensed === undefined ? 'cancelled' : 'handed-over'
+      put({ type: 'closed', repair: '', text: remedy.licensed ?? 'Not found. They buy a new one.', as })
+      return job.seeded
+    }
+    job.inVain(remedy.id)
+  }
+}
+
+const file = join(import.meta.dirname, '..', 'server', 'database', 'seeds', 'demo-years.json.gz')
+mkdirSync(dirname(file), { recursive: true })
+const all = [...units.filter((u) => u.organisationId === EBB), ...moreUnits]
+const sheets = [...new Set(all.map((u) => u.sheet))].sort()
+const jobs: SeededJob[] = []
+let made = 0
+for (const [k, sheet] of sheets.entries()) {
+  const { text, file } = findShipped(sheet)!
+  const own = all.filter((u) => u.sheet === sheet)
+  // As many as its share of the machines comes to.
+  const before = sheets.slice(0, k).reduce((n, s) => n + all.filter((u) => u.sheet === s).length, 0)
+  const share = (n: number) => Math.round((JOBS * n) / all.length)
+  const count = share(before + own.length) - share(before)
+  const next = random(SEED * 1000 + k)
+  let engine = createEngine(orThrow(readSheet(text, file, findShipped)))
+  const began = performance.now()
+  for (let i = 0; i < count; i++) {
+    // What an engine has computed it keeps; a fresh one now and then keeps the memory down.
+    if (i % 6 === 5) engine = createEngine(orThrow(readSheet(text, file, findShipped)))
+    const daysAgo = NEWEST + Math.floor(next() * (DAYS - NEWEST))
+    const minutesAgo = daysAgo * DAY - Math.floor(next() * 8 * 60)
+    const nextId = () => `01930000-0000-7000-8000-${String(++made).padStart(12, '0')}`
+    try {
+      jobs.push(playOne(engine, pick(next, own).id, next, minutesAgo, nextId))
+    } catch (error) {
+      process.stdout.write(`${sheet}: left out: ${error instanceof Error ? error.message : String(error)}\n`)
+    }
+  }
+  process.stdout.write(`${sheet}: ${count} jobs, ${((performance.now() - began) / 1000).toFixed(0)} s\n`)
+}
+jobs.sort((a, b) => b.events[0].minutesAgo - a.events[0].minutesAgo)
+writeFileSync(file, gzipSync(JSON.stringify(jobs), { level: 9 }))
+process.stdout.write(
+  `${jobs.length} jobs, ${jobs.reduce((n, j) => n + j.events.length, 0)} events, ${readFileSync(file).length} bytes\n`,
+)

@@ -1,0 +1,46 @@
+import { EBB } from './demo-units'
+
+/** More machines of the shop's customers, for its two years: the sheet, what they are called, whose they are, where they stand. */
+const MORE: readonly (readonly [sheet: string, title: string, customer: string, site: string])[] = [
+  ['orrisk-tl40', 'Orrisk TL-40, crew two', 'Harbour Lights Hostel', 'Laundry, annexe'],
+  ['orrisk-tl40', 'Orrisk TL-40, crew three', 'Harbour Lights Hostel', 'Laundry, annexe'],
+  ['orrisk-tl22', 'Orrisk TL-22, nets', 'Net Loft Café', 'Back room'],
+  ['orrisk-tl60', 'Orrisk TL-60, overalls', 'Fish Dock No. 2', 'Changing room'],
+  ['orrisk-tl65', 'Orrisk TL-65, towels', 'The Steam Cabin', 'Linen store'],
+  ['tarvost-fl7', 'Tarvost FL-7, bath sheets', 'The Steam Cabin', 'Linen store'],
+  ['tarvost-fl7', 'Tarvost FL-7, aprons', 'Quay Bakery', 'Wash room'],
+  ['tarvost-fl5', 'Tarvost FL-5, cloths', 'Net Loft Café', 'Back room'],
+  ['brindlow-d6', 'Brindlow D-6, trays', 'Quay Bakery', 'Wash room'],
+  ['brindlow-d6', 'Brindlow D-6, canteen', 'Fish Dock No. 2', 'Canteen'],
+  ['brindlow-d3', 'Brindlow D-3, cups', 'Harbour Lights Hostel', 'Breakfast room'],
+  ['quenby-c40', 'Quenby C-40, bar ice', 'Net Loft Café', 'Behind the bar'],
+  ['quenby-c25', 'Quenby C-25, hall', 'Harbour Lights Hostel', 'Breakfast room'],
+  ['quenby-c12', 'Quenby C-12, terrace', 'Net Loft Café', 'Terrace kiosk'],
+  ['ulldale-f9', 'Ulldale F-9, gutting line', 'Fish Dock No. 2', 'Filleting hall'],
+  ['ulldale-f6', 'Ulldale F-6, counter', 'Fish Dock No. 2', 'Shop'],
+  ['quenby-n5', 'Quenby N-5, boats', 'Fish Dock No. 2', 'Loading ramp'],
+  ['quenby-n9', 'Quenby N-9, auction', 'Fish Dock No. 2', 'Auction floor'],
+  ['brindlow-s12', 'Brindlow S-12, rolls', 'Quay Bakery', 'Bun kitchen'],
+  ['brindlow-s8', 'Brindlow S-8, puddings', 'Net Loft Café', 'Kitchen'],
+  ['brindlow-g4', 'Brindlow G-4, mussels', 'Fish Dock No. 2', 'Canteen'],
+  ['ulldale-g6', 'Ulldale G-6, lawns', 'Dune Farm', 'Farm house'],
+  ['ulldale-g6s', 'Ulldale G-6S, hedges', 'Harbour Lights Hostel', 'Garden'],
+  ['tarvost-e8', 'Tarvost E-8, cabin 4', 'Slipway Showers', 'Shower hut, sea side'],
+  ['tarvost-e10', 'Tarvost E-10, cabin 8', 'Slipway Showers', 'Shower hut, land side'],
+  ['tarvost-e7', 'Tarvost E-7, cabin 2', 'Slipway Showers', 'Shower hut, sea side'],
+  ['tarvost-e9', 'Tarvost E-9, deck hands', 'Fish Dock No. 2', 'Changing room'],
+  ['quenby-v6', 'Quenby V-6, evening cabin', 'The Steam Cabin', 'Cabin 3'],
+  ['tarvost-k6', 'Tarvost K-6, night shift', 'Quay Bakery', 'Shop kitchen'],
+  ['tarvost-k4', 'Tarvost K-4, reception', 'Harbour Lights Hostel', 'Reception'],
+  ['ulldale-b3', 'Ulldale B-3, orchard', 'Dune Farm', 'Orchard barn'],
+  ['ulldale-b3r', 'Ulldale B-3R, verges', 'Maritime Garden', 'Pump house'],
+]
+
+export const moreUnits = MORE.map(([sheet, title, customer, site], i) => ({
+  id: `01900000-0000-7000-8000-000000002${String(i + 1).padStart(3, '0')}`,
+  organisationId: EBB,
+  sheet,
+  title,
+  customer,
+  site,
+}))
