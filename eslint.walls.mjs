@@ -63,6 +63,7 @@ const FOR_PAGES = [
   'search',
   'layout',
   'stock',
+  'schedule',
 ]
 /** What the server may run of core outside its worker pool. */
 const FOR_SERVER = ['foundation', 'report', 'words', 'job', 'sync', 'metering', 'stock', 'schedule', 'statistics']
@@ -126,7 +127,10 @@ const policies = [
   ...allow(is('data'), is('contracts'), roomDoors(FOR_PAGES)),
   ...allow(is('engine'), anyRoom),
   // Types are nowhere at run time.
-  ...['feature', 'ui', 'data'].map((t) => ({ from: is(t), allow: { to: anyRoom, dependency: { kind: 'type' } } })),
+  ...['feature', 'ui', 'data', 'area'].map((t) => ({
+    from: is(t),
+    allow: { to: anyRoom, dependency: { kind: 'type' } },
+  })),
   { from: is('pool'), allow: { to: door('area', 'service'), dependency: { kind: 'type' } } },
   { from: rooms(['words', 'job', 'truth', 'layout']), allow: { to: anyRoom, dependency: { kind: 'type' } } },
 

@@ -33,7 +33,7 @@ const BUSY_FROM = 0.2
 const median = (list: readonly number[]) => quantile(list, 0.5)
 await ensureBuild(root)
 const cluster = await startCluster(root, 'bench', { fresh: true })
-const appUrl = await prepareDatabase(root, cluster.url, { bare: true })
+const appUrl = await prepareDatabase(root, cluster.url, { world: 'bare' })
 if (!appUrl) throw new Error('The database could not be prepared.')
 const port = await freePort()
 const delayFile = join(tmpdir(), `loop-delay-${port}.json`)

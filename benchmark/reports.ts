@@ -25,7 +25,7 @@ const BUSY_FROM = 0.2
 
 await ensureBuild(root)
 const cluster = await startCluster(root, 'bench-reports', { fresh: true })
-const databaseUrl = await prepareDatabase(root, cluster.url, { bare: false })
+const databaseUrl = await prepareDatabase(root, cluster.url, { world: 'jobs' })
 if (!databaseUrl) throw new Error('The database could not be prepared.')
 const port = await freePort()
 const server = await serve(root, { port, databaseUrl })

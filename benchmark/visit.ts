@@ -41,7 +41,7 @@ const journal = new Journal<Played | TimedAdvice | News>(option('pool', '') || u
 
 await ensureBuild(join(import.meta.dirname, '..'))
 const browser = await chromium.launch(config.use!.launchOptions!)
-const place = await openPlace(`visit-${PART}`, { bare: true })
+const place = await openPlace(`visit-${PART}`)
 const units = (await place.sql(
   'SELECT DISTINCT ON (sheet) sheet, title FROM units WHERE organisation_id = (SELECT organisation_id FROM users WHERE email = $1) ORDER BY sheet, title',
   [MARA.email],

@@ -28,7 +28,7 @@ const folder = join(import.meta.dirname, '..', 'docs', 'screenshots')
 await ensureBuild(join(import.meta.dirname, '..'))
 mkdirSync(folder, { recursive: true })
 const browser = await chromium.launch(config.use!.launchOptions!)
-const place = await openPlace('pictures', { bare: false })
+const place = await openPlace('pictures', { world: 'years' })
 const LAPTOP = { width: 1280, height: 800 }
 const PHONE = { width: 390, height: 844 }
 

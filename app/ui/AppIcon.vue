@@ -17,6 +17,7 @@ const SHAPES = {
   ear: 'M4 14v-2a8 8 0 0 1 16 0v2M4 14h3v6H5a1 1 0 0 1-1-1zM20 14h-3v6h2a1 1 0 0 0 1-1z',
   back: 'M15 5l-7 7 7 7',
   check: 'M5 12.5l4.5 4.5L19 7',
+  info: 'M12 3a9 9 0 1 0 0 18 9 9 0 0 0 0-18M12 11v6M12 7.4v.2',
   photo: 'M4 7h4l1.5-2.5h5L16 7h4v12H4zM12 9.5a3.4 3.4 0 1 0 0 6.8 3.4 3.4 0 0 0 0-6.8',
 } as const
 export type IconName = keyof typeof SHAPES

@@ -37,12 +37,14 @@ export function factsOf(catalogue: TestCatalogue): SheetFacts {
     circumstances: [...CIRCUMSTANCE_IDS],
     options: sheet.options.map((o) => o.id),
     needs: needsOf(machine),
-    repairs: sheet.repairs.map(({ id, title, notes: { partNumber } }, i) => ({
+    repairs: sheet.repairs.map(({ id, title, price, notes: { partNumber } }, i) => ({
       id,
       title,
       proof: proofsFor(catalogue, i),
       ...(partNumber === undefined ? {} : { partNumber }),
+      ...(price > 0 ? { price } : {}),
     })),
+    care: sheet.care.map(({ text, every, why }) => ({ text, every, why })),
     tests: Object.fromEntries(
       procedures.map((p) => [
         p.id,

@@ -52,8 +52,10 @@ export interface SheetFacts {
   /** Ids of what a machine may have or not; absent in facts of before it was asked. */
   options?: string[]
   needs: SafetyNeed[]
-  /** `proof`: what has to hold after it, before the machine is left; absent in facts of before it was kept; `partNumber`: of what goes in. */
-  repairs: { id: string; title: string; proof?: ProofNeed[]; partNumber?: string }[]
+  /** `proof`: what has to hold after it, before the machine is left; absent in facts of before it was kept; `partNumber` and `price`, in money: of what goes in. */
+  repairs: { id: string; title: string; proof?: ProofNeed[]; partNumber?: string; price?: number }[]
+  /** What its owner does for it; absent in facts of before it was kept. */
+  care?: { text: string; every: string; why: string }[]
   tests: Record<
     string,
     {

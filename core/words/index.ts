@@ -45,6 +45,7 @@ export {
   describeProvenItem,
   describeReportState,
 } from './describe-report'
+export { describeClash, describeDue, describeReason } from './describe-schedule'
 export { describeStandIn, describeStock } from './describe-stock'
 export { describeStore, STORES } from './describe-store'
 export { spokenAnswer, type SpokenAnswer } from './spoken-answer'

@@ -12,6 +12,7 @@ import * as meters from './migrations/0009-meters'
 import * as costs from './migrations/0010-costs'
 import * as reports from './migrations/0011-reports'
 import * as parts from './migrations/0012-parts'
+import * as schedule from './migrations/0013-schedule'
 
 const MIGRATIONS = [
   start,
@@ -26,6 +27,7 @@ const MIGRATIONS = [
   costs,
   reports,
   parts,
+  schedule,
 ]
 
 /** Brings the tables to the newest form. Running it twice does nothing. */

@@ -9,12 +9,13 @@ import { connect, useDatabase } from '../platform/database'
 import { QUEUE_SCHEMA } from '../platform/queue-names'
 import { grantToApp } from './app-role'
 import { migrate } from './migrate'
-import { loadDemoWorld } from './seeds/demo-world'
+import { loadDemoWorld, WORLDS } from './seeds/demo-world'
 
 /**
- * `tsx server/database/prepare.ts [--fresh] [--bare]`: as owner of the database of DATABASE_URL, brings the tables to
+ * `tsx server/database/prepare.ts [--fresh] [--world=years]`: as owner of the database of DATABASE_URL, brings the tables to
  * the newest form, keeps the shipped sheets, folds jobs of before, lets the application's role in (its password in
- * APP_PASSWORD) and loads the demo world. `--bare`: without its jobs.
+ * APP_PASSWORD) and loads the demo world: `bare` without jobs, `jobs` with those of the last days, `years` with two years
+ * of them.
  */
 const url = process.env.DATABASE_URL
 if (!url) throw new Error('DATABASE_URL is not set.')
@@ -34,7 +35,8 @@ try {
   await refreshFacts(compileSheet, (message) => console.error(message))
   await refoldJobs()
   if (process.env.APP_PASSWORD) await grantToApp(owner, process.env.APP_PASSWORD)
-  await loadDemoWorld(hashPassword, { jobs: !process.argv.includes('--bare') })
+  const world = process.argv.find((a) => a.startsWith('--world='))?.slice('--world='.length)
+  await loadDemoWorld(hashPassword, WORLDS.find((w) => w === world) ?? 'years')
 } catch (error) {
   console.error(error instanceof Error ? error.message : error)
   process.exitCode = 1

@@ -8,6 +8,7 @@ import { describeProblem } from '../../core/words'
 import type { SheetFile } from '../database/models'
 
 export { predictionsOf } from './compile-predictions'
+export { outlook } from './outlook'
 
 /**
  * What the server keeps of a sheet: runs the healthy machine, so never in a request.

@@ -4,7 +4,9 @@ import { dirname, join } from 'node:path'
 import { Piscina } from 'piscina'
 import type { SheetFacts } from '../../core/job'
 import type { SheetFile } from '../database/models'
+import type { Outlook } from '../../core/advice'
 import type { ReportOrder } from '../areas/reports/service'
+import type { OutlookOrder } from '../areas/schedule/service'
 
 /** Built beside the server by the build's own step. */
 const ENGINE = join(dirname(process.argv[1] ?? '.'), 'engine')
@@ -35,6 +37,10 @@ export async function predictionsInPool(revision: string, files: SheetFile[]): P
     signal: AbortSignal.timeout(LONGEST_WHOLE),
   }) as Promise<Uint8Array>
 }
+
+/** What a visit will probably take, found in a worker thread. */
+export const outlookInPool = (order: OutlookOrder): Promise<Outlook> =>
+  workers().run(order, { name: 'outlook', signal: AbortSignal.timeout(LONGEST) }) as Promise<Outlook>
 
 /** A report takes no longer than this, ms. */
 const LONGEST_REPORT = 45_000

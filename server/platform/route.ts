@@ -55,10 +55,10 @@ async function fileOf(event: H3Event, { type, most }: NonNullable<Contract['file
   return (await readRawBody(event, false)) ?? new Uint8Array()
 }
 
-/** Sends a file, which never changes under its address. */
-function sendFile(event: H3Event, bytes: Uint8Array, type: string): Buffer {
+/** Sends a file; most never change under their address. */
+function sendFile(event: H3Event, bytes: Uint8Array, { type, changes }: NonNullable<Contract['file']>): Buffer {
   setResponseHeader(event, 'content-type', type)
-  setResponseHeader(event, 'cache-control', 'private, max-age=31536000, immutable')
+  setResponseHeader(event, 'cache-control', changes ? 'no-store' : 'private, max-age=31536000, immutable')
   return Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength)
 }
 
@@ -105,7 +105,7 @@ export function route<C extends Contract>(
       const bytes = sends && file ? await fileOf(event, file) : undefined
       const answer = await serve({ who: who!, params, query, body, file: bytes, event } as Asked<C>)
       setResponseStatus(event, status)
-      return file && !sends ? sendFile(event, answer as Uint8Array, file.type) : sendJson(event, answer)
+      return file && !sends ? sendFile(event, answer as Uint8Array, file) : sendJson(event, answer)
     })
   })
 }

@@ -29,8 +29,8 @@ export interface Contract<
   query: Q
   body: B
   answer: A
-  /** Where a file is sent or answered instead of JSON: its type, and its largest size, bytes. */
-  file?: { type: string; most: number }
+  /** Where a file is sent or answered instead of JSON: its type, its largest size, bytes, and whether another one may stand under the same address later. */
+  file?: { type: string; most: number; changes?: boolean }
 }
 
 const nothing = z.object({})

@@ -5,6 +5,7 @@ import * as parts from './parts'
 import * as people from './people'
 import * as photos from './photos'
 import * as reports from './reports'
+import * as schedule from './schedule'
 import * as session from './session'
 import * as sheets from './sheets'
 import * as units from './units'
@@ -12,7 +13,7 @@ import type { Contract } from './contract'
 
 /** Every route that answers; the streams stand apart: of news in `news.ts`, of a meter in `meters.ts`. */
 export const CONTRACTS: Record<string, Contract> = Object.fromEntries(
-  [health, jobs, meters, parts, people, photos, reports, session, sheets, units].flatMap((area) =>
+  [health, jobs, meters, parts, people, photos, reports, schedule, session, sheets, units].flatMap((area) =>
     Object.entries(area).filter(
       (entry): entry is [string, Contract] =>
         typeof entry[1] === 'object' && entry[1] !== null && 'method' in entry[1] && 'answer' in entry[1],

@@ -22,6 +22,7 @@ const CUSTOMER = '01900000-0000-7000-8000-000000000300'
 const SITE = '01900000-0000-7000-8000-000000000400'
 const METER = '01900000-0000-7000-8000-000000000500'
 const PART = '01900000-0000-7000-8000-000000000999'
+const MARA_ID = '01900000-0000-7000-8000-000000000011'
 const opening = (unit = UNIT) => jobEvent({ type: 'opened', unit, complaints: ['no-fill'], words: 'Tuesday' })
 
 async function signedIn(playwright: { request: { newContext(): Promise<APIRequestContext> } }, who?: typeof MARA) {
@@ -86,6 +87,29 @@ const BODIES: Record<string, () => unknown> = {
     reorderAt: 0,
     retired: false,
   }),
+  putVisit: () => ({
+    unit: UNIT,
+    job: null,
+    carePlan: null,
+    person: MARA_ID,
+    day: '2030-01-07',
+    start: 600,
+    minutes: 45,
+    reason: 'call',
+    note: '',
+    ended: null,
+    version: 0,
+  }),
+  putCare: () => ({
+    unit: UNIT,
+    title: 'x',
+    everyDays: 30,
+    minutes: 30,
+    lastDone: null,
+    water: null,
+    retired: false,
+  }),
+  makeCalendarLink: () => ({}),
   moveStock: () => ({ type: 'received', id: uuidv7(), to: 'shop', count: 1 }),
   importParts: () => ({ commit: true, rows: [{ number: 'X-2', title: 'x' }] }),
   allowMeter: () => ({ name: 'bench', host: '192.168.4.20', port: 5025 }),
@@ -179,7 +203,8 @@ test('no route shows or lets touch anything of the other organisation', async ({
     if (contract.roles === 'anyone') continue
     const answer = await ask(ivo, contract, name, marasParams(contract, job, hash))
     const body = await answer.text()
-    const foreign = contract.path.includes(':id') || (contract.file && contract.method === 'GET')
+    const foreign =
+      contract.path.includes(':id') || (contract.file && contract.method === 'GET' && contract.path.includes(':'))
     if (foreign) expect(answer.status(), contract.path).toBe(404)
     else for (const id of [job, UNIT, CUSTOMER]) expect(body, contract.path).not.toContain(id)
     expect(body).not.toContain('Harbour Lights')

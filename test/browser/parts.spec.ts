@@ -12,7 +12,8 @@ const file = (text: string) => ({ name: 'parts.csv', mimeType: 'text/csv', buffe
 
 test('parts come in from a file, go into a van, and out of it with the repair that used them', async ({ page }) => {
   await signIn(page, place)
-  await page.getByRole('link', { name: 'Parts', exact: true }).click()
+  await page.getByRole('link', { name: 'Shop', exact: true }).click()
+  await page.getByRole('navigation', { name: 'Shop' }).getByRole('link', { name: 'Parts' }).click()
   await page.getByRole('button', { name: 'From a file' }).click()
   const choose = page.getByLabel('Choose the file')
   await choose.setInputFiles(file('number,title,price\nTH-71,Inlet coil,19.00\nth-71,Inlet coil again,19\nTH-72,,1\n'))
@@ -64,6 +65,6 @@ test('parts come in from a file, go into a van, and out of it with the repair th
   await page.getByLabel('Number of what went in').fill('TH-71')
   await page.getByRole('button', { name: 'It went in' }).click()
   await expect(page.getByRole('list', { name: 'Parts used' })).toContainText('Inlet coil')
-  await page.goto(`${place.url}/shop`)
+  await page.goto(`${place.url}/shop/parts`)
   await expect(parts.getByRole('link', { name: /TH-71/ })).toContainText('1 Mara E.')
 })

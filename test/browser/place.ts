@@ -5,7 +5,7 @@ import { EVENT_VERSION } from '../../core/job'
 import pg from 'pg'
 import { freePort } from '../../scripts/setup/cluster.mjs'
 import { serve } from '../../scripts/setup/serve.mjs'
-import { preparedCluster } from './prepared'
+import { preparedCluster, type World } from './prepared'
 
 const root = join(import.meta.dirname, '../..')
 
@@ -33,9 +33,9 @@ export interface Place {
   close(): Promise<void>
 }
 
-/** @param bare without the demo world's jobs */
-export async function openPlace(name: string, { bare = true } = {}): Promise<Place> {
-  const { cluster, databaseUrl } = await preparedCluster(`browser-${name}`, { bare })
+/** @param world how much of the demo world */
+export async function openPlace(name: string, { world = 'bare' as World } = {}): Promise<Place> {
+  const { cluster, databaseUrl } = await preparedCluster(`browser-${name}`, { world })
   const port = await freePort()
   const start = () => serve(root, { port, databaseUrl })
   let server = await start()

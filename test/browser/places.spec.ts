@@ -19,7 +19,7 @@ import {
 
 let place: Place
 test.beforeAll(async () => {
-  place = await openPlace('places', { bare: false })
+  place = await openPlace('places', { world: 'jobs' })
 })
 test.afterAll(() => place.close())
 

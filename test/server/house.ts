@@ -47,7 +47,7 @@ export function withHouse(name: string): House {
     Object.assign(house, await emptyDatabase(name))
     await migrate(house.db)
     await publishLibrary([SHEET], findSheet, compileSheet)
-    await loadDemoWorld((password) => Promise.resolve(`hashed:${password.length}`), { jobs: false })
+    await loadDemoWorld((password) => Promise.resolve(`hashed:${password.length}`), 'bare')
     const own = Object.entries(PEOPLE).map(async ([key, n]) => [
       key,
       await findPersonById(`01900000-0000-7000-8000-0000000000${n}`),

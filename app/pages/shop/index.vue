@@ -1,10 +1,9 @@
 <script setup lang="ts">
-import { useHead } from '#imports'
-import { PartsPage } from '../../features/parts'
+import { definePageMeta } from '#imports'
 
-useHead({ title: 'Parts · Duckweed' })
+definePageMeta({ redirect: '/shop/schedule' })
 </script>
 
 <template>
-  <PartsPage />
+  <div />
 </template>

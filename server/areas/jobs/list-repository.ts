@@ -79,3 +79,11 @@ export async function findJob(id: string, organisation: string): Promise<FoundJo
   )
   return row
 }
+
+export async function standingOf(id: string, organisation: string): Promise<JobStanding | undefined> {
+  const [row] = await database().query<{ standing: JobStanding }>(
+    'SELECT standing FROM jobs WHERE id = $1 AND organisation_id = $2 AND standing IS NOT NULL',
+    { bind: [id, organisation], type: QueryTypes.SELECT },
+  )
+  return row?.standing
+}

@@ -9,7 +9,7 @@ import { currentRevision, factsOfRevision } from '../sheets/service'
 import { unitOf } from '../units/service'
 import { appendEvents } from './append'
 import { fromCursor, toCursor, toJobRow } from './mapper'
-import { findJob, listJobs } from './list-repository'
+import { findJob, listJobs, standingOf } from './list-repository'
 import { closedJobs, machineYears } from './record-repository'
 import { eventsAfter } from './repository'
 
@@ -60,6 +60,14 @@ export async function partsForJob(who: Person, id: string) {
   const revision = job.revision ?? (await currentRevision(job.sheet))
   if (revision === undefined) throw apiError(503, 'sheet-not-ready')
   return partsForRevision(who, revision)
+}
+
+/** What an open job has on order, by title and number; empty where it waits for no part. */
+export async function awaitedParts(who: Person, id: string) {
+  const standing = await standingOf(id, who.organisation)
+  if (!standing) throw notFound('job')
+  const { awaits, closed } = standing
+  return closed || awaits?.what !== 'part' ? [] : (awaits.parts ?? [])
 }
 
 /**

@@ -73,6 +73,10 @@ const standInsOf = (part: Part, others: readonly Part[]) =>
     return by ? [{ part: other, by: [...by] }] : []
   })
 
+/** Parts of these numbers, whatever their letters. */
+export const partsByNumbers = async ({ organisation }: Person, numbers: readonly string[]): Promise<Part[]> =>
+  (await rows.partsLike(organisation, numbers, [])).map(toPart)
+
 /** What the repairs of a sheet need, as far as the organisation has parts of these numbers. */
 export async function partsForRevision({ organisation }: Person, revision: string) {
   const needed = (await factsOfRevision(revision)).repairs.flatMap(({ id, partNumber }) =>

@@ -7,6 +7,7 @@ import { appendToJob } from '../../areas/jobs/service'
 import { findPersonById } from '../../areas/session/service'
 import { Customer, Job, Organisation, Site, Unit, User } from '../models'
 import { moreUnits } from './demo-more-units'
+import { loadShop } from './demo-shop'
 import { EBB, LANTERN, units, type DemoUnit } from './demo-units'
 
 /** Two organisations of the invented Tern Harbour with their people and machines. Ids are fixed: loading twice changes nothing. */
@@ -60,6 +61,9 @@ interface SeededJob {
   events: (Omit<WrittenEvent, 'at' | 'seq'> & { minutesAgo: number })[]
 }
 
+/** How much of it is loaded: no jobs, those of the last days, two years of them with parts, visits and care. */
+export const WORLDS = ['bare', 'jobs', 'years'] as const
+
 const JOBS = join(import.meta.dirname, 'demo-jobs.json')
 /** Two years of closed ones. */
 const YEARS = join(import.meta.dirname, 'demo-years.json.gz')
@@ -100,7 +104,7 @@ async function loadPlaces(units: readonly DemoUnit[]): Promise<void> {
 }
 
 /** Jobs in every state, through the same door as any other: the guard judges each event. */
-async function loadJobs(): Promise<void> {
+async function loadJobs(files: readonly string[]): Promise<void> {
   const start = Date.now()
   const loadJob = async ({ id, person, events }: SeededJob) => {
     if (await Job.count({ where: { id } })) return
@@ -120,9 +124,10 @@ async function loadJobs(): Promise<void> {
     const times = { createdAt: new Date(timed[0]!.at), touchedAt: last, ...(ended ? { closedAt: last } : {}) }
     await Job.update(times, { where: { id } })
   }
-  const years = existsSync(YEARS) ? (JSON.parse(gunzipSync(readFileSync(YEARS)).toString()) as SeededJob[]) : []
-  const jobs = existsSync(JOBS) ? (JSON.parse(readFileSync(JOBS, 'utf8')) as SeededJob[]) : []
-  const rest = [...years, ...jobs]
+  const rest = files.filter(existsSync).flatMap((file) => {
+    const bytes = readFileSync(file)
+    return JSON.parse((file.endsWith('.gz') ? gunzipSync(bytes) : bytes).toString()) as SeededJob[]
+  })
   await Promise.all(
     Array.from({ length: AT_ONCE }, async () => {
       for (let job = rest.shift(); job; job = rest.shift()) await loadJob(job)
@@ -137,7 +142,7 @@ async function loadJobs(): Promise<void> {
  */
 export async function loadDemoWorld(
   hash: (password: string) => Promise<string>,
-  { jobs }: { jobs: boolean },
+  world: (typeof WORLDS)[number],
 ): Promise<void> {
   const zone = { timeZone: 'Etc/UTC', currency: 'EUR' }
   await Organisation.bulkCreate(
@@ -149,6 +154,8 @@ export async function loadDemoWorld(
   )
   for (const { password, ...person } of people)
     if (!(await User.findByPk(person.id))) await User.create({ ...person, passwordHash: await hash(password) })
-  await loadPlaces(jobs ? [...units, ...moreUnits] : units)
-  if (jobs) await loadJobs()
+  await loadPlaces(world === 'years' ? [...units, ...moreUnits] : units)
+  if (world === 'bare') return
+  await loadJobs(world === 'years' ? [YEARS, JOBS] : [JOBS])
+  if (world === 'years') await loadShop()
 }

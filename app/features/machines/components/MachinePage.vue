@@ -8,6 +8,7 @@ import { fetchOrKept } from '../../../data/fetched'
 import { ApiError, call } from '../../../data/http'
 import { hear } from '../../../data/tabs'
 import { formatMoment, TroubleBar } from '../../../ui'
+import { CarePlans } from '../../schedule'
 import { useSession } from '../../session'
 import { NuxtLink } from '#components'
 import MachineFields from './MachineFields.vue'
@@ -110,6 +111,7 @@ function retire() {
           <Button severity="secondary" @click="retire">{{ shown.unit.retired ? 'Back in use' : 'Retire it' }}</Button>
         </div>
       </div>
+      <CarePlans v-if="!shown.unit.retired" :unit="id" :locked="!mayWrite" />
       <section class="visits" aria-label="Visits">
         <h2>Visits</h2>
         <p v-if="!shown.visits.length" class="soft">None yet.</p>

@@ -6,6 +6,7 @@ import { endSession, listSessions } from '../../../../shared/contracts/session'
 import { waitingByPerson } from '../../../data/database'
 import { call } from '../../../data/http'
 import { formatMoment, useKeySwitch, useLook } from '../../../ui'
+import { CalendarLink } from '../../schedule'
 import { useSession } from '../../session'
 import KitForm from './KitForm.vue'
 
@@ -76,6 +77,7 @@ async function leave(): Promise<void> {
       <h2>Keys</h2>
       <label class="switch"><input v-model="keys" type="checkbox" /> Single letters act on a laptop</label>
     </section>
+    <CalendarLink />
     <section class="card part" aria-label="Signed in">
       <h2>Where you are signed in</h2>
       <ul>

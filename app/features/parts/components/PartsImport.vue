@@ -20,7 +20,7 @@ async function send(commit: boolean) {
   try {
     preview.value = await call(importParts, { body: { commit, rows: rows.value } })
     trouble.value = ''
-    if (commit && !preview.value.problems.length) await router.push('/shop')
+    if (commit && !preview.value.problems.length) await router.push('/shop/parts')
   } catch (error) {
     trouble.value = error instanceof Error ? error.message : String(error)
   } finally {

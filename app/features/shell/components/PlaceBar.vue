@@ -9,7 +9,7 @@ const PLACES: { to: string; title: string; icon: IconName }[] = [
   { to: '/jobs', title: 'Jobs', icon: 'jobs' },
   { to: '/machines', title: 'Machines', icon: 'machines' },
   { to: '/tools', title: 'Tools', icon: 'tools' },
-  { to: '/shop', title: 'Parts', icon: 'shop' },
+  { to: '/shop', title: 'Shop', icon: 'shop' },
   { to: '/me', title: 'Me', icon: 'me' },
 ]
 const route = useRoute()

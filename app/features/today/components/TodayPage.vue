@@ -4,6 +4,7 @@ import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import { AppIcon, TroubleBar, useKeys } from '../../../ui'
 import { JobRow } from '../../jobs'
+import { VisitsToday } from '../../schedule'
 import { useSession } from '../../session'
 import { NuxtLink } from '#components'
 import { useToday, type Unsent } from '../use-today'
@@ -67,6 +68,7 @@ useKeys({ n: () => mayOpen.value && void router.push('/jobs/new') })
         </li>
       </ul>
     </section>
+    <VisitsToday />
     <section v-if="unsent.length" class="card" aria-label="Not sent yet">
       <h2>On this device and not sent yet</h2>
       <ul>

@@ -1,0 +1,44 @@
+<script setup lang="ts">
+import { useRoute } from 'vue-router'
+import { NuxtLink } from '#components'
+
+/** The rooms of the shop; one stands here only when it works. */
+const ROOMS = [
+  { to: '/shop/schedule', title: 'Schedule' },
+  { to: '/shop/parts', title: 'Parts' },
+]
+const route = useRoute()
+const here = (to: string) => route.path === to || route.path.startsWith(`${to}/`)
+</script>
+
+<template>
+  <nav class="rooms" aria-label="Shop">
+    <NuxtLink v-for="r in ROOMS" :key="r.to" :to="r.to" :aria-current="here(r.to) ? 'page' : undefined">{{
+      r.title
+    }}</NuxtLink>
+  </nav>
+</template>
+
+<style scoped>
+.rooms {
+  display: flex;
+  gap: 0.2rem;
+  max-width: 1280px;
+  margin: 0 auto;
+  padding: 0.3rem 1rem 0;
+  overflow-x: auto;
+}
+.rooms a {
+  display: grid;
+  align-items: center;
+  min-height: 44px;
+  padding: 0 0.9rem;
+  color: inherit;
+  text-decoration: none;
+  border-bottom: 4px solid transparent;
+}
+.rooms a[aria-current] {
+  border-bottom-color: var(--ink);
+  font-weight: 700;
+}
+</style>

@@ -1,0 +1,1 @@
+export { default as ShopBar } from './components/ShopBar.vue'
