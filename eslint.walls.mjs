@@ -47,7 +47,7 @@ const CORE = {
   // The second simulator shares the language of machines and nothing of the solvers.
   truth: UPWARDS.slice(0, UPWARDS.indexOf('measurements')),
 }
-CORE.advice.push('job', 'words', 'diagram', 'running', 'report')
+CORE.advice.push('job', 'words', 'diagram', 'running', 'report', 'statistics')
 
 /** What a page may run of core; the engine runs in the worker. */
 const FOR_PAGES = [

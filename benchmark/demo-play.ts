@@ -1,4 +1,4 @@
-import { advise, factsOf, type Engine } from '../core/advice'
+import { advise, factsOf, outlookOf, type Engine } from '../core/advice'
 import { dimensionOf } from '../core/diagnosis/catalogue'
 import type { Evidence } from '../core/evidence'
 import {
@@ -19,6 +19,8 @@ import type { Hands } from './carry-out'
 export interface SeededJob {
   id: string
   person: string
+  /** Minutes of work that the engine expected when the call came. */
+  expected: number
   events: {
     id: string
     version: typeof EVENT_VERSION
@@ -55,8 +57,9 @@ export class PlayedJob implements Hands {
   private readonly facts
 
   constructor(private readonly at: Setting) {
-    this.seeded = { id: at.nextId(), person: at.person, events: [] }
     this.evidence = [{ type: 'complaint', complaint: at.complaint }]
+    const expected = Math.round(outlookOf(at.engine, at.engine.advise(this.evidence, undefined, 0)).minutes)
+    this.seeded = { id: at.nextId(), person: at.person, expected, events: [] }
     this.minutesAgo = at.minutesAgo
     this.facts = factsOf(at.engine.catalogue)
   }

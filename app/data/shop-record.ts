@@ -2,6 +2,7 @@ import { readShopRecord, readShopRecordNow } from '../../shared/contracts/jobs'
 import type { ShopRecord } from '../../core/statistics'
 import { keep, keptAs, keptOrFetch } from './fetched'
 import { ApiError, call } from './http'
+import { countsShopIn } from './shop-switch'
 
 /** Longest that a job waits for what the shop has seen of such machines, ms: its advice does without. */
 const PATIENCE = 4000
@@ -19,6 +20,7 @@ const toldOf = (job: string): string => `told:${job}`
  * between is not in it.
  */
 export async function shopRecordOf(person: string, job: string): Promise<ShopRecord | undefined> {
+  if (!countsShopIn()) return undefined
   const [own, told] = await Promise.all([keptAs(person, recordOf(job)), keptAs(person, toldOf(job))])
   if (own) return own as ShopRecord
   const asked = recordFromServer(person, job)
@@ -39,8 +41,10 @@ async function recordFromServer(person: string, job: string): Promise<ShopRecord
 }
 
 /** What the shop has seen up to now of machines like a unit; `undefined` where that is not to be had soon. */
-export const shopRecordNow = (unit: string): Promise<ShopRecord | undefined> =>
-  call(readShopRecordNow, { params: { id: unit }, patience: PATIENCE_NOW }).catch(() => undefined)
+export const shopRecordNow = async (unit: string): Promise<ShopRecord | undefined> =>
+  countsShopIn()
+    ? call(readShopRecordNow, { params: { id: unit }, patience: PATIENCE_NOW }).catch(() => undefined)
+    : undefined
 
 /** A job that is begun on this device builds on what was asked for its unit while the call was told. */
 export const keepRecord = (person: string, job: string, record: ShopRecord): Promise<void> =>

@@ -8,6 +8,7 @@ import {
   judgementOf,
   proofsFor,
   readEach,
+  remembered,
   reportMachineOf,
   repairActsOf,
   repairGuideOf,
@@ -210,6 +211,10 @@ const api: EngineApi = {
     const engine = opened(question.acceptance)
     const events = understood(question.written).flatMap((u) => (u.evidence.type === 'reading' ? [u.event] : []))
     return { machine: reportMachineOf(engine), judgement: judgementOf(engine, adviceFor(question, false), events) }
+  },
+  remembered(record: ShopRecord) {
+    if (!sheet) throw new Error('No sheet is open.')
+    return remembered(plainEngine(sheet), record)
   },
   orders(question: Question): OrderCost[] {
     return compareOrders(opened(question.acceptance).predictor, adviceFor(question, false), question.barred)

@@ -4,6 +4,7 @@ import type {
   Decision,
   NewPartCheck,
   OrderCost,
+  Remembered,
   RepairGuide,
   RepairOption,
   ShopCosts,
@@ -22,6 +23,8 @@ import type { OwnOptions, SheetOption } from '../../core/model/sheet'
 import type { ShopRecord } from '../../core/statistics'
 
 export type { Acceptance, Strategy, Written } from './written'
+
+export type { Remembered } from '../../core/advice'
 
 /** What a page must know of a machine to show and ask. */
 export interface MachineFacts {
@@ -164,6 +167,8 @@ export interface EngineApi {
   repairPlan(acceptance: Acceptance, repair: string): RepairPlan | undefined
   /** What a report of the job has to know, and what the evidence comes to. */
   report(question: Question): { machine: ReportMachine; judgement: ReportJudgement }
+  /** What the shop's closed jobs have taught of such machines, beside what the sheet says. */
+  remembered(record: ShopRecord): Remembered
   /** The named orders of work, with what each would begin with. */
   orders(question: Question): OrderCost[]
   /** Of some tests those that tell something of the fault, with how much, nat: those that tell most first. */

@@ -8,6 +8,7 @@ export { decide, type Decision, type RepairOption, type ShopCosts } from './deci
 export { newPartChecks, type NewPartCheck } from './new-part-checks'
 export { proofsFor } from './proof-of'
 export { readEach } from './read-each'
+export { remembered, type Remembered } from './remembered'
 export { outlookOf, type Outlook } from './outlook'
 export { judgementOf, reportMachineOf } from './report-machine'
 export { createEngine, withHistory, type EngineOptions } from './create-engine'

@@ -54,6 +54,8 @@ export interface SheetFacts {
   needs: SafetyNeed[]
   /** `proof`: what has to hold after it, before the machine is left; absent in facts of before it was kept; `partNumber` and `price`, in money: of what goes in. */
   repairs: { id: string; title: string; proof?: ProofNeed[]; partNumber?: string; price?: number }[]
+  /** The sheet that it extends, where it does: machines of one make. */
+  family?: { id: string; title: string }
   /** What its owner does for it; absent in facts of before it was kept. */
   care?: { text: string; every: string; why: string }[]
   tests: Record<

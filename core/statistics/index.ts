@@ -1,1 +1,1 @@
-export { experienceFrom, type ClosedJob, type Experience, type ShopRecord } from './shop-record'
+export { experienceFrom, windingTests, type ClosedJob, type Experience, type ShopRecord } from './shop-record'

@@ -27,7 +27,7 @@ export interface Experience {
 const BEYOND_SLIP = 2.5
 
 /** Tests that read one winding by itself, by id: the winding's parameter, and the repairs that may renew it. */
-function windingTests({ parts, kinds, params, faults, sheet }: Machine) {
+export function windingTests({ parts, kinds, params, faults, sheet }: Machine) {
   return parts.flatMap((part) => {
     const { windings = [], measurements } = kinds[part.index]
     const specs = measurements?.(part).filter((m) => m.type === 'ohms' && m.lifted && m.b !== '@return') ?? []

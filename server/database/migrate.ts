@@ -13,6 +13,8 @@ import * as costs from './migrations/0010-costs'
 import * as reports from './migrations/0011-reports'
 import * as parts from './migrations/0012-parts'
 import * as schedule from './migrations/0013-schedule'
+import * as findable from './migrations/0014-findable'
+import * as results from './migrations/0015-results'
 
 const MIGRATIONS = [
   start,
@@ -28,6 +30,8 @@ const MIGRATIONS = [
   reports,
   parts,
   schedule,
+  findable,
+  results,
 ]
 
 /** Brings the tables to the newest form. Running it twice does nothing. */

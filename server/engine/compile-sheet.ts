@@ -10,6 +10,17 @@ import type { SheetFile } from '../database/models'
 export { predictionsOf } from './compile-predictions'
 export { outlook } from './outlook'
 
+/** What a sheet says under a key of its own first level. */
+const saidIn = (text: string, key: string): string | undefined =>
+  new RegExp(`^${key}:[ \\t]*(.+?)[ \\t]*$`, 'm').exec(text)?.[1]?.replace(/^(['"])(.*)\1$/, '$2')
+
+/** The sheet that a sheet extends. */
+function familyOf([own, ...rest]: readonly SheetFile[]): { id: string; title: string } | undefined {
+  const id = saidIn(own!.text, 'extends')
+  const base = rest.find((f) => f.id === id)
+  return base && { id: base.id, title: saidIn(base.text, 'title') ?? base.id }
+}
+
 /**
  * What the server keeps of a sheet: runs the healthy machine, so never in a request.
  *
@@ -26,10 +37,12 @@ export default function compileSheet(files: SheetFile[]): SheetFacts {
     const turned = sheet.options.map(({ id, fitted }) => ({ id, fitted: !fitted }))
     // One by one, and all at once: what a machine can be asked for is what any of them can.
     const others = [...turned.map((o) => [o]), ...(turned.length > 1 ? [turned] : [])]
-    return factsOfAll(
+    const all = factsOfAll(
       facts(sheet),
       others.map((o) => facts(read(o))),
     )
+    const family = familyOf(files)
+    return family ? { ...all, family } : all
   } catch (error) {
     if (error instanceof InputError) throw new Error(error.problems.map((p) => describeProblem(p)).join('\n'))
     throw error

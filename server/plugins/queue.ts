@@ -1,9 +1,10 @@
 import { defineNitroPlugin } from '#imports'
+import { reckonExpected } from '../areas/figures/service'
 import { makeReport } from '../areas/reports/service'
-import { reportInPool } from '../engine/pool'
+import { outlookInPool, reportInPool } from '../engine/pool'
 import { databaseUrl, withDatabase } from '../platform/database'
 import { closeQueue, openQueue, workOff } from '../platform/queue'
-import { REPORTS_QUEUE } from '../platform/queue-names'
+import { EXPECTED_QUEUE, REPORTS_QUEUE } from '../platform/queue-names'
 
 const TRY_AGAIN = 2000
 
@@ -13,9 +14,14 @@ export default defineNitroPlugin((nitro) => {
   const attempt = () =>
     void openQueue()
       .then((queue) =>
-        workOff<{ report: string }>(queue, REPORTS_QUEUE, ({ report }) =>
-          withDatabase(() => makeReport(report, reportInPool)),
-        ),
+        Promise.all([
+          workOff<{ report: string }>(queue, REPORTS_QUEUE, ({ report }) =>
+            withDatabase(() => makeReport(report, reportInPool)),
+          ),
+          workOff<{ job: string }>(queue, EXPECTED_QUEUE, ({ job }) =>
+            withDatabase(() => reckonExpected(job, outlookInPool)),
+          ),
+        ]),
       )
       .catch((error: unknown) => {
         console.error(`queue: ${error instanceof Error ? error.message : String(error)}`)

@@ -70,6 +70,19 @@ export const toPlace = contract({
   }),
 })
 
+const noted = { job: id, title: z.string(), customer: z.string(), place: z.string() }
+/** What is not to be forgotten today: jobs whose parts have come, machines to be looked at again, one's own runs that go on. */
+export const readToday = contract({
+  method: 'GET',
+  path: '/api/today',
+  roles: EVERYBODY,
+  answer: z.object({
+    came: z.array(id),
+    followUps: z.array(z.object({ ...noted, on: calendarDay, text: z.string() })),
+    running: z.array(z.object({ ...noted, since: z.string() })),
+  }),
+})
+
 const visitFields = z.strictObject({
   unit: id,
   job: id.nullable(),

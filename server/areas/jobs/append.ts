@@ -25,6 +25,8 @@ import { currentRevision, factsOfRevision } from '../sheets/service'
 import { partsOf } from './used-parts'
 import { findUnitSheet } from '../units/service'
 import { inTransaction } from '../../platform/database'
+import { putInQueue } from '../../platform/queue'
+import { EXPECTED_QUEUE } from '../../platform/queue-names'
 import {
   findEvents,
   insertJob,
@@ -288,6 +290,9 @@ export async function appendEvents(
   const outcome: Outcome = plain ? { append: plain } : await appendLocked(who, jobId, events, shown, received)
   const append = 'append' in outcome ? outcome.append : undefined
   if (append?.fresh.length) announceJob(who.organisation, jobId, append.standing.seq)
+  // What nobody reckons now may be reckoned never: a figure less, and no entry lost.
+  if (append?.fresh.some((e) => e.payload.type === 'closed'))
+    void putInQueue(EXPECTED_QUEUE, { job: jobId }).catch(() => undefined)
   const judged = 'append' in outcome ? outcome.append.results : events.map((e) => refused(e.id, outcome.refusal))
   let next = 0
   return parsed.map((p) => ('result' in p ? p.result : judged[next++]!))

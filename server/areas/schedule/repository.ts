@@ -3,7 +3,8 @@ import type { Outlook } from '../../../core/advice'
 import type { CarePlan, VisitFields } from '../../../shared/contracts/schedule'
 import { database } from '../../platform/database'
 
-const select = <T extends object>(text: string, bind: unknown[], transaction?: Transaction): Promise<T[]> =>
+/** Rows of one statement. */
+export const select = <T extends object>(text: string, bind: unknown[], transaction?: Transaction): Promise<T[]> =>
   database().query<T>(text, { bind, type: QueryTypes.SELECT, transaction })
 
 export interface WorkRow {
@@ -118,49 +119,6 @@ export async function writeVisit(
   )
   return rows.length > 0
 }
-
-export interface ToPlaceRow {
-  job: string
-  unit: string
-  title: string
-  customer: string
-  place: string
-  about: string
-  until: string | null
-  awaits: string | null
-  come: boolean
-  minutes: number | null
-}
-
-/** Open jobs that nobody is planned to come to any more, those that wait for longest first. */
-export const jobsToPlace = (organisation: string): Promise<ToPlaceRow[]> =>
-  select<ToPlaceRow>(
-    `SELECT j.id AS job, u.id AS unit, u.title, c.name AS customer, s.name AS place,
-       array_to_string(ARRAY(SELECT jsonb_array_elements_text(j.listed->'complaints')), ', ') AS about,
-       j.standing->'awaits'->>'until' AS until, j.standing->'awaits'->>'text' AS awaits,
-       ${CAME} AS come, o.minutes
-     FROM jobs j JOIN units u ON u.id = j.unit_id JOIN sites s ON s.id = u.site_id JOIN customers c ON c.id = s.customer_id
-       LEFT JOIN job_outlooks o ON o.job_id = j.id
-     WHERE j.organisation_id = $1 AND j.closed_at IS NULL AND j.standing IS NOT NULL
-       AND NOT EXISTS (SELECT FROM visits v WHERE v.job_id = j.id AND v.ended IS NULL)
-     ORDER BY j.created_at LIMIT 100`,
-    [organisation],
-  )
-
-/** Whether all that a job has on order by number lies in the shop. */
-const CAME = `COALESCE((
-    SELECT bool_and(COALESCE(l.count, 0) > 0)
-    FROM jsonb_array_elements(CASE WHEN jsonb_typeof(j.standing->'awaits'->'parts') = 'array' THEN j.standing->'awaits'->'parts' ELSE '[]' END) a
-      LEFT JOIN parts p ON p.organisation_id = j.organisation_id AND lower(p.number) = lower(a->>'number')
-      LEFT JOIN stock_levels l ON l.part_id = p.id AND l.store = 'shop'), false)`
-
-/** Jobs whose parts on order lie in the shop, of everybody or of one person. */
-export const jobsWhosePartsCame = (organisation: string): Promise<{ job: string }[]> =>
-  select<{ job: string }>(
-    `SELECT j.id AS job FROM jobs j
-     WHERE j.organisation_id = $1 AND j.closed_at IS NULL AND j.standing ? 'awaits' AND ${CAME}`,
-    [organisation],
-  )
 
 export interface CareRow {
   id: string

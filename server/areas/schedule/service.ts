@@ -14,6 +14,7 @@ import { factsOfRevision, readRevision } from '../sheets/service'
 import { unitOf } from '../units/service'
 import { calendarOf } from './calendar'
 import * as rows from './repository'
+import * as waiting from './waiting-repository'
 
 /** All that an outlook is reckoned from. */
 export interface OutlookOrder {
@@ -29,6 +30,8 @@ export const reckonOutlooksBy = (by: ReckonOutlook): void => void (reckon = by)
 
 /** Care stands among what is to be placed from so many days before it is due. */
 const CARE_AHEAD = 21
+/** What is looked at again is noted so many days before. */
+const NOTED_AHEAD = 3
 /** A calendar shows so many days back and ahead. */
 const SHOWN_BACK = 31
 const SHOWN_AHEAD = 366
@@ -90,7 +93,7 @@ export async function listVisits(
 export async function toPlace(who: Person) {
   const today = todayOf(who)
   const [jobs, care] = await Promise.all([
-    rows.jobsToPlace(who.organisation),
+    waiting.jobsToPlace(who.organisation, dayAfter(today, CARE_AHEAD)),
     rows.careToPlace(who.organisation, dayAfter(today, CARE_AHEAD)),
   ])
   const unit = (r: { unit: string; title: string; customer: string; place: string }) => ({
@@ -117,6 +120,21 @@ export async function toPlace(who: Person) {
       due: dueOn({ lastDone: r.last_done ?? undefined, everyDays: r.every_days }, today),
       minutes: r.minutes,
     })),
+  }
+}
+
+/** What is not to be forgotten today: parts that have come, machines to be looked at again, runs that go on. */
+export async function notesForToday(who: Person) {
+  const { organisation } = who
+  const [came, again, running] = await Promise.all([
+    waiting.jobsWhosePartsCame(organisation),
+    waiting.followUps(organisation, dayAfter(todayOf(who), NOTED_AHEAD)),
+    waiting.runningRuns(organisation, who.id),
+  ])
+  return {
+    came: came.map((c) => c.job),
+    followUps: again,
+    running: running.map(({ on, ...r }) => ({ ...r, since: new Date(on).toISOString() })),
   }
 }
 

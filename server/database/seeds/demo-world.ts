@@ -3,6 +3,7 @@ import { join } from 'node:path'
 import { gunzipSync } from 'node:zlib'
 import { Op } from 'sequelize'
 import { upcast, type WrittenEvent } from '../../../core/job'
+import { keepExpected } from '../../areas/figures/service'
 import { appendToJob } from '../../areas/jobs/service'
 import { findPersonById } from '../../areas/session/service'
 import { Customer, Job, Organisation, Site, Unit, User } from '../models'
@@ -58,6 +59,8 @@ const people = [
 interface SeededJob {
   id: string
   person: string
+  /** Minutes that the engine expected of it. */
+  expected?: number
   events: (Omit<WrittenEvent, 'at' | 'seq'> & { minutesAgo: number })[]
 }
 
@@ -106,7 +109,7 @@ async function loadPlaces(units: readonly DemoUnit[]): Promise<void> {
 /** Jobs in every state, through the same door as any other: the guard judges each event. */
 async function loadJobs(files: readonly string[]): Promise<void> {
   const start = Date.now()
-  const loadJob = async ({ id, person, events }: SeededJob) => {
+  const loadJob = async ({ id, person, expected, events }: SeededJob) => {
     if (await Job.count({ where: { id } })) return
     const who = await findPersonById(person)
     if (!who) return
@@ -123,6 +126,7 @@ async function loadJobs(files: readonly string[]): Promise<void> {
     const ended = await Job.count({ where: { id, closedAt: { [Op.ne]: null } } })
     const times = { createdAt: new Date(timed[0]!.at), touchedAt: last, ...(ended ? { closedAt: last } : {}) }
     await Job.update(times, { where: { id } })
+    if (ended && expected) await keepExpected(id, expected)
   }
   const rest = files.filter(existsSync).flatMap((file) => {
     const bytes = readFileSync(file)

@@ -12,6 +12,7 @@ import { CarePlans } from '../../schedule'
 import { useSession } from '../../session'
 import { NuxtLink } from '#components'
 import MachineFields from './MachineFields.vue'
+import MachinePast from './MachinePast.vue'
 import NameField from './NameField.vue'
 
 const props = defineProps<{ id: string }>()
@@ -112,6 +113,7 @@ function retire() {
         </div>
       </div>
       <CarePlans v-if="!shown.unit.retired" :unit="id" :locked="!mayWrite" />
+      <MachinePast v-if="shown.unit.revision" :unit="id" :revision="shown.unit.revision" />
       <section class="visits" aria-label="Visits">
         <h2>Visits</h2>
         <p v-if="!shown.visits.length" class="soft">None yet.</p>

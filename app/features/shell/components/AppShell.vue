@@ -6,6 +6,7 @@ import NoticeArea from './NoticeArea.vue'
 import PlaceBar from './PlaceBar.vue'
 import { NuxtLink } from '#components'
 import { useNuxtApp } from 'nuxt/app'
+import { useKeys } from '../../../ui'
 
 const nuxt = useNuxtApp()
 const session = useSession()
@@ -39,6 +40,7 @@ watch(
       void router.push({ path: '/sign-in', query: { to: route.fullPath } })
   },
 )
+useKeys({ '/': () => session.person && !working.value && void router.push('/find') })
 const said = ref('')
 // Whoever cannot see the page hears that it has changed, and starts at its head.
 watch(

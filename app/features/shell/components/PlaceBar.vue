@@ -4,10 +4,12 @@ import { NuxtLink } from '#components'
 import { useRoute } from 'vue-router'
 
 /** A place stands here only when it works. */
-const PLACES: { to: string; title: string; icon: IconName }[] = [
+const PLACES: { to: string; title: string; icon: IconName; wide?: true }[] = [
   { to: '/today', title: 'Today', icon: 'today' },
   { to: '/jobs', title: 'Jobs', icon: 'jobs' },
   { to: '/machines', title: 'Machines', icon: 'machines' },
+  // A phone's bar has no room for it: it stands on Today there.
+  { to: '/find', title: 'Find', icon: 'find', wide: true },
   { to: '/tools', title: 'Tools', icon: 'tools' },
   { to: '/shop', title: 'Shop', icon: 'shop' },
   { to: '/me', title: 'Me', icon: 'me' },
@@ -24,7 +26,7 @@ const here = (to: string) => route.path === to || route.path.startsWith(`${to}/`
       :key="p.to"
       :to="p.to"
       class="place"
-      :class="{ here: here(p.to) }"
+      :class="{ here: here(p.to), wide: p.wide }"
       :aria-current="here(p.to) ? 'page' : undefined"
     >
       <AppIcon :name="p.icon" /><span>{{ p.title }}</span>
@@ -64,6 +66,9 @@ const here = (to: string) => route.path === to || route.path.startsWith(`${to}/`
     padding: 0.4rem 0.2rem;
     border-left: 0;
     border-top: 4px solid transparent;
+  }
+  .place.wide {
+    display: none;
   }
   .place.here {
     border-top-color: var(--ink);

@@ -6,6 +6,7 @@ import { NuxtLink } from '#components'
 const ROOMS = [
   { to: '/shop/schedule', title: 'Schedule' },
   { to: '/shop/parts', title: 'Parts' },
+  { to: '/shop/figures', title: 'Figures' },
 ]
 const route = useRoute()
 const here = (to: string) => route.path === to || route.path.startsWith(`${to}/`)

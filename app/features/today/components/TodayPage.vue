@@ -2,16 +2,19 @@
 import Button from 'primevue/button'
 import { computed } from 'vue'
 import { useRouter } from 'vue-router'
-import { AppIcon, TroubleBar, useKeys } from '../../../ui'
+import { AppIcon, formatDay, formatTime, TroubleBar, useKeys } from '../../../ui'
 import { JobRow } from '../../jobs'
 import { VisitsToday } from '../../schedule'
+import { RunningClocks } from '../../tools'
 import { useSession } from '../../session'
 import { NuxtLink } from '#components'
+import { useNotes } from '../use-notes'
 import { useToday, type Unsent } from '../use-today'
 
 const session = useSession()
 const router = useRouter()
 const { lists, unsent, trouble } = useToday()
+const notes = useNotes(session.person!.id)
 const mayOpen = computed(() => session.person?.role !== 'read-only')
 const timeZone = computed(() => session.person?.timeZone ?? 'UTC')
 /** Jumpers and lifted leads that somebody has noted, with those that only this device knows of. */
@@ -30,6 +33,7 @@ const bypassed = computed(() => {
   const out = unsent.value.filter((u) => !u.bypasses.length).map((u) => u.job)
   return [...own, ...known].filter((k) => !out.includes(k.id))
 })
+const came = computed(() => (lists.value.waiting ?? []).filter((j) => notes.value.came.includes(j.id)))
 const waitingIds = computed(() => new Set((lists.value.waiting ?? []).map((j) => j.id)))
 const mine = computed(() => lists.value.mine?.filter((j) => !waitingIds.value.has(j.id)))
 const nothing = computed(
@@ -49,9 +53,10 @@ useKeys({ n: () => mayOpen.value && void router.push('/jobs/new') })
   <main class="page">
     <div class="row">
       <h1>Today</h1>
-      <Button v-if="mayOpen" class="push" @click="router.push('/jobs/new')"
-        ><AppIcon name="plus" /> New call <kbd>N</kbd></Button
+      <Button class="push" severity="secondary" @click="router.push('/find')"
+        ><AppIcon name="find" /> Find <kbd>/</kbd></Button
       >
+      <Button v-if="mayOpen" @click="router.push('/jobs/new')"><AppIcon name="plus" /> New call <kbd>N</kbd></Button>
     </div>
     <TroubleBar v-if="trouble" :text="trouble" />
     <section v-if="bypassed.length" class="card danger" aria-label="To put right">
@@ -69,6 +74,45 @@ useKeys({ n: () => mayOpen.value && void router.push('/jobs/new') })
       </ul>
     </section>
     <VisitsToday />
+    <section v-if="came.length" class="card" aria-label="Parts that have come">
+      <h2>The part has come</h2>
+      <ul>
+        <li v-for="j in came" :key="j.id">
+          <NuxtLink :to="`/jobs/${j.id}`" class="line">
+            <strong>{{ j.title }}</strong>
+            <span
+              >{{ j.awaits?.text }} <span class="soft small">{{ j.customer }}, {{ j.place }}</span></span
+            >
+          </NuxtLink>
+        </li>
+      </ul>
+    </section>
+    <section v-if="notes.followUps.length" class="card" aria-label="To look at again">
+      <h2>To look at again</h2>
+      <ul>
+        <li v-for="f in notes.followUps" :key="f.job">
+          <NuxtLink :to="`/jobs/${f.job}`" class="line">
+            <strong>{{ f.title }}</strong>
+            <span
+              >{{ f.text }} <span class="soft small">{{ f.customer }}, {{ f.place }}</span></span
+            >
+            <span class="small">{{ formatDay(f.on) }}</span>
+          </NuxtLink>
+        </li>
+      </ul>
+    </section>
+    <ul class="clocks" aria-label="Running clocks">
+      <li v-for="r in notes.running" :key="r.job">
+        <NuxtLink :to="`/jobs/${r.job}/run`" class="line">
+          <strong>A run goes on</strong>
+          <span
+            >{{ r.title }} <span class="soft small">{{ r.customer }}, {{ r.place }}</span></span
+          >
+          <span class="small">since {{ formatTime(r.since, timeZone) }}</span>
+        </NuxtLink>
+      </li>
+      <RunningClocks />
+    </ul>
     <section v-if="unsent.length" class="card" aria-label="Not sent yet">
       <h2>On this device and not sent yet</h2>
       <ul>

@@ -1,0 +1,1 @@
+export { default as FiguresPage } from './components/FiguresPage.vue'

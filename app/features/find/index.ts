@@ -1,0 +1,1 @@
+export { default as FindPage } from './components/FindPage.vue'
