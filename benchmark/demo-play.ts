@@ -1,4 +1,4 @@
-import { advise, factsOf, outlookOf, type Engine } from '../core/advice'
+import { advise, factsOf, type Engine } from '../core/advice'
 import { dimensionOf } from '../core/diagnosis/catalogue'
 import type { Evidence } from '../core/evidence'
 import {
@@ -19,8 +19,6 @@ import type { Hands } from './carry-out'
 export interface SeededJob {
   id: string
   person: string
-  /** Minutes of work that the engine expected when the call came. */
-  expected: number
   events: {
     id: string
     version: typeof EVENT_VERSION
@@ -58,8 +56,7 @@ export class PlayedJob implements Hands {
 
   constructor(private readonly at: Setting) {
     this.evidence = [{ type: 'complaint', complaint: at.complaint }]
-    const expected = Math.round(outlookOf(at.engine, at.engine.advise(this.evidence, undefined, 0)).minutes)
-    this.seeded = { id: at.nextId(), person: at.person, expected, events: [] }
+    this.seeded = { id: at.nextId(), person: at.person, events: [] }
     this.minutesAgo = at.minutesAgo
     this.facts = factsOf(at.engine.catalogue)
   }
@@ -98,9 +95,10 @@ export class PlayedJob implements Hands {
       const next = advise(predictor, this.evidence).plan
       const test = next.state === 'testing' ? next.next[0] : undefined
       if (!test) break
-      this.makeSafe(actsNow(this.facts.tests[test.procedure.id]!, this.standing, person))
       const readings = test.strip?.rows ?? [test.procedure]
       for (const procedure of readings) {
+        // The tips of a column move from row to row: each has steps of its own.
+        this.makeSafe(actsNow(this.facts.tests[procedure.id]!, this.standing, person))
         const value = truth.read(procedure)
         this.evidence.push({ type: 'reading', test: procedure.id, value, instrument: undefined })
         const text = formatReading(value, dimensionOf(procedure)).replace('could not take it', 'could not')

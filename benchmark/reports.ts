@@ -4,49 +4,20 @@
  *
  *     node scripts/bundled.mjs benchmark/reports.ts
  */
-import { loadavg } from 'node:os'
-import pg from 'pg'
-import { ensureBuild } from '../scripts/setup/build.mjs'
-import { freePort, startCluster } from '../scripts/setup/cluster.mjs'
-import { prepareDatabase } from '../scripts/setup/database.mjs'
-import { serve } from '../scripts/setup/serve.mjs'
+import { interval, printLoad, serveWith } from './served'
 import { printRows } from './table'
 import { quantile } from './time-jobs'
 import { calibrate, timed } from './timing'
 
-const root = process.cwd()
 const ROUNDS = 5
 const AT_ONCE = 10
 /** Requests of a round when nothing else goes on, and the pause between two, ms: a busy shop, not a flood. */
 const ASKED = 200
 const PAUSE = 15
-/** Rounds whose calibration differs by more than this share say nothing about speed. */
-const BUSY_FROM = 0.2
 
-await ensureBuild(root)
-const cluster = await startCluster(root, 'bench-reports', { fresh: true })
-const databaseUrl = await prepareDatabase(root, cluster.url, { world: 'jobs' })
-if (!databaseUrl) throw new Error('The database could not be prepared.')
-const port = await freePort()
-const server = await serve(root, { port, databaseUrl })
-const owner = new pg.Client({ connectionString: cluster.url })
-await owner.connect()
-
-const base = `http://127.0.0.1:${port}`
-let cookie = ''
-async function ask(path: string, body?: unknown): Promise<unknown> {
-  const answer = await fetch(`${base}${path}`, {
-    method: body === undefined ? 'GET' : 'POST',
-    headers: { cookie, ...(body === undefined ? {} : { 'content-type': 'application/json' }) },
-    ...(body === undefined ? {} : { body: JSON.stringify(body) }),
-  })
-  cookie ||= answer.headers.get('set-cookie')?.split(';')[0] ?? ''
-  if (!answer.ok) throw new Error(`${path}: ${answer.status} ${await answer.text()}`)
-  return answer.json()
-}
+const { owner, ask, stop } = await serveWith('bench-reports', 'jobs')
 const rest = (ms: number) => new Promise((go) => setTimeout(go, ms))
 
-await ask('/api/session', { email: 'mara@ebb.example', password: 'low-tide-4-pumps' })
 const { jobs } = (await ask('/api/jobs')) as { jobs: { id: string }[] }
 
 /** What a shop asks all day: a list, a search in it, a job. */
@@ -96,7 +67,6 @@ try {
   const failed = (await owner.query(`SELECT count(*)::int AS n FROM reports WHERE state <> 'made'`)).rows[0].n as number
   const of = (name: keyof (typeof rounds)[number]) => rounds.map((x) => x[name])
   const ratios = rounds.map((x) => x.busy / x.idle)
-  const interval = (list: readonly number[]) => ({ low: Math.min(...list), high: Math.max(...list) })
   printRows(`Ten reports at once, ${jobs.length} jobs to choose from`, [
     {
       what: 'p95 of other requests, over idle',
@@ -112,15 +82,7 @@ try {
     { what: 'ten reports took', figure: quantile(of('took'), 0.5), unit: 's', interval: interval(of('took')) },
     { what: 'reports that were not made', figure: failed, unit: '', most: 0 },
   ])
-  const { low, high } = interval(of('calibration'))
-  console.log(
-    `load ${loadavg()
-      .map((x) => x.toFixed(1))
-      .join(' ')}, calibration ${low.toFixed(0)} to ${high.toFixed(0)} ms`,
-  )
-  if (high / low - 1 > BUSY_FROM) console.log('machine busy: the figures above say little')
+  printLoad(of('calibration'))
 } finally {
-  await owner.end()
-  await server.stop()
-  cluster.stop()
+  await stop()
 }

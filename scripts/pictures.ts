@@ -137,6 +137,21 @@ async function tool(page: Page, at: Place): Promise<void> {
   await shoot(page, 'tools')
 }
 
+/** The rooms of the shop. */
+async function shop(page: Page, at: Place): Promise<void> {
+  await page.goto(`${at.url}/shop/schedule`)
+  await page.getByRole('list', { name: 'Visits of Mara E.' }).getByRole('listitem').first().waitFor()
+  await page.getByText('What to take along').last().click()
+  await page.getByText(/Nothing besides what lies in the van|Together/).waitFor()
+  await shoot(page, 'schedule')
+  await page.goto(`${at.url}/shop/parts`)
+  await page.getByRole('list', { name: 'Parts' }).getByRole('listitem').first().waitFor()
+  await shoot(page, 'parts')
+  await page.goto(`${at.url}/shop/figures`)
+  await page.getByRole('region', { name: 'By month' }).locator('svg').waitFor()
+  await shoot(page, 'figures')
+}
+
 /** A call at a washer with a clogged screen, from its first question to its cause. */
 async function call(page: Page, at: Place, suffix: string): Promise<void> {
   await page.goto(`${at.url}/jobs/new`)
@@ -209,15 +224,10 @@ try {
   await page.getByRole('link', { name: /laundry left/ }).waitFor()
   await shoot(page, 'machines')
   await page.getByRole('link', { name: /laundry left/ }).click()
-  await page.getByRole('heading', { name: 'Visits' }).waitFor()
+  await page.getByRole('region', { name: 'What was read of it' }).locator('svg').waitFor()
   await shoot(page, 'machine')
-  await page.goto(`${place.url}/me`)
-  await shoot(page, 'me')
+  await shop(page, place)
   await tool(page, place)
-  await page.goto(`${place.url}/jobs`)
-  await page.getByRole('link', { name: /Ulldale G-6, six zones/ }).click()
-  await settled(page)
-  await shoot(page, 'irrigation')
   await call(page, place, '')
   await wiring(page, place)
   await outcome(page, place)
@@ -226,9 +236,6 @@ try {
 
   const phone = await newPage(PHONE)
   await signIn(phone, place)
-  await phone.goto(`${place.url}/jobs`)
-  await phone.getByRole('list', { name: 'Jobs' }).waitFor()
-  await shoot(phone, 'jobs-phone')
   await call(phone, place, '-phone')
   await phone.context().close()
 } finally {

@@ -6,6 +6,8 @@ import { minutesLeft } from './view'
 export interface Outlook {
   /** Minutes of work from here to the machine proved; what parts and call-backs weigh is left out. */
   minutes: number
+  /** Of them those until the right repair is known: tests, and repairs tried in vain. */
+  diagnosis: number
   /** What it may end with, likeliest first. */
   needs: { repair: string; title: string; number?: string | undefined; chance: number; price: number }[]
 }
@@ -28,8 +30,10 @@ export function outlookOf({ machine, predictor }: Engine, { plan }: Advice): Out
     return price * minutesPerMoney + (1 - successProbability) * callBack
   })
   const atLeast = mean((r) => machine.repairs[r].minutes + prove)
+  const left = minutesLeft(plan)
   return {
-    minutes: Math.max(atLeast, minutesLeft(plan) - notWork),
+    minutes: Math.max(atLeast, left - notWork),
+    diagnosis: Math.max(0, left - notWork - atLeast),
     needs: plan.remedies
       .filter(
         ({ p, repair }) => p >= LEAST_CHANCE && repairs[repair].licensed === undefined && repairs[repair].price > 0,

@@ -59,7 +59,7 @@ export const causesOf = ({ organisation, from, until }: Period): Promise<CauseRo
 export async function againstExpected({ organisation, from, until }: Period) {
   const [row] = await select<{ jobs: number; q: number[] | null }>(
     `SELECT count(*)::int AS jobs, percentile_cont(ARRAY[0.1, 0.5, 0.9]) WITHIN GROUP (ORDER BY minutes / expected) AS q
-     FROM job_results WHERE organisation_id = $1 AND closed_at >= $2 AND closed_at < $3 AND expected > 0 AND repair <> ''`,
+     FROM job_results WHERE organisation_id = $1 AND closed_at >= $2 AND closed_at < $3 AND expected >= 1 AND repair <> ''`,
     [organisation, from, until],
   )
   return row!

@@ -86,12 +86,9 @@ export async function reckonExpected(job: string, reckon: (order: OutlookOrder) 
   const revision = own.revision ?? (await currentRevision(own.sheet))
   if (revision === undefined) throw new Error('Its sheet is not ready.')
   const [events, { files }] = await Promise.all([allEvents(job, 1), readRevision(revision)])
-  const { minutes } = await reckon({ revision, files, events })
-  await rows.writeExpected(job, minutes)
+  const { diagnosis } = await reckon({ revision, files, events })
+  await rows.writeExpected(job, diagnosis)
 }
-
-/** Notes what was expected of a closed job. */
-export const keepExpected = (job: string, minutes: number) => rows.writeExpected(job, minutes)
 
 /** What a machine's own past says. */
 export async function unitHistory(who: Person, id: string) {

@@ -33,16 +33,23 @@ export interface FoundRow {
 /** Of each kind so many at most are weighed against each other. */
 const WEIGHED = 200
 
+/** What each kind counts for, where the words fit as well. */
+const WEIGHTS = { customer: 1.4, site: 1.2, unit: 1.3, part: 1.2, job: 1 } as const
+/** Each kind by itself, by its name: a kind of few rows is never looked for in the many of another. */
+const OF_EACH_KIND = Object.entries(WEIGHTS)
+  .map(
+    ([kind, weight]) =>
+      `(SELECT kind, id, words, ${weight} AS weight FROM findable
+        WHERE organisation_id = $1 AND kind = '${kind}' AND words @@ to_tsquery('simple', $2) LIMIT ${WEIGHED})`,
+  )
+  .join(' UNION ALL ')
+
 /** @param asked words that all have to occur, as the database's search reads them */
 export const findRows = (organisation: string, asked: string, most: number): Promise<FoundRow[]> =>
   select<FoundRow>(
-    `WITH asked AS (SELECT to_tsquery('simple', $2) AS q),
-     best AS (
-       SELECT m.kind, m.id, ts_rank('{0.1, 0.2, 0.4, 1}', m.words, q) * k.weight AS rank
-       FROM asked, (VALUES ('customer', 1.4), ('site', 1.2), ('unit', 1.3), ('part', 1.2), ('job', 1.0)) k (kind, weight),
-         LATERAL (SELECT f.kind, f.id, f.words FROM findable f
-           WHERE f.organisation_id = $1 AND f.kind = k.kind AND f.words @@ q LIMIT ${WEIGHED}) m
-       ORDER BY rank DESC, m.id DESC LIMIT $3)
+    `WITH best AS (
+       SELECT m.kind, m.id, ts_rank('{0.1, 0.2, 0.4, 1}', m.words, to_tsquery('simple', $2)) * m.weight AS rank
+       FROM (${OF_EACH_KIND}) m ORDER BY rank DESC, m.id DESC LIMIT $3)
      SELECT b.kind, b.id,
        COALESCE(c.name, s.name, u.title, p.number || ' ' || p.title,
          (SELECT string_agg(x, ', ') FROM jsonb_array_elements_text(j.listed->'complaints') x), '') AS title,

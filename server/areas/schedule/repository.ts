@@ -241,15 +241,15 @@ export async function personOfCalendar(
 }
 
 export async function keptOutlook(job: string, seq: number): Promise<Outlook | undefined> {
-  const [row] = await select<Outlook>('SELECT minutes, needs FROM job_outlooks WHERE job_id = $1 AND seq = $2', [
-    job,
-    seq,
-  ])
+  const [row] = await select<Outlook>(
+    'SELECT minutes, diagnosis, needs FROM job_outlooks WHERE job_id = $1 AND seq = $2',
+    [job, seq],
+  )
   return row
 }
-export const keepOutlook = (job: string, seq: number, { minutes, needs }: Outlook) =>
+export const keepOutlook = (job: string, seq: number, { minutes, diagnosis, needs }: Outlook) =>
   select(
-    `INSERT INTO job_outlooks (job_id, seq, minutes, needs) VALUES ($1, $2, $3, $4)
-     ON CONFLICT (job_id) DO UPDATE SET seq = $2, minutes = $3, needs = $4 WHERE job_outlooks.seq <= $2 RETURNING job_id`,
-    [job, seq, minutes, JSON.stringify(needs)],
+    `INSERT INTO job_outlooks (job_id, seq, minutes, needs, diagnosis) VALUES ($1, $2, $3, $4, $5)
+     ON CONFLICT (job_id) DO UPDATE SET seq = $2, minutes = $3, needs = $4, diagnosis = $5 WHERE job_outlooks.seq <= $2 RETURNING job_id`,
+    [job, seq, minutes, JSON.stringify(needs), diagnosis],
   )

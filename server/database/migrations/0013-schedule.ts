@@ -52,6 +52,7 @@ export async function up(sequelize: Sequelize): Promise<void> {
       job_id uuid PRIMARY KEY REFERENCES jobs,
       seq integer NOT NULL,
       minutes double precision NOT NULL,
+      diagnosis double precision NOT NULL,
       needs jsonb NOT NULL
     );
   `)

@@ -2,10 +2,11 @@ import { existsSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { gunzipSync } from 'node:zlib'
 import { Op } from 'sequelize'
+import { parseReading, type ReadingShape } from '../../../core/foundation/quantity'
 import { upcast, type WrittenEvent } from '../../../core/job'
-import { keepExpected } from '../../areas/figures/service'
 import { appendToJob } from '../../areas/jobs/service'
 import { findPersonById } from '../../areas/session/service'
+import { currentRevision, factsOfRevision } from '../../areas/sheets/service'
 import { Customer, Job, Organisation, Site, Unit, User } from '../models'
 import { moreUnits } from './demo-more-units'
 import { loadShop } from './demo-shop'
@@ -59,8 +60,6 @@ const people = [
 interface SeededJob {
   id: string
   person: string
-  /** Minutes that the engine expected of it. */
-  expected?: number
   events: (Omit<WrittenEvent, 'at' | 'seq'> & { minutesAgo: number })[]
 }
 
@@ -106,18 +105,39 @@ async function loadPlaces(units: readonly DemoUnit[]): Promise<void> {
   )
 }
 
+type Shapes = Readonly<Record<string, { shape: ReadingShape }>>
+
+/** How readings of a job's machine are written, by test. */
+async function shapesFor(events: SeededJob['events']): Promise<Shapes> {
+  const opened = events.map((e) => e.payload as { type: string; unit?: string }).find((p) => p.type === 'opened')
+  const unit = opened?.unit === undefined ? null : await Unit.findByPk(opened.unit)
+  const revision = unit ? await currentRevision(unit.sheet) : undefined
+  return revision === undefined ? {} : (await factsOfRevision(revision)).tests
+}
+/** A reading as it is understood where it is typed. */
+function understood({ test, text }: { test: string; text: string }, shapes: Shapes) {
+  const shape = shapes[test]?.shape
+  const value = shape && parseReading(text, shape)
+  return value?.ok ? { value: value.value } : {}
+}
+
 /** Jobs in every state, through the same door as any other: the guard judges each event. */
 async function loadJobs(files: readonly string[]): Promise<void> {
   const start = Date.now()
-  const loadJob = async ({ id, person, expected, events }: SeededJob) => {
+  const loadJob = async ({ id, person, events }: SeededJob) => {
     if (await Job.count({ where: { id } })) return
     const who = await findPersonById(person)
     if (!who) return
+    const shapes = await shapesFor(events)
     const timed = events.map(({ minutesAgo, ...event }, i) => {
       const at = new Date(start - minutesAgo * 60_000).toISOString()
       const written = upcast({ ...event, at, seq: i + 1 })
+      const { payload } = written
       // A run was begun when its event was entered.
-      return written.payload.type === 'run' ? { ...written, payload: { ...written.payload, began: at } } : written
+      if (payload.type === 'run') return { ...written, payload: { ...payload, began: at } }
+      return payload.type === 'reading'
+        ? { ...written, payload: { ...payload, ...understood(payload, shapes) } }
+        : written
     })
     const { results } = await appendToJob(who, id, timed, undefined)
     const refused = results.find((r) => r.status === 'refused')
@@ -126,7 +146,6 @@ async function loadJobs(files: readonly string[]): Promise<void> {
     const ended = await Job.count({ where: { id, closedAt: { [Op.ne]: null } } })
     const times = { createdAt: new Date(timed[0]!.at), touchedAt: last, ...(ended ? { closedAt: last } : {}) }
     await Job.update(times, { where: { id } })
-    if (ended && expected) await keepExpected(id, expected)
   }
   const rest = files.filter(existsSync).flatMap((file) => {
     const bytes = readFileSync(file)

@@ -10,7 +10,7 @@ import { formatDay, TroubleBar } from '../../../ui'
 import Button from 'primevue/button'
 import MonthsChart from './MonthsChart.vue'
 
-/** What the shop's closed jobs came to: causes, first visits, call-backs, parts in vain, minutes against what was expected. */
+/** What the shop's closed jobs came to: causes, first visits, call-backs, repairs in vain, minutes to the cause. */
 const SPANS = [
   { days: 92, title: 'three months' },
   { days: 365, title: 'a year' },
@@ -44,13 +44,6 @@ const tiles = computed(() => [
   { title: 'Called back within a month', number: String(sum('callBacks')), text: share('callBacks') },
   { title: 'Repairs that did not do', number: String(sum('inVain')), text: '' },
 ])
-const against = computed(() => {
-  const own = figures.value?.against
-  if (!own?.jobs) return ''
-  const times = (x: number) => `${x.toFixed(1)} ×`
-  return `To the cause it took ${times(own.middle)} what the engine expected of the whole call, in eight of ten jobs ${times(own.low)} to ${times(own.high)} (${own.jobs} jobs).`
-})
-
 const family = ref<string | null>(null)
 const families = computed(() => {
   const all = new Map<string, { id: string; title: string; jobs: number }>()
@@ -125,7 +118,6 @@ function save() {
       <section class="card stack" aria-label="By month">
         <h2>By month</h2>
         <MonthsChart :months="figures.months" />
-        <p v-if="against" class="small">{{ against }}</p>
         <details>
           <summary>As a table</summary>
           <div class="wide">
@@ -138,7 +130,6 @@ function save() {
                   <th>Called back</th>
                   <th>In vain</th>
                   <th>Minutes to the cause</th>
-                  <th>Expected</th>
                 </tr>
               </thead>
               <tbody>
@@ -149,7 +140,6 @@ function save() {
                   <td class="number">{{ m.callBacks }}</td>
                   <td class="number">{{ m.inVain }}</td>
                   <td class="number">{{ Math.round(m.minutes) }}</td>
-                  <td class="number">{{ m.expected === null ? '' : Math.round(m.expected) }}</td>
                 </tr>
               </tbody>
             </table>

@@ -1,0 +1,61 @@
+import { loadavg } from 'node:os'
+import pg from 'pg'
+import { ensureBuild } from '../scripts/setup/build.mjs'
+import { freePort, startCluster } from '../scripts/setup/cluster.mjs'
+import { prepareDatabase } from '../scripts/setup/database.mjs'
+import { serve } from '../scripts/setup/serve.mjs'
+
+/** Rounds whose calibration differs by more than this share say nothing about speed. */
+const BUSY_FROM = 0.2
+
+/** The built application over a database of its own, with somebody signed in. */
+export interface Served {
+  /** The database, as its owner. */
+  owner: pg.Client
+  /** Asks for JSON; sends it where there is a body. @throws Error for any answer that is none */
+  ask(path: string, body?: unknown): Promise<unknown>
+  stop(): Promise<void>
+}
+
+/** Builds what has changed, prepares a database and starts the application. @param world how much of the demo world */
+export async function serveWith(name: string, world: string): Promise<Served> {
+  const root = process.cwd()
+  await ensureBuild(root)
+  const cluster = await startCluster(root, name, { fresh: true })
+  const databaseUrl = await prepareDatabase(root, cluster.url, { world })
+  if (!databaseUrl) throw new Error('The database could not be prepared.')
+  const port = await freePort()
+  const server = await serve(root, { port, databaseUrl })
+  const owner = new pg.Client({ connectionString: cluster.url })
+  await owner.connect()
+  let cookie = ''
+  async function ask(path: string, body?: unknown): Promise<unknown> {
+    const answer = await fetch(`http://127.0.0.1:${port}${path}`, {
+      method: body === undefined ? 'GET' : 'POST',
+      headers: { cookie, ...(body === undefined ? {} : { 'content-type': 'application/json' }) },
+      ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+    })
+    cookie ||= answer.headers.get('set-cookie')?.split(';')[0] ?? ''
+    if (!answer.ok) throw new Error(`${path}: ${answer.status} ${await answer.text()}`)
+    return answer.json()
+  }
+  await ask('/api/session', { email: 'mara@ebb.example', password: 'low-tide-4-pumps' })
+  const stop = async () => {
+    await owner.end()
+    await server.stop()
+    cluster.stop()
+  }
+  return { owner, ask, stop }
+}
+
+export const interval = (list: readonly number[]) => ({ low: Math.min(...list), high: Math.max(...list) })
+
+/** Prints how busy the machine was meanwhile. @param calibrations of the rounds, ms */
+export function printLoad(calibrations: readonly number[]): void {
+  const { low, high } = interval(calibrations)
+  const load = loadavg()
+    .map((x) => x.toFixed(1))
+    .join(' ')
+  console.log(`load ${load}, calibration ${low.toFixed(0)} to ${high.toFixed(0)} ms`)
+  if (high / low - 1 > BUSY_FROM) console.log('machine busy: the figures above say little')
+}
