@@ -19,6 +19,8 @@ import type { Hands } from './carry-out'
 export interface SeededJob {
   id: string
   person: string
+  /** Minutes to the cause that the engine expected when the call came; absent where nobody reckoned them. */
+  expected?: number
   events: {
     id: string
     version: typeof EVENT_VERSION

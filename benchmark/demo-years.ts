@@ -10,7 +10,7 @@ import { mkdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { dirname, join } from 'node:path'
 import { gzipSync } from 'node:zlib'
 import { findShipped } from '../cli/library'
-import { createEngine, type Engine } from '../core/advice'
+import { createEngine, outlookOf, type Engine } from '../core/advice'
 import { orThrow } from '../core/foundation/result'
 import { readSheet } from '../core/model/sheet'
 import { pick, random, type Random } from '../core/truth'
@@ -48,6 +48,18 @@ const REMARKS = [
   'After the street was dug up.',
   '',
 ]
+
+/** Notes of each job what the engine expected of such a call. */
+function expectOf(engine: Engine, jobs: readonly SeededJob[]): void {
+  const expected = new Map<string, number>()
+  for (const job of jobs) {
+    const opened = job.events[0].payload
+    const complaint = opened.type === 'opened' ? opened.complaints[0] : ''
+    if (!expected.has(complaint))
+      expected.set(complaint, Math.round(10 * outlookOf(engine, [{ type: 'complaint', complaint }]).diagnosis) / 10)
+    job.expected = expected.get(complaint)!
+  }
+}
 
 function playOne(engine: Engine, unit: string, next: Random, minutesAgo: number, nextId: () => string): SeededJob {
   const { truth, complaint, repairs } = drawCall(engine.catalogue, 'single', next)
@@ -90,12 +102,13 @@ for (const [k, sheet] of sheets.entries()) {
   const { text, file } = findShipped(sheet)!
   const own = all.filter((u) => u.sheet === sheet)
   // As many as its share of the machines comes to.
-  const before = sheets.slice(0, k).reduce((n, s) => n + all.filter((u) => u.sheet === s).length, 0)
+  const earlier = sheets.slice(0, k).reduce((n, s) => n + all.filter((u) => u.sheet === s).length, 0)
   const share = (n: number) => Math.round((JOBS * n) / all.length)
-  const count = share(before + own.length) - share(before)
+  const count = share(earlier + own.length) - share(earlier)
   const next = random(SEED * 1000 + k)
   let engine = createEngine(orThrow(readSheet(text, file, findShipped)))
   const began = performance.now()
+  const before = jobs.length
   for (let i = 0; i < count; i++) {
     // What an engine has computed it keeps; a fresh one now and then keeps the memory down.
     if (i % 6 === 5) engine = createEngine(orThrow(readSheet(text, file, findShipped)))
@@ -108,6 +121,8 @@ for (const [k, sheet] of sheets.entries()) {
       process.stdout.write(`${sheet}: left out: ${error instanceof Error ? error.message : String(error)}\n`)
     }
   }
+  const fresh = createEngine(orThrow(readSheet(text, file, findShipped)))
+  expectOf(fresh, jobs.slice(before))
   process.stdout.write(`${sheet}: ${count} jobs, ${((performance.now() - began) / 1000).toFixed(0)} s\n`)
 }
 jobs.sort((a, b) => b.events[0].minutesAgo - a.events[0].minutesAgo)

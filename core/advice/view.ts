@@ -106,7 +106,7 @@ function remediesOf(machine: Machine, { plan }: Advice): View['remedies'] {
 }
 
 /** What it costs from here without a test, less what the best test spares of it. */
-export function minutesLeft({ costNow, next, stop }: Advice['plan']): number {
+function minutesLeft({ costNow, next, stop }: Advice['plan']): number {
   const [first] = next
   return Math.max(0, costNow - (stop || !first ? 0 : Math.max(0, first.saving - first.minutes)))
 }

@@ -40,7 +40,7 @@ export async function predictionsInPool(revision: string, files: SheetFile[]): P
 
 /** What a visit will probably take, found in a worker thread. */
 export const outlookInPool = (order: OutlookOrder): Promise<Outlook> =>
-  workers().run(order, { name: 'outlook', signal: AbortSignal.timeout(LONGEST) }) as Promise<Outlook>
+  workers().run(order, { name: 'outlook', signal: AbortSignal.timeout(LONGEST_WHOLE) }) as Promise<Outlook>
 
 /** A report takes no longer than this, ms. */
 const LONGEST_REPORT = 45_000

@@ -42,6 +42,7 @@ test('two years of jobs are counted by month and by cause, and the page says the
   const rows = page.getByRole('region', { name: 'By month' }).getByRole('row')
   const counts = await rows.evaluateAll((list) => list.slice(1).map((r) => Number(r.children[1]!.textContent)))
   expect(counts.reduce((a, b) => a + b, 0)).toBe(closed)
+  await expect(page.getByText(/The way to the cause took \d+\.\d × what the engine expected/)).toBeVisible()
   await page.getByRole('combobox', { name: 'Kind of machine' }).click()
   await page.getByRole('option').first().click()
   await expect(

@@ -45,6 +45,8 @@ export function usePast(person: string, unit: string, revision: string) {
   })
   /** Those read most often first; a winding that was never read stands with what good ones show. */
   const trends = computed((): Trend[] => {
+    // Which stands first is known once the windings are.
+    if (!learnt.value) return []
     const byTest = new Map<string, History['readings']>()
     for (const r of history.value?.readings ?? []) byTest.set(r.test, [...(byTest.get(r.test) ?? []), r])
     const windings = new Map((learnt.value?.windings ?? []).map((w) => [w.test, w]))

@@ -25,7 +25,7 @@ const fieldsFor = (
   version: 0,
   ...when,
 })
-/** How long a visit to it will be: what the engine expects, kept by the server. */
+/** How long a visit to it will be: what the engine expects, kept by the server; what takes too long to reckon is there another time. */
 async function lengthOf(item: ToPlace): Promise<number> {
   if (item.minutes !== null) return item.minutes
   const own = await call(readOutlook, { params: { id: item.job! } }).catch(() => undefined)

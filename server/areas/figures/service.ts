@@ -90,6 +90,9 @@ export async function reckonExpected(job: string, reckon: (order: OutlookOrder) 
   await rows.writeExpected(job, diagnosis)
 }
 
+/** Notes what was expected of a closed job when it came, min. */
+export const keepExpected = (job: string, minutes: number) => rows.writeExpected(job, minutes)
+
 /** What a machine's own past says. */
 export async function unitHistory(who: Person, id: string) {
   const { revision } = await unitOf(who, id)

@@ -127,7 +127,7 @@ export interface VisitRow {
 
 export const visitsOf = (unit: string): Promise<VisitRow[]> =>
   database().query<VisitRow>(
-    `SELECT j.id, j.listed->'complaints' AS complaints, j.closed_at IS NOT NULL AS closed, j.standing->'closed'->>'repair' AS repair,
+    `SELECT j.id, j.listed->'complaints' AS complaints, j.closed_at IS NOT NULL AS closed, COALESCE(NULLIF(j.standing->'closed'->>'text', ''), j.standing->'closed'->>'repair') AS repair,
        j.created_at, p.name AS by
      FROM jobs j JOIN users p ON p.id = j.opened_by WHERE j.unit_id = $1 ORDER BY j.created_at DESC LIMIT 200`,
     { bind: [unit], type: QueryTypes.SELECT },

@@ -1,5 +1,6 @@
 import { v5 as uuidv5 } from 'uuid'
 import { localOf } from '../../../core/schedule'
+import { capital } from '../../../core/words'
 import { moveStock, writePart } from '../../areas/parts/service'
 import { putCare, putVisit, toPlace } from '../../areas/schedule/service'
 import { findPersonById } from '../../areas/session/service'
@@ -22,7 +23,11 @@ export async function loadShop(): Promise<void> {
   for (const { sheet, facts } of await currentSheets())
     for (const { title, partNumber, price } of facts.repairs) {
       if (partNumber === undefined || !own.some((u) => u.sheet === sheet)) continue
-      const part = numbered.get(partNumber) ?? { title: title.replace(/^new /, ''), price: price ?? 0, fits: [] }
+      const part = numbered.get(partNumber) ?? {
+        title: capital(title.replace(/^new /, '')),
+        price: price ?? 0,
+        fits: [],
+      }
       part.fits.push(sheet)
       numbered.set(partNumber, part)
     }

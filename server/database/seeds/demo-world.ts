@@ -4,9 +4,11 @@ import { gunzipSync } from 'node:zlib'
 import { Op } from 'sequelize'
 import { parseReading, type ReadingShape } from '../../../core/foundation/quantity'
 import { upcast, type WrittenEvent } from '../../../core/job'
+import { keepExpected } from '../../areas/figures/service'
 import { appendToJob } from '../../areas/jobs/service'
 import { findPersonById } from '../../areas/session/service'
 import { currentRevision, factsOfRevision } from '../../areas/sheets/service'
+import { database } from '../../platform/database'
 import { Customer, Job, Organisation, Site, Unit, User } from '../models'
 import { moreUnits } from './demo-more-units'
 import { loadShop } from './demo-shop'
@@ -60,6 +62,8 @@ const people = [
 interface SeededJob {
   id: string
   person: string
+  /** Minutes to the cause that the engine expected of it. */
+  expected?: number
   events: (Omit<WrittenEvent, 'at' | 'seq'> & { minutesAgo: number })[]
 }
 
@@ -69,7 +73,6 @@ export const WORLDS = ['bare', 'jobs', 'years'] as const
 const JOBS = join(import.meta.dirname, 'demo-jobs.json')
 /** Two years of closed ones. */
 const YEARS = join(import.meta.dirname, 'demo-years.json.gz')
-const DAY = 86_400_000
 /** The machines have been looked after for so long, days. */
 const LOOKED_AFTER = 760
 /** So many jobs are loaded side by side. */
@@ -79,7 +82,6 @@ const fixedId = (n: number) => `01900000-0000-7000-8000-${String(n).padStart(12,
 
 /** @param units those of before first: places are numbered in their order */
 async function loadPlaces(units: readonly DemoUnit[]): Promise<void> {
-  const since = new Date(Date.now() - LOOKED_AFTER * DAY)
   const customers = [...new Set(units.map((u) => `${u.organisationId}|${u.customer}`))]
   const sites = [...new Set(units.map((u) => `${u.organisationId}|${u.customer}|${u.site}`))]
   const customerOf = (key: string) => fixedId(300 + customers.indexOf(key))
@@ -99,7 +101,6 @@ async function loadPlaces(units: readonly DemoUnit[]): Promise<void> {
     units.map(({ customer, site, ...unit }) => ({
       ...unit,
       siteId: fixedId(400 + sites.indexOf(`${unit.organisationId}|${customer}|${site}`)),
-      createdAt: since,
     })),
     { ignoreDuplicates: true },
   )
@@ -124,7 +125,7 @@ function understood({ test, text }: { test: string; text: string }, shapes: Shap
 /** Jobs in every state, through the same door as any other: the guard judges each event. */
 async function loadJobs(files: readonly string[]): Promise<void> {
   const start = Date.now()
-  const loadJob = async ({ id, person, events }: SeededJob) => {
+  const loadJob = async ({ id, person, expected, events }: SeededJob) => {
     if (await Job.count({ where: { id } })) return
     const who = await findPersonById(person)
     if (!who) return
@@ -146,6 +147,7 @@ async function loadJobs(files: readonly string[]): Promise<void> {
     const ended = await Job.count({ where: { id, closedAt: { [Op.ne]: null } } })
     const times = { createdAt: new Date(timed[0]!.at), touchedAt: last, ...(ended ? { closedAt: last } : {}) }
     await Job.update(times, { where: { id } })
+    if (ended && expected !== undefined) await keepExpected(id, expected)
   }
   const rest = files.filter(existsSync).flatMap((file) => {
     const bytes = readFileSync(file)
@@ -180,5 +182,13 @@ export async function loadDemoWorld(
   await loadPlaces(world === 'years' ? [...units, ...moreUnits] : units)
   if (world === 'bare') return
   await loadJobs(world === 'years' ? [YEARS, JOBS] : [JOBS])
-  if (world === 'years') await loadShop()
+  if (world !== 'years') return
+  // They were looked after before the first of these jobs came.
+  await database().query(
+    "UPDATE units SET created_at = now() - make_interval(days => $1) WHERE created_at > now() - interval '1 day'",
+    {
+      bind: [LOOKED_AFTER],
+    },
+  )
+  await loadShop()
 }

@@ -10,7 +10,7 @@ import { formatDay, TroubleBar } from '../../../ui'
 import Button from 'primevue/button'
 import MonthsChart from './MonthsChart.vue'
 
-/** What the shop's closed jobs came to: causes, first visits, call-backs, repairs in vain, minutes to the cause. */
+/** What the shop's closed jobs came to: causes, first visits, call-backs, repairs in vain, minutes to the cause against what was expected. */
 const SPANS = [
   { days: 92, title: 'three months' },
   { days: 365, title: 'a year' },
@@ -44,6 +44,13 @@ const tiles = computed(() => [
   { title: 'Called back within a month', number: String(sum('callBacks')), text: share('callBacks') },
   { title: 'Repairs that did not do', number: String(sum('inVain')), text: '' },
 ])
+const against = computed(() => {
+  const own = figures.value?.against
+  if (!own?.jobs) return ''
+  const times = (x: number) => `${x.toFixed(1)} ×`
+  return `The way to the cause took ${times(own.middle)} what the engine expected when the call came, in eight of ten jobs ${times(own.low)} to ${times(own.high)} (${own.jobs} jobs).`
+})
+
 const family = ref<string | null>(null)
 const families = computed(() => {
   const all = new Map<string, { id: string; title: string; jobs: number }>()
@@ -118,6 +125,7 @@ function save() {
       <section class="card stack" aria-label="By month">
         <h2>By month</h2>
         <MonthsChart :months="figures.months" />
+        <p v-if="against" class="small">{{ against }}</p>
         <details>
           <summary>As a table</summary>
           <div class="wide">
@@ -130,6 +138,7 @@ function save() {
                   <th>Called back</th>
                   <th>In vain</th>
                   <th>Minutes to the cause</th>
+                  <th>Expected</th>
                 </tr>
               </thead>
               <tbody>
@@ -140,6 +149,7 @@ function save() {
                   <td class="number">{{ m.callBacks }}</td>
                   <td class="number">{{ m.inVain }}</td>
                   <td class="number">{{ Math.round(m.minutes) }}</td>
+                  <td class="number">{{ m.expected === null ? '' : Math.round(m.expected) }}</td>
                 </tr>
               </tbody>
             </table>

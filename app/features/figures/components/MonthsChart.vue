@@ -7,7 +7,7 @@ import { computed, useTemplateRef } from 'vue'
 import type { ShopFigures } from '../../../../shared/contracts/figures'
 import { coloursOf, useChart } from '../../../ui'
 
-/** Month by month: what was put right at once, what came back, and how long the way to the cause was. */
+/** Month by month: what was put right at once, what came back, and how long the way to the cause was against what was expected. */
 const props = defineProps<{ months: ShopFigures['months'] }>()
 use([BarChart, LineChart, GridComponent, LegendComponent, TooltipComponent, SVGRenderer])
 const place = useTemplateRef<HTMLElement>('place')
@@ -21,7 +21,7 @@ const labels = computed(() =>
   ),
 )
 function draw(drawn: EChartsType): void {
-  const [ink, line, water] = coloursOf('ink', 'line', 'water')
+  const [ink, line, water, soft] = coloursOf('ink', 'line', 'water', 'soft')
   const axis = { axisLabel: { color: ink }, axisLine: { lineStyle: { color: ink } } }
   const bar = { type: 'bar' as const, stack: 'jobs', barMaxWidth: 26 }
   drawn.setOption(
@@ -62,6 +62,14 @@ function draw(drawn: EChartsType): void {
           data: props.months.map((m) => Math.round(m.minutes)),
           lineStyle: { color: ink },
           itemStyle: { color: ink },
+        },
+        {
+          type: 'line',
+          yAxisIndex: 1,
+          name: 'minutes expected',
+          data: props.months.map((m) => (m.expected === null ? null : Math.round(m.expected))),
+          lineStyle: { color: soft, type: 'dashed' },
+          itemStyle: { color: soft },
         },
       ],
     },

@@ -57,7 +57,6 @@ const pathOf = ({ kind, id, unit }: Found['found'][number]): string =>
       <InputText
         v-model="words"
         fluid
-        type="search"
         placeholder="Customer, place, machine, serial, part, what was wrong"
         aria-label="Find anything"
       />
