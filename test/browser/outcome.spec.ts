@@ -262,7 +262,11 @@ test('a process that dies over a report leaves it to another one, which makes it
   // Handed out once more, it stays as it was made.
   await place.sql(`INSERT INTO queue.job (name, data) VALUES ('reports', $1)`, [JSON.stringify({ report: ids[0] })])
   await expect
-    .poll(async () => (await place.sql(`SELECT count(*)::int AS n FROM queue.job WHERE state < 'completed'`))[0]!.n)
+    .poll(
+      async () =>
+        (await place.sql(`SELECT count(*)::int AS n FROM queue.job WHERE name = 'reports' AND state < 'completed'`))[0]!
+          .n,
+    )
     .toBe(0)
   expect(await state()).toEqual(made)
   expect(await place.sql('SELECT count(*)::int AS n FROM reports WHERE job_id = $1', [job])).toEqual([{ n: 1 }])
