@@ -115,7 +115,8 @@ async function run(page: Page, at: Place): Promise<void> {
   await page.clock.fastForward(70_000)
   await page.getByText('Late:').first().waitFor()
   // The clock of this page was set forward for the picture.
-  await page.getByRole('button', { name: 'Put away' }).click()
+  const away = page.getByRole('button', { name: 'Put away' })
+  if (await away.count()) await away.click()
   await shoot(page, 'run')
 }
 async function tool(page: Page, at: Place): Promise<void> {
@@ -148,7 +149,10 @@ async function shop(page: Page, at: Place): Promise<void> {
   await page.getByRole('list', { name: 'Parts' }).getByRole('listitem').first().waitFor()
   await shoot(page, 'parts')
   await page.goto(`${at.url}/shop/figures`)
-  await page.getByRole('region', { name: 'By month' }).locator('svg').waitFor()
+  await page
+    .getByRole('img', { name: /^Closed jobs and minutes/ })
+    .locator('svg')
+    .waitFor()
   await shoot(page, 'figures')
 }
 
@@ -224,7 +228,10 @@ try {
   await page.getByRole('link', { name: /laundry left/ }).waitFor()
   await shoot(page, 'machines')
   await page.getByRole('link', { name: /laundry left/ }).click()
-  await page.getByRole('region', { name: 'What was read of it' }).locator('svg').waitFor()
+  await page
+    .getByRole('img', { name: /, over the years$/ })
+    .locator('svg')
+    .waitFor()
   await shoot(page, 'machine')
   await shop(page, place)
   await tool(page, place)

@@ -14,8 +14,8 @@ const beyond = computed(() => props.problems.filter((p) => p.row > SHOWN))
 </script>
 
 <template>
-  <div class="wide">
-    <table>
+  <div class="wide-table">
+    <table class="table">
       <thead>
         <tr>
           <th>Row</th>
@@ -40,20 +40,6 @@ const beyond = computed(() => props.problems.filter((p) => p.row > SHOWN))
 </template>
 
 <style scoped>
-.wide {
-  overflow-x: auto;
-}
-table {
-  border-collapse: collapse;
-  width: 100%;
-  font-size: 0.92rem;
-}
-th,
-td {
-  text-align: left;
-  padding: 0.35rem 0.6rem;
-  border-bottom: 1px solid var(--line);
-}
 .wrong td {
   background: var(--shade);
 }

@@ -1,10 +1,5 @@
+import { csvOf } from '../foundation/csv'
 import type { Report } from './contract'
-
-/** A field as RFC 4180 has it; one that a spreadsheet would take for a formula stands behind an apostrophe. */
-function field(value: string | number): string {
-  const text = typeof value === 'string' && /^[=+\-@\t\r]/.test(value) ? `'${value}` : String(value)
-  return /[",\r\n]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text
-}
 
 /**
  * A report as rows: part of the report, when, by whom, what, and what belongs to it. RFC 4180, CRLF, with a head line.
@@ -33,7 +28,5 @@ export function toCsv(report: Report): string {
   if (report.followUp) rows.push(['follow-up', report.followUp.on, '', report.followUp.why])
   if (closed) rows.push(['closed', closed.at, closed.by, closed.ending, closed.text])
   const width = rows[0].length
-  return rows
-    .map((r) => [...r, ...Array<string>(Math.max(0, width - r.length)).fill('')].map(field).join(',') + '\r\n')
-    .join('')
+  return csvOf(rows.map((r) => [...r, ...Array<string>(Math.max(0, width - r.length)).fill('')]))
 }

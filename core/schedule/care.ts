@@ -1,4 +1,4 @@
-import { dayAfter, daysBetween } from './local-time'
+import { dayAfter } from './local-time'
 
 /** What lime a litre of water leaves for each German degree of hardness, mg of calcium carbonate: 1 °dH is 10 mg/L of CaO (DIN 38409-6). */
 const CARBONATE_PER_DEGREE = 17.85
@@ -25,9 +25,6 @@ export interface Care {
 /** The day on which it is due; what was never done is due today. */
 export const dueOn = ({ lastDone, everyDays }: Care, today: string): string =>
   lastDone === undefined ? today : dayAfter(lastDone, everyDays)
-
-/** Days that it is overdue; below 0 while there is time. */
-export const overdueBy = (care: Care, today: string): number => daysBetween(dueOn(care, today), today)
 
 const NUMBERS: Readonly<Record<string, number>> = { one: 1, two: 2, three: 3, four: 4, six: 6, twelve: 12 }
 const DAYS: Readonly<Record<string, number>> = { day: 1, week: 7, month: 30, year: 365 }

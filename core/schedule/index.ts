@@ -1,4 +1,4 @@
-export { daysOf, descaleEvery, dueOn, overdueBy, type Care } from './care'
+export { daysOf, descaleEvery, dueOn, type Care } from './care'
 export {
   clashesIn,
   firstFree,
@@ -9,4 +9,13 @@ export {
   type LaneVisit,
   type WorkDay,
 } from './lane'
-export { clockText, dayAfter, daysBetween, localOf, momentOf, readClock, type LocalTime } from './local-time'
+export {
+  beginOfDay,
+  clockText,
+  dayAfter,
+  daysBetween,
+  localOf,
+  momentOf,
+  readClock,
+  type LocalTime,
+} from './local-time'

@@ -69,6 +69,17 @@ export function momentOf(local: LocalTime, timeZone: string): number | 'no-such-
   return found.length ? Math.min(...found) : 'no-such-time'
 }
 
+const STEP = 15
+
+/** The first moment of a day: where clocks leave midnight out, the first there is; of a day that a country left out, that of the next. */
+export function beginOfDay(day: string, timeZone: string): number | 'no-such-day' {
+  for (let minute = 0; minute < 1440; minute += STEP) {
+    const at = momentOf({ day, minute }, timeZone)
+    if (at !== 'no-such-time') return at
+  }
+  return beginOfDay(dayAfter(day, 1), timeZone)
+}
+
 /** A day so many days later; earlier below 0. @param day YYYY-MM-DD */
 export const dayAfter = (day: string, days: number): string =>
   new Date(Date.parse(`${day}T00:00:00Z`) + days * DAY).toISOString().slice(0, 10)

@@ -7,6 +7,22 @@ import { MOST_ROWS } from './units'
 export const store = z.union([z.literal('shop'), id])
 export type Store = z.infer<typeof store>
 
+/** Columns of a file of parts; only the first two must be there. */
+export const PART_COLUMNS = [
+  'number',
+  'title',
+  'kind',
+  'fits',
+  'kit',
+  'substitutes',
+  'volts',
+  'degrees',
+  'contact',
+  'thread',
+  'price',
+  'reorder at',
+] as const
+
 /** Most that is counted of one part in one place. */
 export const MOST_COUNTED = 9999
 const count = z.int().min(1).max(MOST_COUNTED)

@@ -1,5 +1,5 @@
 import type { Outlook } from '../../../core/advice'
-import { dayAfter, localOf, momentOf } from '../../../core/schedule'
+import { beginOfDay, dayAfter, localOf } from '../../../core/schedule'
 import type { Person } from '../../../shared/contracts/session'
 import { now } from '../../platform/clock'
 import { apiError } from '../../platform/errors'
@@ -15,13 +15,11 @@ const REPEATED_WITHIN = 730
 const MOST_READINGS = 2000
 const MOST_PHOTOS = 60
 
-/** The first moment of a day. */
+/** The first moment of a day; one that no calendar has is said. */
 function beginOf(day: string, timeZone: string): Date {
-  for (const minute of [0, 60, 120]) {
-    const at = momentOf({ day, minute }, timeZone)
-    if (typeof at === 'number') return new Date(at)
-  }
-  throw apiError(422, 'no-such-day', day)
+  const at = beginOfDay(day, timeZone)
+  if (typeof at === 'string') throw apiError(422, at, day)
+  return new Date(at)
 }
 
 /** What the closed jobs of a period came to. */

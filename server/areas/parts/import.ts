@@ -1,28 +1,14 @@
 import { v7 as uuidv7 } from 'uuid'
+import { withoutGuard } from '../../../core/foundation/csv'
 import { parseMoney } from '../../../core/foundation/money'
 import { minorUnits } from '../../../core/words'
-import { partFields, type PartFields } from '../../../shared/contracts/parts'
+import { PART_COLUMNS, partFields, type PartFields } from '../../../shared/contracts/parts'
 import type { Person } from '../../../shared/contracts/session'
 import { inTransaction } from '../../platform/database'
 import { listSheets } from '../sheets/service'
 import { partsByNumber, writePart } from './repository'
 
 type Row = Record<string, string>
-
-const COLUMNS = [
-  'number',
-  'title',
-  'kind',
-  'fits',
-  'kit',
-  'substitutes',
-  'volts',
-  'degrees',
-  'contact',
-  'thread',
-  'price',
-  'reorder at',
-] as const
 
 /** Several things in one cell stand with semicolons between. */
 const several = (cell = '') =>
@@ -37,10 +23,12 @@ function readRow(
   currency: string,
   sheets: ReadonlySet<string>,
 ): PartFields | [column: string, message: string][] {
-  const cells = Object.fromEntries(Object.entries(row).map(([k, v]) => [k.trim().toLowerCase(), v.trim()]))
+  const cells = Object.fromEntries(
+    Object.entries(row).map(([k, v]) => [k.trim().toLowerCase(), withoutGuard(v.trim())]),
+  )
   const wrong: [string, string][] = Object.keys(cells)
-    .filter((c) => !COLUMNS.some((x) => x === c))
-    .map((c) => [c, `There is no column ${c}: ${COLUMNS.join(', ')}.`])
+    .filter((c) => !PART_COLUMNS.some((x) => x === c))
+    .map((c) => [c, `There is no column ${c}: ${PART_COLUMNS.join(', ')}.`])
   for (const must of ['number', 'title']) if (!cells[must]) wrong.push([must, 'This is missing.'])
   const fits = several(cells.fits)
   for (const sheet of fits) if (!sheets.has(sheet)) wrong.push(['fits', `No sheet is called ${sheet}.`])

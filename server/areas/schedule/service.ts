@@ -2,7 +2,16 @@ import { createHash, randomBytes } from 'node:crypto'
 import type { z } from 'zod'
 import type { Outlook } from '../../../core/advice'
 import type { SequencedEvent } from '../../../core/job'
-import { dayAfter, daysOf, descaleEvery, dueOn, localOf, momentOf, visitLength } from '../../../core/schedule'
+import {
+  beginOfDay,
+  dayAfter,
+  daysOf,
+  descaleEvery,
+  dueOn,
+  localOf,
+  momentOf,
+  visitLength,
+} from '../../../core/schedule'
 import type * as contracts from '../../../shared/contracts/schedule'
 import type { Person } from '../../../shared/contracts/session'
 import type { SheetFile } from '../../database/models'
@@ -42,15 +51,11 @@ function momentIn({ timeZone }: Pick<Person, 'timeZone'>, day: string, minute: n
   if (typeof at === 'string') throw apiError(422, at, day)
   return new Date(at)
 }
-/** The first moment of a day: where clocks leave midnight out, the first there is. */
-function beginOf(who: Pick<Person, 'timeZone'>, day: string): Date {
-  for (let minute = 0; minute < 1440; minute += 15) {
-    const at = momentOf({ day, minute }, who.timeZone)
-    if (typeof at === 'number') return new Date(at)
-    if (at === 'no-such-day') throw apiError(422, at, day)
-  }
-  // A day that a country left out begins as the next one does.
-  return beginOf(who, dayAfter(day, 1))
+/** The first moment of a day there; one that no calendar has is said. */
+function beginOf({ timeZone }: Pick<Person, 'timeZone'>, day: string): Date {
+  const at = beginOfDay(day, timeZone)
+  if (typeof at === 'string') throw apiError(422, at, day)
+  return new Date(at)
 }
 const todayOf = ({ timeZone }: Pick<Person, 'timeZone'>): string => localOf(now().getTime(), timeZone).day
 

@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import {
+  beginOfDay,
   clashesIn,
   dayAfter,
   daysBetween,
@@ -10,7 +11,6 @@ import {
   firstFree,
   localOf,
   momentOf,
-  overdueBy,
   placeInLane,
   readClock,
   clockText,
@@ -46,6 +46,20 @@ describe('time on the wall', () => {
       expect(momentOf({ day, minute: 0 }, 'Etc/UTC')).toBe('no-such-day')
     // A whole day that a country left out as it crossed the date line.
     expect(momentOf({ day: '2011-12-30', minute: 600 }, 'Pacific/Apia')).toBe('no-such-time')
+  })
+  it('a day begins with the first moment that the wall shows it', () => {
+    expect(beginOfDay('2026-02-30', 'Etc/UTC')).toBe('no-such-day')
+    // Where midnight itself is left out, and a whole day.
+    for (const [day, timeZone, shows] of [
+      ['2026-09-06', 'America/Santiago', '2026-09-06 60'],
+      ['2011-12-30', 'Pacific/Apia', '2011-12-31 0'],
+      ['2026-03-29', 'Europe/Lisbon', '2026-03-29 0'],
+    ] as const) {
+      const at = beginOfDay(day, timeZone) as number
+      const shown = localOf(at, timeZone)
+      expect(`${shown.day} ${shown.minute}`).toBe(shows)
+      expect(localOf(at - 60_000, timeZone).day < day).toBe(true)
+    }
   })
   it('is written and read', () => {
     for (let m = 0; m < 1440; m += 7) expect(readClock(clockText(m))).toBe(m)
@@ -126,7 +140,6 @@ describe('a day of visits', () => {
 describe('care that comes round', () => {
   it('is due its days after it was done, and at once where nobody knows', () => {
     expect(dueOn({ lastDone: '2026-02-27', everyDays: 3 }, '2026-01-01')).toBe('2026-03-02')
-    expect(overdueBy({ lastDone: '2026-01-01', everyDays: 30 }, '2026-02-03')).toBe(3)
     expect(dueOn({ lastDone: undefined, everyDays: 30 }, '2026-02-03')).toBe('2026-02-03')
     expect(daysBetween('2024-02-28', '2024-03-01')).toBe(2)
   })

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import Select from 'primevue/select'
 import { computed, ref, shallowRef, watch } from 'vue'
+import { csvOf } from '../../../../core/foundation/csv'
 import { dayAfter } from '../../../../core/schedule'
 import { capital } from '../../../../core/words'
 import { shopFigures, type ShopFigures } from '../../../../shared/contracts/figures'
@@ -82,7 +83,6 @@ const causes = computed(() => {
 })
 const most = computed(() => Math.max(1, ...causes.value.map((c) => c.jobs)))
 function save() {
-  const field = (text: string) => (/[",\r\n]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text)
   const lines = [
     ['family', 'model', 'repair', 'jobs', 'called back'],
     ...(figures.value?.causes ?? []).map((c) => [
@@ -93,7 +93,7 @@ function save() {
       String(c.callBacks),
     ]),
   ]
-  saveFile('causes.csv', lines.map((l) => `${l.map(field).join(',')}\r\n`).join(''))
+  saveFile('causes.csv', csvOf(lines))
 }
 </script>
 
@@ -128,8 +128,8 @@ function save() {
         <p v-if="against" class="small">{{ against }}</p>
         <details>
           <summary>As a table</summary>
-          <div class="wide">
-            <table>
+          <div class="wide-table">
+            <table class="table">
               <thead>
                 <tr>
                   <th>Month</th>
@@ -209,19 +209,6 @@ function save() {
 }
 .tiles dd .small {
   font-weight: 400;
-}
-.wide {
-  overflow-x: auto;
-}
-table {
-  border-collapse: collapse;
-  width: 100%;
-}
-th,
-td {
-  text-align: left;
-  padding: 0.3rem 0.6rem;
-  border-bottom: 1px solid var(--line);
 }
 .cause {
   display: grid;

@@ -107,7 +107,7 @@ const most = computed(() => Math.max(0.01, ...(learnt.value?.rates ?? []).flatMa
         >
       </li>
     </ul>
-    <table v-if="learnt.windings.length">
+    <table v-if="learnt.windings.length" class="table">
       <caption class="small">
         Good windings
       </caption>
@@ -174,17 +174,8 @@ const most = computed(() => Math.max(0.01, ...(learnt.value?.rates ?? []).flatMa
 .now {
   background: var(--ink);
 }
-table {
-  border-collapse: collapse;
-}
 caption {
   text-align: left;
-}
-th,
-td {
-  text-align: left;
-  padding: 0.3rem 0.6rem 0.3rem 0;
-  border-bottom: 1px solid var(--line);
 }
 .switch {
   min-height: 44px;

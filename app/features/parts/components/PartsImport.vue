@@ -1,44 +1,18 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import { ref } from 'vue'
 import { useRouter } from 'vue-router'
-import type { z } from 'zod'
 import { importParts } from '../../../../shared/contracts/parts'
 import { MOST_ROWS } from '../../../../shared/contracts/units'
 import { call } from '../../../data/http'
-import { readRows } from '../../../data/read-rows'
+import { useRowsImport } from '../../../data/use-rows-import'
 import { RowsPreview } from '../../../ui'
 
 const router = useRouter()
-const rows = ref<Record<string, string>[]>([])
-const preview = ref<z.infer<(typeof importParts)['answer']>>()
-const trouble = ref('')
-const busy = ref(false)
-
-async function send(commit: boolean) {
-  busy.value = true
-  try {
-    preview.value = await call(importParts, { body: { commit, rows: rows.value } })
-    trouble.value = ''
-    if (commit && !preview.value.problems.length) await router.push('/shop/parts')
-  } catch (error) {
-    trouble.value = error instanceof Error ? error.message : String(error)
-  } finally {
-    busy.value = false
-  }
-}
-async function read(event: Event) {
-  const chosen = (event.target as HTMLInputElement).files?.[0]
-  if (!chosen) return
-  preview.value = undefined
-  rows.value = []
-  const read = await readRows(chosen, MOST_ROWS)
-  if ('fault' in read) trouble.value = read.fault
-  else {
-    rows.value = read.rows
-    await send(false)
-  }
-}
+const { rows, preview, trouble, busy, read, take } = useRowsImport(
+  (commit, rows) => call(importParts, { body: { commit, rows } }),
+  MOST_ROWS,
+  () => router.push('/shop/parts'),
+)
 </script>
 
 <template>
@@ -62,7 +36,7 @@ async function read(event: Event) {
       </p>
       <RowsPreview :rows="rows" :problems="preview.problems" />
       <div class="row">
-        <Button :disabled="preview.problems.length > 0" :loading="busy" @click="send(true)"
+        <Button :disabled="preview.problems.length > 0" :loading="busy" @click="take"
           >Take all {{ rows.length }} in</Button
         >
       </div>

@@ -46,7 +46,7 @@ async function ask() {
     <summary>What to take along</summary>
     <form class="row" @submit.prevent="ask">
       <label class="small"
-        >for
+        >for at most
         <InputText v-model="budget" class="few" aria-label="Money for parts in the van" :invalid="minor === undefined"
       /></label>
       <Button type="submit" severity="secondary" size="small" :loading="busy">Reckon</Button>

@@ -1,25 +1,12 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
 import { NuxtLink } from '#components'
+import { useTimers } from '../use-timers'
 
 /** The clocks of this device that go on; each was started among the tools. */
-interface Clock {
-  name: string
-  began: number
-}
-function running(): Clock[] {
-  try {
-    const kept = JSON.parse(localStorage.getItem('duckweed:timers') ?? 'null') as { clocks?: unknown } | null
-    return (Array.isArray(kept?.clocks) ? kept.clocks : []).flatMap((c: unknown) => {
-      const { name, began, ended } = (c ?? {}) as Record<string, unknown>
-      return typeof name === 'string' && typeof began === 'number' && ended === null ? [{ name, began }] : []
-    })
-  } catch {
-    return []
-  }
-}
+const state = useTimers()
+const clocks = computed(() => state.clocks.filter((c) => c.ended === null))
 const now = ref(Date.now())
-const clocks = computed(() => (now.value ? running() : []))
 let ticking: ReturnType<typeof setInterval> | undefined
 onMounted(() => (ticking = setInterval(() => (now.value = Date.now()), 1000)))
 onBeforeUnmount(() => clearInterval(ticking))

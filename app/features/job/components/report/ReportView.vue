@@ -46,7 +46,7 @@ defineProps<{ report: Report; timeZone: string }>()
     <ReportLines title="What shows that it works" :lines="report.proven" :time-zone="timeZone" />
     <section v-if="report.readings.length" aria-label="Readings">
       <h3>Readings</h3>
-      <div class="wide">
+      <div class="wide-table">
         <table class="small">
           <thead>
             <tr>
@@ -96,20 +96,6 @@ defineProps<{ report: Report; timeZone: string }>()
 .found {
   margin: 0;
   padding-left: 1.2rem;
-}
-.wide {
-  overflow-x: auto;
-}
-table {
-  border-collapse: collapse;
-  width: 100%;
-}
-th,
-td {
-  text-align: left;
-  vertical-align: top;
-  padding: 0.25rem 0.6rem 0.25rem 0;
-  border-top: 1px solid var(--line);
 }
 .off {
   font-weight: 700;

@@ -1,0 +1,1 @@
+export { csvOf, withoutGuard } from './csv-of'
