@@ -1,6 +1,7 @@
 import { onScopeDispose, ref, shallowRef, watch } from 'vue'
 import { listParts, type Part } from '../../../shared/contracts/parts'
 import { call } from '../../data/http'
+import { hear } from '../../data/tabs'
 
 /** A search is sent once nobody has typed for so long, ms. */
 const STILL = 250
@@ -14,6 +15,8 @@ export function useParts() {
   const next = ref<string | null>(null)
   const trouble = ref('')
   let round = 0
+  /** More than the first page stands there. */
+  let paged = false
   let timer: ReturnType<typeof setTimeout> | undefined
 
   const asked = (cursor: string | undefined) => ({
@@ -25,6 +28,7 @@ export function useParts() {
   /** @param more the next page, behind what stands there */
   async function load(more = false): Promise<void> {
     const mine = ++round
+    paged = more
     try {
       const answer = await call(listParts, { query: asked(more ? (next.value ?? undefined) : undefined) })
       if (mine !== round) return
@@ -39,7 +43,12 @@ export function useParts() {
     clearTimeout(timer)
     timer = setTimeout(() => void load(), STILL)
   })
-  onScopeDispose(() => clearTimeout(timer))
+  // What a job took out of a van is gone from here too; whoever has paged on keeps the place.
+  const deaf = hear(({ type }) => (type === 'again' || type === 'job') && !paged && void load())
+  onScopeDispose(() => {
+    clearTimeout(timer)
+    deaf()
+  })
   void load()
   /** Every part that fits the search, for a file. */
   async function all(): Promise<Part[]> {

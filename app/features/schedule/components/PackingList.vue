@@ -55,7 +55,7 @@ async function ask() {
     <template v-if="packing">
       <ul v-if="packing.packed.length" class="plain-list small" aria-label="Parts to take along">
         <li v-for="p in packing.packed" :key="p.part">
-          <strong class="number">{{ p.count }} ×</strong>
+          <strong class="number count">{{ p.count }} ×</strong>
           <NuxtLink :to="`/shop/parts/${p.part}`"
             ><span class="number">{{ p.number }}</span> {{ p.title }}</NuxtLink
           ><br /><span class="soft"
@@ -75,6 +75,9 @@ async function ask() {
 <style scoped>
 .pack {
   padding: 0.5rem 0.6rem;
+}
+.count {
+  margin-right: 0.4rem;
 }
 .few {
   width: 5rem;
