@@ -36,6 +36,7 @@ const CORE = {
   layout: [],
   words: ['foundation', 'evidence', 'job'],
   search: ['foundation'],
+  archive: ['job'],
   job: ['foundation', 'evidence'],
   measuring: ['foundation'],
   running: ['foundation'],
@@ -66,7 +67,18 @@ const FOR_PAGES = [
   'schedule',
 ]
 /** What the server may run of core outside its worker pool. */
-const FOR_SERVER = ['foundation', 'report', 'words', 'job', 'sync', 'metering', 'stock', 'schedule', 'statistics']
+const FOR_SERVER = [
+  'archive',
+  'foundation',
+  'report',
+  'words',
+  'job',
+  'sync',
+  'metering',
+  'stock',
+  'schedule',
+  'statistics',
+]
 
 const is = (type, captured) => ({ element: { type, ...(captured ? { captured } : {}) } })
 /** A room through the one file that is its door. */

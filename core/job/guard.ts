@@ -16,7 +16,8 @@ import type { JobEvent, SequencedEvent } from './event-schema'
 import { findTest, vocabularyFrom, type SafetyNeed, type SheetFacts } from './sheet-facts'
 
 /** What a person may do in an organisation. */
-export type Role = 'lead' | 'technician' | 'trainee' | 'read-only'
+export const ROLES = ['lead', 'technician', 'trainee', 'read-only'] as const
+export type Role = (typeof ROLES)[number]
 
 /** Work that a role may not do: a test of it is neither offered to such a person nor taken from them. */
 export const barredFor = (role: Role): WorkMode[] => (role === 'trainee' ? ['energised'] : [])

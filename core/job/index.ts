@@ -16,6 +16,7 @@ export {
   missingSteps,
   othersIn,
   refuses,
+  ROLES,
   runActs,
   type Refusal,
   type RefusalCode,
@@ -24,7 +25,7 @@ export {
 export { powerState, waterState, type PowerState, type WaterState } from './power-state'
 export { FACTS_VERSION, factsOfAll, type ProofNeed, type SafetyNeed, type SheetFacts } from './sheet-facts'
 export { asksForFollowUp, CYCLE, isMeasuredDead, PROOF_LIMITS, proofsOf, stillUnproven } from './proof'
-export { isSoundText, moment, photoHash, soundText, text } from './schema-basics'
+export { currency, isSoundText, moment, photoHash, soundText, text } from './schema-basics'
 export type { OutcomeLog } from './outcome-log'
 export { stamped } from './stamp'
 export { emptyStanding, LEAD_OFF, type Confirmation, type Decided, type JobStanding, type Proof } from './standing'

@@ -5,7 +5,7 @@ const ANSWERS = {
   en: {
     'bad-request': 'This request is not understood.',
     'wrong-shape': 'Part of this request is missing or has the wrong form.',
-    'wrong-type': 'This address takes a photo as JPEG.',
+    'wrong-type': 'This address takes a file of another sort.',
     'not-a-photo': 'This is not a photo that can be kept.',
     'photo-cut-short': 'This photo ends before it is whole. Take it again.',
     'other-photo': 'These are not the bytes that the address names.',
@@ -37,6 +37,7 @@ const ANSWERS = {
     'no-interval': 'Say how often it is done, or what comes in with the water.',
     'same-place': 'They lie there already.',
     'queue-away': 'Reports cannot be made just now. Ask for it again in a moment.',
+    'archive-under-way': 'An archive is being made already. It comes where it was asked for.',
     'job-not-ready': 'This job is being brought to its new form. It is tried again.',
   },
 } satisfies Record<Locale, Record<string, string>>

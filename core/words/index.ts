@@ -1,3 +1,4 @@
+export { describeArchiveFault } from './describe-archive-fault'
 export { describeAnswer, type AnswerCode } from './describe-answer'
 export { capital } from './capital'
 export { describeWork } from './describe-work'

@@ -15,6 +15,7 @@ import * as parts from './migrations/0012-parts'
 import * as schedule from './migrations/0013-schedule'
 import * as findable from './migrations/0014-findable'
 import * as results from './migrations/0015-results'
+import * as broughtIn from './migrations/0016-brought-in'
 
 const MIGRATIONS = [
   start,
@@ -32,6 +33,7 @@ const MIGRATIONS = [
   schedule,
   findable,
   results,
+  broughtIn,
 ]
 
 /** Brings the tables to the newest form. Running it twice does nothing. */

@@ -1,5 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
+import { describeArchiveFault } from '../../core/words'
+import { takeArchive } from '../areas/archive/service'
 import { refoldJobs } from '../areas/jobs/refold'
 import { flush } from '../areas/news/service'
 import { hashPassword } from '../areas/session/service'
@@ -12,11 +14,23 @@ import { migrate } from './migrate'
 import { loadDemoWorld, WORLDS } from './seeds/demo-world'
 
 /**
- * `tsx server/database/prepare.ts [--fresh] [--world=years]`: as owner of the database of DATABASE_URL, brings the tables to
+ * `tsx server/database/prepare.ts [--fresh] [--world=years] [--from=FILE]`: as owner of the database of DATABASE_URL, brings the tables to
  * the newest form, keeps the shipped sheets, folds jobs of before, lets the application's role in (its password in
  * APP_PASSWORD) and loads the demo world: `bare` without jobs, `jobs` with those of the last days, `years` with two years
- * of them.
+ * of them. With `--from` it takes an archive in instead, where nobody works yet.
  */
+/** @throws Error with everything that is wrong with it */
+async function takeIn(path: string): Promise<void> {
+  const taken = await takeArchive(path, compileSheet)
+  if (Array.isArray(taken))
+    throw new Error(['Nothing was taken in:', ...taken.map((f) => describeArchiveFault(f))].join('\n  '))
+  const { organisation, people, jobs, events, photos } = taken
+  console.log(
+    `${organisation}: ${jobs} jobs with ${events} entries and ${photos} photos were taken in. First passwords, shown this once:`,
+  )
+  for (const { email, role, password } of people) console.log(`  ${email.padEnd(40)} ${password}   (${role})`)
+}
+
 const url = process.env.DATABASE_URL
 if (!url) throw new Error('DATABASE_URL is not set.')
 const owner = connect(url, { patient: true })
@@ -35,8 +49,10 @@ try {
   await refreshFacts(compileSheet, (message) => console.error(message))
   await refoldJobs()
   if (process.env.APP_PASSWORD) await grantToApp(owner, process.env.APP_PASSWORD)
-  const world = process.argv.find((a) => a.startsWith('--world='))?.slice('--world='.length)
-  await loadDemoWorld(hashPassword, WORLDS.find((w) => w === world) ?? 'years')
+  const said = (key: string) => process.argv.find((a) => a.startsWith(`--${key}=`))?.slice(key.length + 3)
+  const archive = said('from')
+  if (archive === undefined) await loadDemoWorld(hashPassword, WORLDS.find((w) => w === said('world')) ?? 'years')
+  else await takeIn(archive)
 } catch (error) {
   console.error(error instanceof Error ? error.message : error)
   process.exitCode = 1

@@ -1,3 +1,4 @@
+import * as archive from './archive'
 import * as figures from './figures'
 import * as find from './find'
 import * as health from './health'
@@ -15,11 +16,25 @@ import type { Contract } from './contract'
 
 /** Every route that answers; the streams stand apart: of news in `news.ts`, of a meter in `meters.ts`. */
 export const CONTRACTS: Record<string, Contract> = Object.fromEntries(
-  [figures, find, health, jobs, meters, parts, people, photos, reports, schedule, session, sheets, units].flatMap(
-    (area) =>
-      Object.entries(area).filter(
-        (entry): entry is [string, Contract] =>
-          typeof entry[1] === 'object' && entry[1] !== null && 'method' in entry[1] && 'answer' in entry[1],
-      ),
+  [
+    archive,
+    figures,
+    find,
+    health,
+    jobs,
+    meters,
+    parts,
+    people,
+    photos,
+    reports,
+    schedule,
+    session,
+    sheets,
+    units,
+  ].flatMap((area) =>
+    Object.entries(area).filter(
+      (entry): entry is [string, Contract] =>
+        typeof entry[1] === 'object' && entry[1] !== null && 'method' in entry[1] && 'answer' in entry[1],
+    ),
   ),
 )

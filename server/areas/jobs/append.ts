@@ -23,20 +23,12 @@ import { bookUsed, type UsedPart } from '../parts/service'
 import { missingPhotos } from '../photos/service'
 import { currentRevision, factsOfRevision } from '../sheets/service'
 import { partsOf } from './used-parts'
+import { factsOfJob, writeJobWords } from './words'
 import { findUnitSheet } from '../units/service'
 import { inTransaction } from '../../platform/database'
 import { putInQueue } from '../../platform/queue'
 import { EXPECTED_QUEUE } from '../../platform/queue-names'
-import {
-  findEvents,
-  insertJob,
-  lockJob,
-  readForAppend,
-  writeEvents,
-  writeWords,
-  type JobWrite,
-  type LockedJob,
-} from './repository'
+import { findEvents, insertJob, lockJob, readForAppend, writeEvents, type JobWrite, type LockedJob } from './repository'
 
 /** Largest single event, characters of JSON. */
 const LARGEST_EVENT = 16_000
@@ -84,16 +76,6 @@ async function openJob(
     transaction,
   )
   return (await lockJob(job, who.organisation, transaction)) ?? { code: 'id-taken' }
-}
-
-/** The facts that judge the events of a job: those of the revision it was begun with. */
-export async function factsOfJob(
-  job: { revision: string | null; sheet: string },
-  transaction?: Transaction,
-): Promise<SheetFacts> {
-  const revision = job.revision ?? (await currentRevision(job.sheet, transaction))
-  if (revision === undefined) throw apiError(503, 'sheet-not-ready')
-  return factsOfRevision(revision, transaction)
 }
 
 /** One run over the events of a request, against a job that is locked. */
@@ -167,18 +149,8 @@ class Append {
   }
 }
 
-/** Complaints and repair in words, and whatever else a job is looked for by. */
-export function wordsOf(standing: JobStanding, facts: SheetFacts): { complaints: string[]; more: string[] } {
-  const words = new Map(facts.complaints.map((c) => [c.id, c.words]))
-  const repair = facts.repairs.find((r) => r.id === standing.closed?.repair)?.title
-  return {
-    complaints: standing.complaints.map((c) => words.get(c) ?? c),
-    more: [standing.words, repair, standing.closed?.text].filter((x): x is string => !!x),
-  }
-}
-
 /** What became of a job's events: judged against it, or none of them could be. */
-type Outcome = { append: Append } | { refusal: Refusal }
+export type Outcome = { append: Append } | { refusal: Refusal }
 
 /** Tries without a lock before everybody else waits; a job with many writers is rare. */
 const TRIES_WITHOUT_LOCK = 2
@@ -235,39 +207,38 @@ async function appendPlain(
 }
 
 /** Everything else, and whatever others kept getting in front of: under the row lock of the job. */
-const appendLocked = (
+export async function appendLocked(
   who: Person,
   jobId: string,
   events: readonly JobEvent[],
   shown: (at: string) => Date,
   received: Date,
-): Promise<Outcome> =>
-  inTransaction(async (transaction) => {
-    const job =
-      (await lockJob(jobId, who.organisation, transaction)) ??
-      (await openJob(who, jobId, events[0]!, received, transaction))
-    // Another organisation's job does not exist for this one; nothing is refused for good that never had a job.
-    if ('code' in job) {
-      if (job.code === 'not-opened') throw notFound('job')
-      return { refusal: job }
+  transaction: Transaction,
+): Promise<Outcome> {
+  const job =
+    (await lockJob(jobId, who.organisation, transaction)) ??
+    (await openJob(who, jobId, events[0]!, received, transaction))
+  // Another organisation's job does not exist for this one; nothing is refused for good that never had a job.
+  if ('code' in job) {
+    if (job.code === 'not-opened') throw notFound('job')
+    return { refusal: job }
+  }
+  const facts = await factsOfJob(job, transaction)
+  const named = events.flatMap((e) => (e.payload.type === 'retracted' ? [e.payload.event] : []))
+  const known = await findEvents([...new Set([...events.map((e) => e.id), ...named])], transaction)
+  const photos = events.flatMap((e) => photoIn(e.payload) ?? [])
+  const absent = await missingPhotos(who, photos, transaction)
+  const append = new Append(who, job, facts, known, shown, absent)
+  for (const event of events) append.take(event)
+  if (append.fresh.length) {
+    await writeEvents([append.writeOf(received)], transaction)
+    await bookUsed(who, jobId, append.parts, transaction)
+    if (append.fresh.some((e) => ['opened', 'said', 'closed', 'reopened'].includes(e.payload.type))) {
+      await writeJobWords(jobId, append.standing, facts, transaction)
     }
-    const facts = await factsOfJob(job, transaction)
-    const named = events.flatMap((e) => (e.payload.type === 'retracted' ? [e.payload.event] : []))
-    const known = await findEvents([...new Set([...events.map((e) => e.id), ...named])], transaction)
-    const photos = events.flatMap((e) => photoIn(e.payload) ?? [])
-    const absent = await missingPhotos(who, photos, transaction)
-    const append = new Append(who, job, facts, known, shown, absent)
-    for (const event of events) append.take(event)
-    if (append.fresh.length) {
-      await writeEvents([append.writeOf(received)], transaction)
-      await bookUsed(who, jobId, append.parts, transaction)
-      if (append.fresh.some((e) => ['opened', 'said', 'closed', 'reopened'].includes(e.payload.type))) {
-        const { complaints, more } = wordsOf(append.standing, facts)
-        await writeWords(jobId, complaints, more, transaction)
-      }
-    }
-    return { append }
-  })
+  }
+  return { append }
+}
 
 /**
  * Appends events to a job, each once, in the order sent. What the guard lets through gets the next sequence;
@@ -287,7 +258,9 @@ export async function appendEvents(
   if (!events.length) return parsed.flatMap((p) => ('result' in p ? [p.result] : []))
   const shown = (at: string) => boundedMoment(at, offset, received)
   const plain = await appendPlain(who, jobId, events, shown, received)
-  const outcome: Outcome = plain ? { append: plain } : await appendLocked(who, jobId, events, shown, received)
+  const outcome: Outcome = plain
+    ? { append: plain }
+    : await inTransaction((t) => appendLocked(who, jobId, events, shown, received, t))
   const append = 'append' in outcome ? outcome.append : undefined
   if (append?.fresh.length) announceJob(who.organisation, jobId, append.standing.seq)
   // What nobody reckons now may be reckoned never: a figure less, and no entry lost.

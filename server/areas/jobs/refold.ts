@@ -1,7 +1,7 @@
 import { apply, emptyStanding } from '../../../core/job'
 import { MOST_SHOWN } from '../../../shared/contracts/jobs'
-import { factsOfJob, wordsOf } from './append'
-import { eventsAfter, unfoldedJobs, writeStanding, writeWords } from './repository'
+import { factsOfJob, writeJobWords } from './words'
+import { eventsAfter, unfoldedJobs, writeStanding } from './repository'
 
 /**
  * Folds the jobs whose state was never kept, from their events. Run after a migration, before the server starts.
@@ -20,8 +20,7 @@ export async function refoldJobs(): Promise<number> {
     const byId = new Map(events.map((e) => [e.id, e]))
     const standing = events.reduce((s, e) => apply(s, e, (id) => byId.get(id)), emptyStanding)
     await writeStanding(job.id, standing)
-    const { complaints, more } = wordsOf(standing, await factsOfJob(job))
-    await writeWords(job.id, complaints, more)
+    await writeJobWords(job.id, standing, await factsOfJob(job))
   }
   return jobs.length
 }

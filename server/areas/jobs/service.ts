@@ -1,4 +1,6 @@
+import type { Transaction } from 'sequelize'
 import type { z } from 'zod'
+import type { JobStanding } from '../../../core/job'
 import { clockOffset, WORTH_A_WORD } from '../../../core/sync'
 import { MOST_SHOWN, type listJobs as listContract } from '../../../shared/contracts/jobs'
 import type { Person } from '../../../shared/contracts/session'
@@ -8,10 +10,13 @@ import { partsForRevision } from '../parts/service'
 import { currentRevision, factsOfRevision } from '../sheets/service'
 import { unitOf } from '../units/service'
 import { appendEvents } from './append'
+import { factsOfJob, writeJobWords } from './words'
 import { fromCursor, toCursor, toJobRow } from './mapper'
 import { findJob, listJobs, standingOf } from './list-repository'
 import { closedJobs, machineYears } from './record-repository'
-import { eventsAfter } from './repository'
+import { eventsAfter, lockJob } from './repository'
+
+export { announceBrought, bringIn } from './bring-in'
 
 /** Jobs on one page of the list. */
 const PAGE = 50
@@ -104,6 +109,22 @@ export async function appendToJob(who: Person, id: string, events: readonly unkn
   const offset = sentAt === undefined ? 0 : clockOffset(sentAt, received)
   const results = await appendEvents(who, id, events, offset, received)
   return { results, clockOffset: Math.abs(offset) > WORTH_A_WORD ? offset : 0 }
+}
+
+/** @throws 404 where the organisation has no such job */
+export async function refuseUnknownJob(who: Person, id: string): Promise<void> {
+  if (!(await findJob(id, who.organisation))) throw notFound('job')
+}
+
+/** Writes anew what a job is listed and looked for by, from what it has come to. */
+export async function relistJob(
+  organisation: string,
+  id: string,
+  standing: JobStanding,
+  transaction: Transaction,
+): Promise<void> {
+  const job = await lockJob(id, organisation, transaction)
+  if (job) await writeJobWords(id, standing, await factsOfJob(job, transaction), transaction)
 }
 
 /** Every event of a job up to a sequence, for whoever may see it. */

@@ -2,13 +2,11 @@ import type { Transaction } from 'sequelize'
 import { Photo } from '../../database/models'
 
 /** Keeps a photo of an organisation; one that is there stays as it is. */
-export async function insertPhoto(row: {
-  organisationId: string
-  hash: string
-  bytes: Buffer
-  createdBy: string
-}): Promise<void> {
-  await Photo.bulkCreate([row], { ignoreDuplicates: true })
+export async function insertPhoto(
+  row: { organisationId: string; hash: string; bytes: Buffer; createdBy: string },
+  transaction?: Transaction,
+): Promise<void> {
+  await Photo.bulkCreate([row], { ignoreDuplicates: true, transaction })
 }
 
 export const findPhoto = async (organisationId: string, hash: string): Promise<Buffer | undefined> =>

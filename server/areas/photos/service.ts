@@ -9,11 +9,17 @@ import * as rows from './repository'
 /** Keeps a photo without anything that says where or with what it was taken. */
 export async function writePhoto(who: Person, hash: string, file: Uint8Array) {
   if (createHash('sha256').update(file).digest('hex') !== hash) throw apiError(422, 'other-photo')
+  return keepPhoto(who, hash, file)
+}
+
+/** Keeps what was made of a photo elsewhere, by the name that it got there. */
+export async function keepPhoto(who: Person, hash: string, file: Uint8Array, transaction?: Transaction) {
   const photo = cleanJpeg(file)
   if (typeof photo === 'string') throw apiError(422, photo === 'truncated' ? 'photo-cut-short' : 'not-a-photo')
   const { bytes, width, height } = photo
   if (!width || !height || Math.max(width, height) > MOST_PHOTO_SIDE) throw apiError(422, 'not-a-photo')
-  await rows.insertPhoto({ organisationId: who.organisation, hash, bytes: Buffer.from(bytes), createdBy: who.id })
+  const row = { organisationId: who.organisation, hash, bytes: Buffer.from(bytes), createdBy: who.id }
+  await rows.insertPhoto(row, transaction)
   return { hash, width, height }
 }
 

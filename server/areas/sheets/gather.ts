@@ -24,8 +24,8 @@ export async function gatherFiles(id: string, find: FindSheet): Promise<SheetFil
 }
 
 /** The name of a revision: SHA-256 over the language version and every file, in hexadecimal. */
-export function hashRevision(files: readonly SheetFile[]): string {
-  const hash = createHash('sha256').update(`language ${SHEET_LANGUAGE}\n`)
+export function hashRevision(files: readonly SheetFile[], language: number = SHEET_LANGUAGE): string {
+  const hash = createHash('sha256').update(`language ${language}\n`)
   for (const { id, text } of files) hash.update(`${id} ${Buffer.byteLength(text)}\n`).update(text)
   return hash.digest('hex')
 }

@@ -18,6 +18,8 @@ import {
   withoutPredictions,
 } from './repository'
 
+export { hashRevision }
+
 /** Revisions whose facts are held in memory. */
 const HELD = 100
 const held = new LRUCache<string, SheetFacts>({ max: HELD })
@@ -39,6 +41,8 @@ export async function currentRevision(sheet: string, transaction?: Transaction):
   if (current) held.set(current.hash, current.facts)
   return current?.hash
 }
+
+export const isKnownRevision = async (hash: string): Promise<boolean> => (await knownHashes([hash])).has(hash)
 
 /** The newest revision of every sheet, with its facts. */
 export const currentSheets = () => currentRevisions()

@@ -55,6 +55,17 @@ export async function readUnit(who: Person, id: string) {
   return { unit, visits }
 }
 
+/** Makes a unit with an id that it had elsewhere; its customer and its place are found by their names, or made. */
+export async function bringUnit(
+  who: Person,
+  unit: UnitFields & { id: string },
+  transaction: Transaction,
+): Promise<void> {
+  const siteId = await rows.ensureSite(who.organisation, unit.customer, unit.site, uuidv7, transaction)
+  const { id, title, serial, sheet } = unit
+  await rows.insertUnits([{ id, organisationId: who.organisation, siteId, title, serial, sheet }], transaction)
+}
+
 /** The sheet of a unit that belongs to the asking organisation. */
 export const findUnitSheet = (who: Person, id: string, transaction: Transaction) =>
   rows.findUnitSheet(id, who.organisation, transaction)
@@ -65,11 +76,7 @@ async function refuseUnknownSheet(sheet: string): Promise<void> {
 
 export async function createUnit(who: Person, { id, ...fields }: UnitFields & { id: string }): Promise<Unit> {
   await refuseUnknownSheet(fields.sheet)
-  await inTransaction(async (t) => {
-    const siteId = await rows.ensureSite(who.organisation, fields.customer, fields.site, uuidv7, t)
-    const { title, serial, sheet } = fields
-    await rows.insertUnits([{ id, organisationId: who.organisation, siteId, title, serial, sheet }], t)
-  })
+  await inTransaction((t) => bringUnit(who, { id, ...fields }, t))
   return unitOf(who, id)
 }
 

@@ -161,7 +161,7 @@ async function loadJobs(files: readonly string[]): Promise<void> {
 }
 
 /**
- * Loads what is not there yet.
+ * Loads what is not there yet; nothing where somebody else works.
  *
  * @param hash hashes a password for keeping
  */
@@ -169,6 +169,7 @@ export async function loadDemoWorld(
   hash: (password: string) => Promise<string>,
   world: (typeof WORLDS)[number],
 ): Promise<void> {
+  if (await Organisation.count({ where: { id: { [Op.notIn]: [EBB, LANTERN] } } })) return
   const zone = { timeZone: 'Etc/UTC', currency: 'EUR' }
   await Organisation.bulkCreate(
     [
