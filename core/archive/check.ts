@@ -1,4 +1,4 @@
-import { jobEventSchema, upcast, type JobEvent } from '../job'
+import { ERASED_PHOTO, jobEventSchema, upcast, type JobEvent } from '../job'
 import {
   ARCHIVE_VERSION,
   archiveContents,
@@ -57,6 +57,7 @@ const NAMES: Partial<Record<ArchiveTable, Record<string, ArchiveTable>>> = {
   events: { job_id: 'jobs', user_id: 'people' },
   stock_moves: { part_id: 'parts', job_id: 'jobs', moved_by: 'people' },
   visits: { unit_id: 'units', job_id: 'jobs', care_plan_id: 'care_plans', person_id: 'people', made_by: 'people' },
+  erasures: { erased_by: 'people' },
   job_imports: { job_id: 'jobs', brought_by: 'people' },
 }
 
@@ -200,7 +201,7 @@ export class ArchiveCheck {
     if (payload.type === 'retracted' && !this.current!.events.has(payload.event))
       this.say({ code: 'unknown', file, line, fact: `event ${payload.event}` })
     const photo = payload.type === 'photo' || payload.type === 'left-unsafe' ? payload.photo : undefined
-    if (photo !== undefined && !this.known.get('photos')!.has(photo))
+    if (photo !== undefined && photo !== ERASED_PHOTO && !this.known.get('photos')!.has(photo))
       this.say({ code: 'photo-missing', file, line, fact: photo })
   }
 

@@ -52,6 +52,7 @@ const organisation = z.strictObject({
   work_begins: whole,
   work_ends: whole,
   travel_minutes: whole,
+  keep_papers_months: whole.min(1).nullable(),
 })
 const person = z.strictObject({
   id,
@@ -59,6 +60,7 @@ const person = z.strictObject({
   name: said.min(1),
   role: z.enum(ROLES),
   kit: z.json().nullable(),
+  left_at: moment.nullable(),
 })
 const revision = z.strictObject({
   hash,
@@ -106,6 +108,7 @@ const job = z.strictObject({
   touched_at: moment,
   touched_by: id,
   seq: whole.min(0),
+  papers_erased_at: moment.nullable(),
   /** Minutes to the cause that were expected when it was closed. */
   expected: z.number().nullable(),
 })
@@ -175,6 +178,14 @@ export const ARCHIVE_ROWS = {
   events: event,
   stock_moves: stockMove,
   visits: visit,
+  /** What was erased of persons, and when; what it was stands nowhere. */
+  erasures: z.strictObject({
+    id,
+    what: z.enum(['customer', 'person', 'papers']),
+    jobs: z.array(id),
+    erased_by: id.nullable(),
+    erased_at: moment,
+  }),
   /** What was brought in before in a bundle. */
   job_imports: z.strictObject({ id, job_id: id, events: z.array(id), brought_by: id, brought_at: moment }),
 } as const

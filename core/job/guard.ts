@@ -124,6 +124,9 @@ export function othersIn(
   return needs.some((n) => n.does === 'gives-back') ? Object.keys(handsIn).filter((who) => who !== by) : []
 }
 
+/** A value as a text that is the same in whatever order its fields come: a table keeps them in one of its own. */
+const inOneOrder = (value: object): string => JSON.stringify(Object.entries(value).sort())
+
 /** What is wrong with the names and readings of an event, against its sheet. */
 function problemsOf({ payload }: JobEvent, facts: SheetFacts): { code: RefusalCode; problems: Problem[] } | undefined {
   const vocabulary = vocabularyFrom(facts)
@@ -133,7 +136,7 @@ function problemsOf({ payload }: JobEvent, facts: SheetFacts): { code: RefusalCo
     // What was understood where it was typed is what the text says, or one of the two is not what was read.
     const [own] = read.value
     const value = payload.type === 'reading' ? payload.value : undefined
-    const same = !value || (own?.type === 'reading' && JSON.stringify(own.value) === JSON.stringify(value))
+    const same = !value || (own?.type === 'reading' && inOneOrder(own.value) === inOneOrder(value))
     return same ? undefined : { code: 'bad-reading' as const, problems: [] }
   }
   const unless = (known: boolean) => (known ? undefined : { code: 'unknown-name' as const, problems: [] })

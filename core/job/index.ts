@@ -25,7 +25,7 @@ export {
 export { powerState, waterState, type PowerState, type WaterState } from './power-state'
 export { FACTS_VERSION, factsOfAll, type ProofNeed, type SafetyNeed, type SheetFacts } from './sheet-facts'
 export { asksForFollowUp, CYCLE, isMeasuredDead, PROOF_LIMITS, proofsOf, stillUnproven } from './proof'
-export { currency, isSoundText, moment, photoHash, soundText, text } from './schema-basics'
+export { currency, ERASED_PHOTO, isSoundText, moment, photoHash, soundText, text } from './schema-basics'
 export type { OutcomeLog } from './outcome-log'
 export { stamped } from './stamp'
 export { emptyStanding, LEAD_OFF, type Confirmation, type Decided, type JobStanding, type Proof } from './standing'

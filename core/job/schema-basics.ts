@@ -31,6 +31,8 @@ export const words = text(4000)
 export const revision = z.string().regex(/^[0-9a-f]{64}$/)
 /** SHA-256 of what the device sends. */
 export const photoHash = z.string().regex(/^[0-9a-f]{64}$/)
+/** What stands for a photo that was erased. */
+export const ERASED_PHOTO = '0'.repeat(64)
 /** A part of a whole. */
 export const share = z.number().min(0).max(1)
 

@@ -5,7 +5,8 @@ import { ownStream } from '../areas/news/stream'
 export default defineEventHandler(async (event) => {
   const stream = await ownStream(event, (news, { who, say }) => {
     if (news.type === 'job' && news.organisation === who.organisation) say('job', { job: news.job, seq: news.seq })
-    if (news.type === 'again') say('again', {})
+    const erased = news.type === 'erased' && news.organisation === who.organisation
+    if (news.type === 'again' || erased) say('again', {})
   })
   return stream.send()
 })

@@ -16,6 +16,7 @@ import * as schedule from './migrations/0013-schedule'
 import * as findable from './migrations/0014-findable'
 import * as results from './migrations/0015-results'
 import * as broughtIn from './migrations/0016-brought-in'
+import * as erasure from './migrations/0017-erasure'
 
 const MIGRATIONS = [
   start,
@@ -34,6 +35,7 @@ const MIGRATIONS = [
   findable,
   results,
   broughtIn,
+  erasure,
 ]
 
 /** Brings the tables to the newest form. Running it twice does nothing. */

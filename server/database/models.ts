@@ -27,6 +27,8 @@ export class User extends Model<Row<User>, New<User>> {
   declare name: string
   declare role: CreationOptional<Role>
   declare passwordHash: string
+  /** Since when somebody works here no more. */
+  declare leftAt: CreationOptional<Date | null>
   declare kit: CreationOptional<{
     lacking: string[]
     beepsBelow?: number | undefined
@@ -174,6 +176,7 @@ export function defineModels(sequelize: Sequelize): void {
       name: text(),
       role: DataTypes.TEXT,
       passwordHash: text(),
+      leftAt: DataTypes.DATE,
       kit: DataTypes.JSONB,
     },
     { ...common, tableName: 'users' },

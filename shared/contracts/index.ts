@@ -1,4 +1,5 @@
 import * as archive from './archive'
+import * as erasure from './erasure'
 import * as figures from './figures'
 import * as find from './find'
 import * as health from './health'
@@ -18,6 +19,7 @@ import type { Contract } from './contract'
 export const CONTRACTS: Record<string, Contract> = Object.fromEntries(
   [
     archive,
+    erasure,
     figures,
     find,
     health,

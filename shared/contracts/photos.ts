@@ -22,12 +22,12 @@ export const writePhoto = contract({
   answer: z.object({ hash: photoHash, width: z.int(), height: z.int() }),
 })
 
-/** A photo of the organisation, as a JPEG picture. */
+/** A photo of the organisation, as a JPEG picture. It may be erased: no cache on the way keeps it. */
 export const readPhoto = contract({
   method: 'GET',
   path: '/api/photos/:hash',
   roles: EVERYBODY,
   params: photoParam,
-  file: { type: 'image/jpeg', most: MOST_PHOTO_BYTES },
+  file: { type: 'image/jpeg', most: MOST_PHOTO_BYTES, changes: true },
   answer: z.instanceof(Uint8Array),
 })

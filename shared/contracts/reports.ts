@@ -52,5 +52,5 @@ export const readReportFile = contract({
   roles: EVERYBODY,
   params: idParam,
   answer: z.instanceof(Uint8Array),
-  file: { type: 'application/pdf', most: MOST_REPORT },
+  file: { type: 'application/pdf', most: MOST_REPORT, changes: true },
 })

@@ -110,6 +110,18 @@ export const updateSite = contract({
 /** Most rows of one file. */
 export const MOST_ROWS = 2000
 
+const importBody = z.strictObject({
+  commit: z.boolean(),
+  rows: z
+    .array(z.record(z.string().max(80), z.string().max(400)))
+    .min(1)
+    .max(MOST_ROWS),
+})
+const wrongCell = z.object({ row: z.number(), column: z.string(), message: z.string() })
+
+/** Columns of a file of machines; all but the serial must be there. */
+export const UNIT_COLUMNS = ['title', 'serial', 'sheet', 'customer', 'site'] as const
+
 /**
  * Units from the rows of a file, all or nothing. Without `commit` nothing is written: the answer is the preview, and
  * names every wrong row.
@@ -118,18 +130,30 @@ export const importUnits = contract({
   method: 'POST',
   path: '/api/units/import',
   roles: ['lead', 'technician'],
-  body: z.strictObject({
-    commit: z.boolean(),
-    rows: z
-      .array(z.record(z.string().max(80), z.string().max(400)))
-      .min(1)
-      .max(MOST_ROWS),
-  }),
+  body: importBody,
   answer: z.object({
     made: z.number(),
     /** Rows count from 1, as the file's lines below its heading do. */
-    problems: z.array(z.object({ row: z.number(), column: z.string(), message: z.string() })),
+    problems: z.array(wrongCell),
     newCustomers: z.array(z.string()),
     newSites: z.array(z.string()),
+  }),
+})
+
+/** Columns of a file of customers: a row a place; one without a place is the customer alone. */
+export const CUSTOMER_COLUMNS = ['customer', 'site'] as const
+
+/** Customers and their places from the rows of a file, all or nothing; those that are there already stay. */
+export const importCustomers = contract({
+  method: 'POST',
+  path: '/api/customers/import',
+  roles: ['lead', 'technician'],
+  body: importBody,
+  answer: z.object({
+    problems: z.array(wrongCell),
+    newCustomers: z.array(z.string()),
+    newSites: z.array(z.string()),
+    /** Rows that are there already. */
+    there: z.int(),
   }),
 })

@@ -1,3 +1,4 @@
+export { default as CustomerImport } from './components/CustomerImport.vue'
 export { default as MachineForm } from './components/MachineForm.vue'
 export { default as MachineImport } from './components/MachineImport.vue'
 export { default as MachineList } from './components/MachineList.vue'

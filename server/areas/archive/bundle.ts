@@ -27,13 +27,13 @@ import type { ReadZip } from './zip'
 const MOST_UNPACKED = 256 * 1024 * 1024
 
 /** One job with its entries, photos and the sheet that it was begun with, as one file. */
-export async function exportJob(who: Person, job: string): Promise<Uint8Array> {
+export async function exportJob(who: Person, job: string): Promise<Uint8Array<ArrayBuffer>> {
   await refuseUnknownJob(who, job)
   const { path, discard } = await makeArchive(
     { format: 'duckweed-job', organisation: who.organisation, job },
     who.organisationName,
   )
-  return readFile(path).finally(discard)
+  return new Uint8Array(await readFile(path).finally(discard))
 }
 
 async function all<T extends ArchiveTable>(zip: ReadZip, table: T): Promise<ArchiveRow<T>[]> {
@@ -54,29 +54,26 @@ async function knownPeople(zip: ReadZip, who: Person): Promise<Map<string, Perso
   return people
 }
 
-/** The one job of a bundle, on a machine of this organisation, with a sheet that is known here. */
-async function ownJob(zip: ReadZip, who: Person, transaction: Transaction): Promise<ArchiveRow<'jobs'>> {
-  const [jobs, units, sites, customers] = [
-    await all(zip, 'jobs'),
-    await all(zip, 'units'),
-    await all(zip, 'sites'),
-    await all(zip, 'customers'),
-  ]
-  const [job, ...more] = jobs
+/** The one job of a bundle, with a sheet that is known here. */
+async function ownJob(zip: ReadZip): Promise<ArchiveRow<'jobs'>> {
+  const [job, ...more] = await all(zip, 'jobs')
   if (!job || more.length) throw new NotTaken({ code: 'not-an-archive', file: rowsFile('jobs') })
   if (job.revision !== null && !(await isKnownRevision(job.revision)))
-    throw new NotTaken({ code: 'other-sheet', file: rowsFile('jobs'), fact: units[0]!.sheet })
-  const unit = units.find((u) => u.id === job.unit_id)!
+    throw new NotTaken({ code: 'other-sheet', file: rowsFile('jobs'), fact: job.revision })
+  return job
+}
+
+/** The machine of a job is one of this organisation; where it is not there yet, it is made. */
+async function ensureUnit(zip: ReadZip, id: string, who: Person, transaction: Transaction): Promise<void> {
+  const unit = (await all(zip, 'units')).find((u) => u.id === id)!
   const owner = await ownerOfUnit(unit.id, transaction)
   if (owner !== undefined && owner !== who.organisation)
     throw new NotTaken({ code: 'not-yours', file: rowsFile('units'), line: 1, fact: unit.title })
-  if (owner === undefined) {
-    const site = sites.find((s) => s.id === unit.site_id)!
-    const customer = customers.find((c) => c.id === site.customer_id)!
-    const { id, title, serial, sheet } = unit
-    await bringUnit(who, { id, title, serial, sheet, customer: customer.name, site: site.name }, transaction)
-  }
-  return job
+  if (owner !== undefined) return
+  const site = (await all(zip, 'sites')).find((s) => s.id === unit.site_id)!
+  const customer = (await all(zip, 'customers')).find((c) => c.id === site.customer_id)!
+  const { title, serial, sheet } = unit
+  await bringUnit(who, { id, title, serial, sheet, customer: customer.name, site: site.name }, transaction)
 }
 
 async function bringPhotos(zip: ReadZip, who: Person, transaction: Transaction): Promise<number> {
@@ -106,8 +103,9 @@ export async function importJob(who: Person, file: Uint8Array) {
   const { zip } = opened
   try {
     const people = await knownPeople(zip, who)
-    const { job, brought, photos } = await inTransaction(async (transaction) => {
-      const { id } = await ownJob(zip, who, transaction)
+    const { id, unit_id } = await ownJob(zip)
+    const { brought, photos } = await inTransaction(async (transaction) => {
+      await ensureUnit(zip, unit_id, who, transaction)
       const newPhotos = await bringPhotos(zip, who, transaction)
       const events = await all(zip, 'events')
       const entries = events.map((row) => ({
@@ -126,10 +124,10 @@ export async function importJob(who: Person, file: Uint8Array) {
           { id: uuidv7(), organisation: who.organisation, job: id, events: fresh, by: who.id },
           transaction,
         )
-      return { job: id, brought: outcome, photos: newPhotos }
+      return { brought: outcome, photos: newPhotos }
     })
-    if (brought.fresh.length) announceBrought(who.organisation, job, brought)
-    return { job, fresh: brought.fresh.length, there: brought.there, photos, problems: [] }
+    if (brought.fresh.length) announceBrought(who.organisation, id, brought)
+    return { job: id, fresh: brought.fresh.length, there: brought.there, photos, problems: [] }
   } catch (error) {
     if (error instanceof NotTaken) return wrong([error.fault])
     throw error

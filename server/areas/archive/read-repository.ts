@@ -84,6 +84,7 @@ const SOURCES: Record<ArchiveTable, Source> = {
   },
   stock_moves: { from: 'stock_moves t', where: OWN, order: 't.moved_at, t.id' },
   visits: { from: 'visits t', where: OWN, order: 't.id' },
+  erasures: { from: 'erasures t', where: OWN, order: 't.id' },
   job_imports: { from: 'job_imports t', where: OWN, order: 't.id' },
 }
 

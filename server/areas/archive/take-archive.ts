@@ -63,9 +63,11 @@ class Taking {
   async people(): Promise<void> {
     for await (const { row } of rowsOf(this.zip, 'people')) {
       const own = row as ArchiveRow<'people'>
-      const password = randomBytes(PASSWORD_BYTES).toString('base64url')
-      await insertPerson(this.organisation, own, await hashPassword(password), this.transaction)
       this.names.set(own.id, own.name)
+      // Who has left does not sign in again.
+      const password = own.left_at === null ? randomBytes(PASSWORD_BYTES).toString('base64url') : ''
+      await insertPerson(this.organisation, own, password && (await hashPassword(password)), this.transaction)
+      if (!password) continue
       this.taken.people.push({ email: own.email, name: own.name, role: own.role, password })
     }
   }

@@ -17,6 +17,7 @@ const TABLES: Record<PlainTable, { table: string; ofOrganisation: boolean }> = {
   events: { table: 'job_events', ofOrganisation: false },
   stock_moves: { table: 'stock_moves', ofOrganisation: true },
   visits: { table: 'visits', ofOrganisation: true },
+  erasures: { table: 'erasures', ofOrganisation: true },
   job_imports: { table: 'job_imports', ofOrganisation: true },
 }
 
@@ -57,14 +58,14 @@ export async function insertOrganisation(row: ArchiveRow<'organisation'>, transa
 
 export async function insertPerson(
   organisation: string,
-  { id, email, name, role, kit }: ArchiveRow<'people'>,
+  { id, email, name, role, kit, left_at }: ArchiveRow<'people'>,
   passwordHash: string,
   transaction: Transaction,
 ): Promise<void> {
   await database().query(
-    `INSERT INTO users (id, organisation_id, email, name, role, kit, password_hash) VALUES ($1, $2, $3, $4, $5, $6::jsonb, $7)`,
+    `INSERT INTO users (id, organisation_id, email, name, role, kit, password_hash, left_at) VALUES ($1, $2, $3, $4, $5, $6::jsonb, $7, $8)`,
     {
-      bind: [id, organisation, email, name, role, kit === null ? null : JSON.stringify(kit), passwordHash],
+      bind: [id, organisation, email, name, role, kit === null ? null : JSON.stringify(kit), passwordHash, left_at],
       transaction,
     },
   )
@@ -108,14 +109,14 @@ export async function insertRevisions(
 /** The row of a job; what it has come to follows once its events are there. */
 export async function insertJobRow(
   organisation: string,
-  { id, unit_id, revision, opened_by, created_at, touched_at, touched_by, seq }: ArchiveRow<'jobs'>,
+  { id, unit_id, revision, opened_by, created_at, touched_at, touched_by, seq, papers_erased_at }: ArchiveRow<'jobs'>,
   transaction: Transaction,
 ): Promise<void> {
   await database().query(
-    `INSERT INTO jobs (id, organisation_id, unit_id, revision, opened_by, created_at, touched_at, touched_by, seq)
-     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9)`,
+    `INSERT INTO jobs (id, organisation_id, unit_id, revision, opened_by, created_at, touched_at, touched_by, seq, papers_erased_at)
+     VALUES ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10)`,
     {
-      bind: [id, organisation, unit_id, revision, opened_by, created_at, touched_at, touched_by, seq],
+      bind: [id, organisation, unit_id, revision, opened_by, created_at, touched_at, touched_by, seq, papers_erased_at],
       transaction,
     },
   )

@@ -126,11 +126,16 @@ export async function findEvents(
 }
 
 /** Events of a job after a sequence, in order, at most so many. */
-export async function eventsAfter(job: string, after: number, most: number): Promise<SequencedEvent[]> {
+export async function eventsAfter(
+  job: string,
+  after: number,
+  most: number,
+  transaction?: Transaction,
+): Promise<SequencedEvent[]> {
   const rows = await database().query<EventRow>(
     `SELECT ${EVENT} FROM job_events e JOIN users p ON p.id = e.user_id
      WHERE e.job_id = $1 AND e.seq > $2 ORDER BY e.seq LIMIT $3`,
-    { bind: [job, after, most], type: QueryTypes.SELECT },
+    { bind: [job, after, most], type: QueryTypes.SELECT, transaction },
   )
   return rows.map(toEvent)
 }
@@ -227,8 +232,14 @@ export const unfoldedJobs = (): Promise<{ id: string; sheet: string; revision: s
     { type: QueryTypes.SELECT },
   )
 
-export async function writeStanding(job: string, standing: JobStanding): Promise<void> {
-  await database().query(`UPDATE jobs SET standing = $2::jsonb, bypassed = $3, closed_at = $4 WHERE id = $1`, {
-    bind: [job, JSON.stringify(standing), standing.bypasses.length > 0, standing.closed?.at ?? null],
-  })
+/** What a job has come to, folded anew; when it was closed stays where that is known. */
+export async function writeStanding(job: string, standing: JobStanding, transaction?: Transaction): Promise<void> {
+  const { closed, bypasses } = standing
+  await database().query(
+    `UPDATE jobs SET standing = $2::jsonb, bypassed = $3, closed_at = CASE WHEN $4 THEN COALESCE(closed_at, $5) END WHERE id = $1`,
+    {
+      bind: [job, JSON.stringify(standing), bypasses.length > 0, closed !== undefined, closed?.at ?? null],
+      transaction,
+    },
+  )
 }

@@ -17,6 +17,7 @@ import { closedJobs, machineYears } from './record-repository'
 import { eventsAfter, lockJob } from './repository'
 
 export { announceBrought, bringIn } from './bring-in'
+export { refoldJob } from './refold'
 
 /** Jobs on one page of the list. */
 const PAGE = 50

@@ -11,6 +11,8 @@ const BACK_AFTER = 1000
 export type News =
   | { type: 'job'; organisation: string; job: string; seq: number }
   | { type: 'ended'; session: string }
+  /** Something of persons was erased: whoever keeps any of it lets it go. */
+  | { type: 'erased'; organisation: string }
   | { type: 'again' }
   /** This process is about to end: streams close, so that the tabs find another. */
   | { type: 'stopping' }
@@ -50,6 +52,12 @@ export function announceJob(organisation: string, job: string, seq: number): voi
 /** Says to every process that a session has ended. */
 export async function announceEnd(session: string): Promise<void> {
   waiting.set(session, { type: 'ended', session })
+  await flush()
+}
+
+/** Says to every process that something was erased. */
+export async function announceErased(organisation: string): Promise<void> {
+  waiting.set(`erased ${organisation}`, { type: 'erased', organisation })
   await flush()
 }
 

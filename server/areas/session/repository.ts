@@ -24,7 +24,7 @@ export async function findSession(tokenHash: Buffer): Promise<SessionRow | undef
   const [row] = await database().query<SessionRow>(
     `SELECT s.id AS session, s.seen_at, ${PERSON}
      FROM sessions s JOIN users u ON u.id = s.user_id JOIN organisations o ON o.id = u.organisation_id
-     WHERE s.token_hash = $1 AND s.expires_at > now()`,
+     WHERE s.token_hash = $1 AND s.expires_at > now() AND u.left_at IS NULL`,
     { bind: [tokenHash], type: QueryTypes.SELECT },
   )
   return row
@@ -41,7 +41,7 @@ export const findPerson = async (user: string): Promise<Omit<SessionRow, 'sessio
 export const writeKit = async (user: string, kit: Person['kit']): Promise<void> =>
   void (await User.update({ kit }, { where: { id: user } }))
 
-export const findUserByEmail = (email: string): Promise<User | null> => User.findOne({ where: { email } })
+export const findUserByEmail = (email: string): Promise<User | null> => User.findOne({ where: { email, leftAt: null } })
 
 export async function insertSession(row: {
   id: string
@@ -67,6 +67,6 @@ export const sessionsOf = (userId: string): Promise<Session[]> =>
 
 export const peopleOf = (organisation: string): Promise<Pick<SessionRow, 'id' | 'name' | 'role'>[]> =>
   database().query<Pick<SessionRow, 'id' | 'name' | 'role'>>(
-    'SELECT id, name, role FROM users WHERE organisation_id = $1 ORDER BY name, id',
+    'SELECT id, name, role FROM users WHERE organisation_id = $1 AND left_at IS NULL ORDER BY name, id',
     { bind: [organisation], type: QueryTypes.SELECT },
   )

@@ -134,6 +134,14 @@ async function endOwn(event: H3Event): Promise<void> {
   if (await deleteSession(own.session, own.person.id)) await announceEnd(own.session)
 }
 
+/** Sessions whose rows are gone open nothing any more, at once. */
+export async function endSessions(sessions: readonly string[]): Promise<void> {
+  for (const session of sessions) {
+    forget(session)
+    await announceEnd(session)
+  }
+}
+
 export async function signOut(event: H3Event): Promise<void> {
   await endOwn(event)
   takeToken(event)

@@ -54,6 +54,25 @@ export async function findUnit(
 export const findUnitSheet = (id: string, organisation: string, transaction: Transaction): Promise<Unit | null> =>
   Unit.findOne({ where: { id, organisationId: organisation }, attributes: ['id', 'sheet'], transaction })
 
+const idOf = async (sql: string, bind: unknown[], transaction: Transaction): Promise<string> =>
+  (await database().query<{ id: string }>(sql, { bind, type: QueryTypes.SELECT, transaction }))[0]!.id
+
+// The empty updates give the row back where it is there already.
+
+/** A customer by its name, made where it is not there yet. */
+export const ensureCustomer = (
+  organisation: string,
+  customer: string,
+  newId: () => string,
+  transaction: Transaction,
+): Promise<string> =>
+  idOf(
+    `INSERT INTO customers (id, organisation_id, name) VALUES ($1, $2, $3)
+     ON CONFLICT (organisation_id, name) DO UPDATE SET name = EXCLUDED.name RETURNING id`,
+    [newId(), organisation, customer],
+    transaction,
+  )
+
 /** The site of a customer by their names; either is made where it is not there yet. */
 export async function ensureSite(
   organisation: string,
@@ -62,18 +81,12 @@ export async function ensureSite(
   newId: () => string,
   transaction: Transaction,
 ): Promise<string> {
-  const one = async <T>(sql: string, bind: unknown[]) =>
-    (await database().query<T & { id: string }>(sql, { bind, type: QueryTypes.SELECT, transaction }))[0]!.id
-  // The empty update gives the row back where it is there already.
-  const owner = await one(
-    `INSERT INTO customers (id, organisation_id, name) VALUES ($1, $2, $3)
-     ON CONFLICT (organisation_id, name) DO UPDATE SET name = EXCLUDED.name RETURNING id`,
-    [newId(), organisation, customer],
-  )
-  return one(
+  const owner = await ensureCustomer(organisation, customer, newId, transaction)
+  return idOf(
     `INSERT INTO sites (id, customer_id, name) VALUES ($1, $2, $3)
      ON CONFLICT (customer_id, name) DO UPDATE SET name = EXCLUDED.name RETURNING id`,
     [newId(), owner, site],
+    transaction,
   )
 }
 

@@ -7,7 +7,7 @@ import { QueryTypes, type Sequelize } from 'sequelize'
 import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { strFromU8, strToU8, unzipSync, zipSync, type Zippable } from 'fflate'
 import { describeArchiveFault } from '../../../core/words'
-import { exportArchive, takeArchive } from '../../../server/areas/archive/service'
+import { exportArchive, exportJob, importJob, takeArchive } from '../../../server/areas/archive/service'
 import { writePhoto } from '../../../server/areas/photos/service'
 import { findPersonById } from '../../../server/areas/session/service'
 import { currentRevision, publishLibrary } from '../../../server/areas/sheets/service'
@@ -229,5 +229,119 @@ describe('an archive', () => {
     } finally {
       useDatabase(first)
     }
+  })
+})
+
+describe('a job bundle', () => {
+  const bundleOf = async (job: string) => Buffer.from(await exportJob(mara, job))
+  const jobs = async () =>
+    (await first.query<{ id: string }>('SELECT id FROM jobs WHERE organisation_id = $1 ORDER BY md5(id::text)', {
+      bind: [EBB],
+      type: QueryTypes.SELECT,
+    })) as { id: string }[]
+  const eventsOf = (job: string) =>
+    first.query('SELECT to_jsonb(e) AS e FROM job_events e WHERE job_id = $1 ORDER BY seq', {
+      bind: [job],
+      type: QueryTypes.SELECT,
+    })
+  const standingOf = (job: string) =>
+    first.query('SELECT seq, standing, bypassed, listed FROM jobs WHERE id = $1', {
+      bind: [job],
+      type: QueryTypes.SELECT,
+    })
+  /** As if a copy of before the job had been restored: nothing of it is there. */
+  async function lose(job: string): Promise<void> {
+    await first.query(
+      `SET session_replication_role = replica; DELETE FROM job_events WHERE job_id = :job; DELETE FROM job_words WHERE job_id = :job;
+       DELETE FROM job_results WHERE job_id = :job; DELETE FROM jobs WHERE id = :job; SET session_replication_role = DEFAULT`,
+      { replacements: { job } },
+    )
+  }
+
+  it('of a job that is there changes nothing; of one that was lost brings all of it back, once', async () => {
+    const own = await open(mara)
+    const [{ number }] = (await first.query<{ number: string }>(
+      "SELECT number FROM parts p JOIN stock_levels l ON l.part_id = p.id WHERE l.store = 'shop' AND l.count > 0 LIMIT 1",
+      { type: QueryTypes.SELECT },
+    )) as [{ number: string }]
+    await send(mara, own, entry({ type: 'used', title: 'Coil', number, count: 1, from: 'shop' }))
+    const stock = async () => {
+      const { stock_levels, stock_moves } = await rowsOf(first)
+      return stock_moves!.some((m) => m.includes(own)) && stock_levels
+    }
+    const before = await stock()
+    const bundle = await bundleOf(own)
+    await lose(own)
+    await importJob(mara, bundle)
+    // Its part was booked out already.
+    expect(await stock()).toEqual(before)
+    for (const { id } of (await jobs()).slice(0, 25)) {
+      const [events, standing, bundle] = [await eventsOf(id), await standingOf(id), await bundleOf(id)]
+      const all = { job: id, photos: 0, problems: [] }
+      expect(await importJob(mara, bundle)).toEqual({ ...all, fresh: 0, there: events.length })
+      await lose(id)
+      expect(await importJob(mara, bundle)).toEqual({ ...all, fresh: events.length, there: 0 })
+      expect(await importJob(mara, bundle)).toEqual({ ...all, fresh: 0, there: events.length })
+      expect(await eventsOf(id)).toEqual(events)
+      expect(await standingOf(id)).toEqual(standing)
+    }
+  }, 120_000)
+
+  it('of a job that went on in two places puts both together', async () => {
+    const job = await open(mara)
+    const older = await bundleOf(job)
+    await send(mara, job, note('there'))
+    const there = await bundleOf(job)
+    await lose(job)
+    expect(await importJob(mara, older)).toMatchObject({ fresh: 1 })
+    await send(mara, job, note('here'))
+    expect(await importJob(mara, there)).toMatchObject({ fresh: 1, there: 1 })
+    const rows = (await eventsOf(job)) as { e: { seq: number; payload: { text?: string } } }[]
+    expect(rows.map((r) => [r.e.seq, r.e.payload.text])).toEqual([
+      [1, undefined],
+      [2, 'here'],
+      [3, 'there'],
+    ])
+  })
+
+  it('says what is wrong with it, and nothing of it is in', async () => {
+    const job = await open(mara)
+    await send(mara, job, note('one'))
+    const bundle = await bundleOf(job)
+    const files = unzipSync(bundle)
+    const ivo = (await findPersonById('01900000-0000-7000-8000-000000000021'))!
+    const forged = (change: (row: Record<string, unknown>) => unknown) => {
+      const [opened, second] = lines(files, 'events.jsonl')
+      const text = `${opened}\n${JSON.stringify(change(JSON.parse(second!) as Record<string, unknown>))}\n`
+      return Buffer.from(zipSync(agreed({ ...files, 'events.jsonl': strToU8(text) })))
+    }
+    const live = { type: 'action', action: { verb: 'jumper', target: 'lid' } }
+    await lose(job)
+    const count = async () => [(await rowsOf(first)).job_events!.length, (await rowsOf(first)).units!.length]
+    const before = await count()
+    const bad: [Person, Buffer, string][] = [
+      [ivo, bundle, 'does not belong here: Mara E.'],
+      [mara, bundle.subarray(0, 400), 'ends before it is whole'],
+      [mara, Buffer.from('number,title'), 'no file that Duckweed has written'],
+      [mara, forged((row) => ({ ...row, payload: live })), 'events.jsonl, line 2: This entry cannot be taken'],
+      [mara, forged((row) => ({ ...row, user_id: ivo.id })), 'does not belong here'],
+      [mara, Buffer.from(zipSync(archive as Zippable)), 'another sort'],
+    ]
+    for (const [who, file, said] of bad) {
+      const answer = await importJob(who, file)
+      expect(answer).toMatchObject({ job: null, fresh: 0 })
+      expect(answer.problems.join()).toContain(said)
+    }
+    expect(await count()).toEqual(before)
+    expect(await importJob(mara, bundle)).toMatchObject({ job, fresh: 2 })
+    // The same entries with other words in them are not the same entries.
+    expect(
+      (
+        await importJob(
+          mara,
+          forged((row) => ({ ...row, payload: { type: 'note', text: 'two' } })),
+        )
+      ).problems.join(),
+    ).toContain('events.jsonl, line 2')
   })
 })

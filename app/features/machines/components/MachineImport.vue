@@ -1,10 +1,9 @@
 <script setup lang="ts">
-import Button from 'primevue/button'
 import { useRouter } from 'vue-router'
-import { importUnits, MOST_ROWS } from '../../../../shared/contracts/units'
+import { importUnits, MOST_ROWS, UNIT_COLUMNS } from '../../../../shared/contracts/units'
 import { call } from '../../../data/http'
 import { useRowsImport } from '../../../data/use-rows-import'
-import { RowsPreview } from '../../../ui'
+import { RowsFile } from '../../../ui'
 
 const router = useRouter()
 const { rows, file, preview, trouble, busy, read, take } = useRowsImport(
@@ -15,45 +14,21 @@ const { rows, file, preview, trouble, busy, read, take } = useRowsImport(
 </script>
 
 <template>
-  <main class="page narrow">
-    <h1>Machines from a file</h1>
-    <p>
-      A file with a heading line and the columns <strong>title, serial, sheet, customer, site</strong>, separated by
-      commas or semicolons. All rows are taken, or none.
-    </p>
-    <label class="choose">Choose the file <input type="file" accept=".csv,text/csv,text/plain" @change="read" /></label>
-    <p v-if="trouble" role="alert" class="card">{{ trouble }}</p>
-    <template v-if="preview">
-      <p role="status">
-        <template v-if="preview.problems.length"
-          ><strong>{{ preview.problems.length }} things are wrong in {{ file }}.</strong> Nothing has been taken. Mend
-          the file and choose it again.</template
-        >
-        <template v-else
-          >{{ rows.length }} {{ rows.length === 1 ? 'machine' : 'machines' }}, {{ preview.newCustomers.length }} new
-          customers, {{ preview.newSites.length }} new places.</template
-        >
-      </p>
-      <RowsPreview :rows="rows" :problems="preview.problems" />
-      <div class="row">
-        <Button :disabled="preview.problems.length > 0" :loading="busy" @click="take"
-          >Take all {{ rows.length }} in</Button
-        >
-      </div>
-    </template>
-  </main>
+  <RowsFile
+    title="Machines from a file"
+    :rows="rows"
+    :file="file"
+    :problems="preview?.problems"
+    :trouble="trouble"
+    :busy="busy"
+    @read="read"
+    @take="take"
+  >
+    A file with a heading line and the columns <strong>{{ UNIT_COLUMNS.join(', ') }}</strong
+    >, separated by commas or semicolons. All rows are taken, or none.
+    <template #sum
+      >{{ rows.length }} {{ rows.length === 1 ? 'machine' : 'machines' }}, {{ preview?.newCustomers.length }} new
+      customers, {{ preview?.newSites.length }} new places.</template
+    >
+  </RowsFile>
 </template>
-
-<style scoped>
-.narrow {
-  max-width: 1100px;
-}
-.choose {
-  display: grid;
-  gap: 0.4rem;
-  font-weight: 600;
-}
-.choose input {
-  min-height: 44px;
-}
-</style>

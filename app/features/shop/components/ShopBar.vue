@@ -7,6 +7,7 @@ const ROOMS = [
   { to: '/shop/schedule', title: 'Schedule' },
   { to: '/shop/parts', title: 'Parts' },
   { to: '/shop/figures', title: 'Figures' },
+  { to: '/shop/files', title: 'In and out' },
 ]
 const route = useRoute()
 const here = (to: string) => route.path === to || route.path.startsWith(`${to}/`)

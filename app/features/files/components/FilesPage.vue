@@ -1,0 +1,119 @@
+<script setup lang="ts">
+import Button from 'primevue/button'
+import { computed, ref } from 'vue'
+import { useRouter } from 'vue-router'
+import { csvOf } from '../../../../core/foundation/csv'
+import { ARCHIVE_PATH } from '../../../../shared/contracts/archive'
+import { CUSTOMER_COLUMNS, listCustomers, listUnits, UNIT_COLUMNS } from '../../../../shared/contracts/units'
+import { call } from '../../../data/http'
+import { saveFile } from '../../../data/save-file'
+import { useSession } from '../../session'
+import JobBundle from './JobBundle.vue'
+
+/** Everything that comes in or goes out as a file. */
+const router = useRouter()
+const session = useSession()
+const role = computed(() => session.person?.role)
+const mayWrite = computed(() => role.value === 'lead' || role.value === 'technician')
+const trouble = ref('')
+
+async function saved(make: () => Promise<void>): Promise<void> {
+  trouble.value = ''
+  try {
+    await make()
+  } catch (error) {
+    trouble.value = error instanceof Error ? error.message : String(error)
+  }
+}
+const saveCustomers = () =>
+  saved(async () => {
+    const { customers } = await call(listCustomers)
+    const rows = customers.flatMap(({ name, sites }) =>
+      sites.length ? sites.map((s) => [name, s.name]) : [[name, '']],
+    )
+    saveFile('customers.csv', csvOf([CUSTOMER_COLUMNS, ...rows]))
+  })
+const saveMachines = () =>
+  saved(async () => {
+    const { units } = await call(listUnits)
+    const rows = units.map((u) => [u.title, u.serial, u.sheet, u.customer.name, u.site.name])
+    saveFile('machines.csv', csvOf([UNIT_COLUMNS, ...rows]))
+  })
+</script>
+
+<template>
+  <main class="page narrow">
+    <h1>In and out</h1>
+    <p v-if="trouble" role="alert" class="card">{{ trouble }}</p>
+    <section class="card" aria-labelledby="tables">
+      <h2 id="tables">Tables for a spreadsheet</h2>
+      <ul class="tables">
+        <li>
+          <strong>Customers and places</strong>
+          <span class="push" />
+          <Button severity="secondary" @click="saveCustomers">Save customers</Button>
+          <Button v-if="mayWrite" severity="secondary" @click="router.push('/shop/files/customers')"
+            >Customers from a file</Button
+          >
+        </li>
+        <li>
+          <strong>Machines</strong>
+          <span class="push" />
+          <Button severity="secondary" @click="saveMachines">Save machines</Button>
+          <Button v-if="mayWrite" severity="secondary" @click="router.push('/machines/import')"
+            >Machines from a file</Button
+          >
+        </li>
+        <li>
+          <strong>Parts</strong>
+          <span class="push" />
+          <Button severity="secondary" @click="router.push('/shop/parts')">To the parts</Button>
+          <Button v-if="mayWrite" severity="secondary" @click="router.push('/shop/parts/import')"
+            >Parts from a file</Button
+          >
+        </li>
+      </ul>
+    </section>
+    <section v-if="role === 'lead'" class="card" aria-labelledby="all">
+      <h2 id="all">All that the shop owns</h2>
+      <p>
+        One open file: every job with every entry and photo, customers, machines, parts, visits, people, and the sheets
+        that jobs were begun with, as lines of JSON. It opens with any program that reads ZIP, and an empty installation
+        of Duckweed takes it in whole. Passwords are not in it. It holds your customers' data: keep it as you keep
+        those.
+      </p>
+      <a class="archive" :href="ARCHIVE_PATH" download="duckweed-archive.zip">Save the archive</a>
+    </section>
+    <JobBundle v-if="role === 'lead'" />
+  </main>
+</template>
+
+<style scoped>
+.narrow {
+  max-width: 900px;
+}
+.tables {
+  display: grid;
+  gap: 0.6rem;
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+.tables li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0.6rem;
+  align-items: center;
+}
+.archive {
+  display: inline-grid;
+  align-items: center;
+  min-height: 44px;
+  padding: 0 1rem;
+  color: inherit;
+  font-weight: 600;
+  border: 2px solid var(--ink);
+  border-radius: 8px;
+  text-decoration: none;
+}
+</style>

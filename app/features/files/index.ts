@@ -1,0 +1,1 @@
+export { default as FilesPage } from './components/FilesPage.vue'
