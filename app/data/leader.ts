@@ -1,4 +1,5 @@
 import { jobNews, NEWS_PATH } from '../../shared/contracts/news'
+import { letGoErased } from './let-go'
 import { Sender } from './sender'
 import { hear, say } from './tabs'
 
@@ -40,15 +41,20 @@ function openStream(): () => void {
 /** What the one tab of a device that leads does for the person signed in: sends, and listens for all of them. */
 function lead(person: string, personName: string): () => void {
   const sender = new Sender(person, personName)
+  const letGo = () => void letGoErased(person).catch(() => undefined)
   const deaf = hear((message) => {
     if (message.type === 'entered') void sender.takeUp(message.job)
     if (message.type === 'settle') sender.settle(message.job, message.id, message.how)
-    if (message.type === 'again') sender.due()
+    if (message.type === 'again') {
+      sender.due()
+      letGo()
+    }
   })
   const back = () => say({ type: 'again' })
   window.addEventListener('online', back)
   const close = openStream()
   void sender.start().catch(() => undefined)
+  letGo()
   return () => {
     deaf()
     window.removeEventListener('online', back)

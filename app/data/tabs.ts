@@ -8,6 +8,8 @@ export type Message =
   | { type: 'job'; job: string; seq: number }
   /** News may have been missed: whoever shows something asks again. */
   | { type: 'again' }
+  /** Something of these jobs was erased: what is shown of them is fetched anew. */
+  | { type: 'erased'; jobs: string[] }
   /** What keeps the outbox from being sent; nothing when it goes. */
   | { type: 'trouble'; trouble: { code: string; message: string } | undefined }
   /** This device's clock against the server's, ms. */

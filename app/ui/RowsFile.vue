@@ -35,7 +35,9 @@ const emit = defineEmits<{ read: [event: Event]; take: [] }>()
       </p>
       <RowsPreview :rows="rows" :problems="problems" />
       <div class="row">
-        <Button :disabled="problems.length > 0" :loading="busy" @click="emit('take')">Take all {{ rows.length }} in</Button>
+        <Button :disabled="problems.length > 0" :loading="busy" @click="emit('take')"
+          >Take all {{ rows.length }} in</Button
+        >
       </div>
     </template>
   </main>

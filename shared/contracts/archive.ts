@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { contract, EVERYBODY, id, idParam } from './contract'
 
 /** A stream, not an answer: all that the organisation owns, as one file; for leads. */
-export const ARCHIVE_PATH = '/api/archive'
+export const ARCHIVE_PATH = '/api/archive/stream'
 
 /** Largest bundle of a job, bytes. */
 export const MOST_BUNDLE_BYTES = 64 * 1024 * 1024

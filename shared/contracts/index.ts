@@ -5,6 +5,7 @@ import * as find from './find'
 import * as health from './health'
 import * as jobs from './jobs'
 import * as meters from './meters'
+import * as organisation from './organisation'
 import * as parts from './parts'
 import * as people from './people'
 import * as photos from './photos'
@@ -25,6 +26,7 @@ export const CONTRACTS: Record<string, Contract> = Object.fromEntries(
     health,
     jobs,
     meters,
+    organisation,
     parts,
     people,
     photos,

@@ -113,6 +113,8 @@ const BODIES: Record<string, () => unknown> = {
   moveStock: () => ({ type: 'received', id: uuidv7(), to: 'shop', count: 1 }),
   importParts: () => ({ commit: true, rows: [{ number: 'X-2', title: 'x' }] }),
   allowMeter: () => ({ name: 'bench', host: '192.168.4.20', port: 5025 }),
+  importCustomers: () => ({ commit: true, rows: [{ customer: 'c2', site: 's2' }] }),
+  writeRules: () => ({ hourMinor: 6000, workBegins: 480, workEnds: 1020, travelMinutes: 15, keepPapersMonths: null }),
   importUnits: () => ({ commit: true, rows: [{ title: 'x', sheet: 'orrisk-tl40', customer: 'c', site: 's' }] }),
 }
 const ask = (request: APIRequestContext, contract: Contract, name: string, params: Record<string, string>) =>

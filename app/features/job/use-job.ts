@@ -103,6 +103,10 @@ export function useJob(id: string) {
   const deaf = hear((message) => {
     if (message.type === 'job' && message.job === id && message.seq > seen()) void news(message.seq)
     if (message.type === 'again') void fromServer()
+    if (message.type === 'erased' && message.jobs.includes(id)) {
+      kept.value = []
+      void fromServer()
+    }
   })
   /** Another tab may have brought it to the device already; what is missing is asked for. */
   async function news(seq: number): Promise<void> {

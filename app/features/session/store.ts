@@ -66,5 +66,10 @@ export const useSession = defineStore('session', () => {
   async function equip(kit: NonNullable<Person['kit']>): Promise<void> {
     keep((await call(updateKit, { body: kit })).person)
   }
-  return { person, look, expire, enter, leave, equip }
+  /** What holds for the person may have changed: it is asked for anew. */
+  async function renew(): Promise<void> {
+    const { person: who } = await call(whoAmI)
+    if (who) keep(who)
+  }
+  return { person, look, renew, expire, enter, leave, equip }
 })

@@ -34,6 +34,18 @@ export const jobsOfPerson = (organisation: string, person: string, transaction: 
     transaction,
   )
 
+const PAST_KEEPING = `o.keep_papers_months IS NOT NULL AND j.papers_erased_at IS NULL
+  AND j.closed_at < now() - make_interval(months => o.keep_papers_months) AND NOT j.standing ? 'unsafe'`
+
+/** How many jobs of an organisation have papers that are to go. */
+export async function papersDue(organisation: string): Promise<number> {
+  const [row] = await all<{ due: number }>(
+    `SELECT count(*)::int AS due FROM jobs j JOIN organisations o ON o.id = j.organisation_id WHERE o.id = $1 AND ${PAST_KEEPING}`,
+    [organisation],
+  )
+  return row!.due
+}
+
 /**
  * Closed jobs whose papers have been kept for as long as their organisation says. Of a machine that was left unsafe they stay: they show
  * who was warned.
@@ -45,8 +57,7 @@ export const jobsPastKeeping = (
   all(
     `SELECT j.id, u.sheet, j.revision, j.organisation_id AS organisation
      FROM jobs j JOIN units u ON u.id = j.unit_id JOIN organisations o ON o.id = j.organisation_id
-     WHERE o.keep_papers_months IS NOT NULL AND j.papers_erased_at IS NULL
-       AND j.closed_at < now() - make_interval(months => o.keep_papers_months) AND NOT j.standing ? 'unsafe'
+     WHERE ${PAST_KEEPING}
      ORDER BY j.closed_at LIMIT $1 FOR UPDATE OF j SKIP LOCKED`,
     [most],
     transaction,

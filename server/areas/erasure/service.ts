@@ -16,6 +16,8 @@ const MOST_SHOWN = 1000
 /** What was written at the same moment elsewhere may come a little later, ms. */
 const OVERLAP = 5 * 60_000
 
+export { papersDue } from './repository'
+
 /** What is kept of a customer, counted. */
 export async function heldOfCustomer(who: Person, customer: string) {
   const held = await rows.heldOfCustomer(who.organisation, customer)

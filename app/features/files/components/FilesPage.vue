@@ -45,7 +45,7 @@ const saveMachines = () =>
   <main class="page narrow">
     <h1>In and out</h1>
     <p v-if="trouble" role="alert" class="card">{{ trouble }}</p>
-    <section class="card" aria-labelledby="tables">
+    <section class="card stack" aria-labelledby="tables">
       <h2 id="tables">Tables for a spreadsheet</h2>
       <ul class="tables">
         <li>
@@ -74,7 +74,7 @@ const saveMachines = () =>
         </li>
       </ul>
     </section>
-    <section v-if="role === 'lead'" class="card" aria-labelledby="all">
+    <section v-if="role === 'lead'" class="card stack" aria-labelledby="all">
       <h2 id="all">All that the shop owns</h2>
       <p>
         One open file: every job with every entry and photo, customers, machines, parts, visits, people, and the sheets
@@ -105,8 +105,17 @@ const saveMachines = () =>
   gap: 0.6rem;
   align-items: center;
 }
+@media (max-width: 700px) {
+  .tables strong {
+    width: 100%;
+  }
+  .tables .push {
+    display: none;
+  }
+}
 .archive {
   display: inline-grid;
+  justify-self: start;
   align-items: center;
   min-height: 44px;
   padding: 0 1rem;

@@ -37,14 +37,16 @@ const entries = (n: number) => (n === 1 ? '1 entry' : `${n} entries`)
 </script>
 
 <template>
-  <section class="card" aria-labelledby="bundle">
+  <section class="card stack" aria-labelledby="bundle">
     <h2 id="bundle">A job from a file</h2>
     <p>
       A job that was saved as a file (in its Report step) comes back here with its entries and photos: after an older
       copy was restored, or from another installation of the same shop. Everything in it is judged as when it was
       entered, and all of it is taken or none. What is there already stays.
     </p>
-    <label class="field">Choose the file <input type="file" accept=".zip,application/zip" :disabled="busy" @change="take" /></label>
+    <label class="field"
+      >Choose the file <input type="file" accept=".zip,application/zip" :disabled="busy" @change="take"
+    /></label>
     <p v-if="busy" role="status">Reading it …</p>
     <p v-if="trouble" role="alert">{{ trouble }}</p>
     <template v-if="answer">

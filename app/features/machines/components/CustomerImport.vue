@@ -24,9 +24,8 @@ const { rows, file, preview, trouble, busy, read, take } = useRowsImport(
     @read="read"
     @take="take"
   >
-    A file with a heading line and the columns <strong>{{ CUSTOMER_COLUMNS.join(', ') }}</strong
-    >, separated by commas or semicolons: a row for each place. A row without a place is the customer alone. All rows
-    are taken, or none.
+    A file with a heading line and the columns <strong>{{ CUSTOMER_COLUMNS.join(', ') }}</strong>, separated by commas
+    or semicolons: a row for each place. A row without a place is the customer alone. All rows are taken, or none.
     <template #sum
       >{{ preview?.newCustomers.length }} new customers, {{ preview?.newSites.length }} new places,
       {{ preview?.there }} there already.</template

@@ -24,8 +24,8 @@ const { rows, file, preview, trouble, busy, read, take } = useRowsImport(
     @read="read"
     @take="take"
   >
-    A file with a heading line and the columns <strong>{{ UNIT_COLUMNS.join(', ') }}</strong
-    >, separated by commas or semicolons. All rows are taken, or none.
+    A file with a heading line and the columns <strong>{{ UNIT_COLUMNS.join(', ') }}</strong>, separated by commas or
+    semicolons. All rows are taken, or none.
     <template #sum
       >{{ rows.length }} {{ rows.length === 1 ? 'machine' : 'machines' }}, {{ preview?.newCustomers.length }} new
       customers, {{ preview?.newSites.length }} new places.</template

@@ -25,9 +25,9 @@ const { rows, file, preview, trouble, busy, read, take } = useRowsImport(
     @read="read"
     @take="take"
   >
-    A file with a heading line and the columns <strong>{{ PART_COLUMNS.join(', ') }}</strong
-    >; only the first two must be there. Several things in one cell stand with semicolons between. A number that is
-    there already is written anew. All rows are taken, or none.
+    A file with a heading line and the columns <strong>{{ PART_COLUMNS.join(', ') }}</strong>; only the first two must
+    be there. Several things in one cell stand with semicolons between. A number that is there already is written anew.
+    All rows are taken, or none.
     <template #sum>{{ rows.length }} parts, {{ preview?.changed }} of them there already.</template>
   </RowsFile>
 </template>

@@ -1,21 +1,26 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import { useRoute } from 'vue-router'
 import { NuxtLink } from '#components'
+import { useSession } from '../../session'
 
 /** The rooms of the shop; one stands here only when it works. */
+const session = useSession()
 const ROOMS = [
   { to: '/shop/schedule', title: 'Schedule' },
   { to: '/shop/parts', title: 'Parts' },
   { to: '/shop/figures', title: 'Figures' },
   { to: '/shop/files', title: 'In and out' },
+  { to: '/shop/rules', title: 'Rules', lead: true },
 ]
+const rooms = computed(() => ROOMS.filter((r) => !r.lead || session.person?.role === 'lead'))
 const route = useRoute()
 const here = (to: string) => route.path === to || route.path.startsWith(`${to}/`)
 </script>
 
 <template>
   <nav class="rooms" aria-label="Shop">
-    <NuxtLink v-for="r in ROOMS" :key="r.to" :to="r.to" :aria-current="here(r.to) ? 'page' : undefined">{{
+    <NuxtLink v-for="r in rooms" :key="r.to" :to="r.to" :aria-current="here(r.to) ? 'page' : undefined">{{
       r.title
     }}</NuxtLink>
   </nav>
@@ -36,6 +41,7 @@ const here = (to: string) => route.path === to || route.path.startsWith(`${to}/`
   min-height: 44px;
   padding: 0 0.9rem;
   color: inherit;
+  white-space: nowrap;
   text-decoration: none;
   border-bottom: 4px solid transparent;
 }

@@ -3,6 +3,8 @@ import Button from 'primevue/button'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { reportOf, toCsv, type ReportReader } from '../../../../../core/report'
 import { describeReportState } from '../../../../../core/words'
+import { exportJob } from '../../../../../shared/contracts/archive'
+import { call } from '../../../../data/http'
 import { saveFile } from '../../../../data/save-file'
 import { formatMoment } from '../../../../ui'
 import { notify } from '../../../shell'
@@ -44,6 +46,17 @@ const name = computed(() => `${meta.value?.unit.title ?? 'report'} ${state.value
 const saveCsv = () => report.value && saveFile(`${name.value}.csv`, toCsv(report.value))
 const saveJson = () =>
   report.value && saveFile(`${name.value}.json`, `${JSON.stringify(report.value, null, 1)}\n`, 'application/json')
+/** Photos take their time on a thin line, ms. */
+const PATIENCE = 120_000
+/** The job itself, with every entry and photo, as it can be taken in again. */
+async function saveBundle() {
+  try {
+    const bytes = await call(exportJob, { params: { id }, patience: PATIENCE })
+    saveFile(`${name.value} job.zip`, bytes as Uint8Array<ArrayBuffer>, exportJob.file!.type)
+  } catch (error) {
+    notify({ kind: 'trouble', text: error instanceof Error ? error.message : String(error) })
+  }
+}
 async function savePdf(which: (typeof reports.value)[number]) {
   try {
     saveFile(`${name.value} ${which.form}.pdf`, await file(which.id), 'application/pdf')
@@ -80,6 +93,7 @@ const signed = computed(() => state.value.signed.findLast((s) => s.for === 'work
           >
           <Button severity="secondary" :disabled="!report" @click="saveCsv">Save as CSV</Button>
           <Button severity="secondary" :disabled="!report" @click="saveJson">Save as JSON</Button>
+          <Button severity="secondary" @click="saveBundle">Save the whole job as a file</Button>
         </div>
         <p v-if="waiting.length" class="small" role="status">
           {{ waiting.length }} {{ waiting.length === 1 ? 'entry waits' : 'entries wait' }} on this device: the server

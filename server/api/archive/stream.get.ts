@@ -1,8 +1,8 @@
 import { defineEventHandler, sendStream, setResponseHeaders } from 'h3'
-import { exportArchive } from '../areas/archive/service'
-import { requireUser } from '../areas/session/service'
-import { withDatabase } from '../platform/database'
-import { apiError } from '../platform/errors'
+import { exportArchive } from '../../areas/archive/service'
+import { requireUser } from '../../areas/session/service'
+import { withDatabase } from '../../platform/database'
+import { apiError } from '../../platform/errors'
 
 /** Everything that the organisation owns, as one file. */
 export default defineEventHandler(async (event) => {
