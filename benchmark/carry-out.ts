@@ -139,4 +139,7 @@ export function carryOut(
   } as const
   put(as === 'passed' ? seen : left, 1)
   for (const p of proofs.filter((q) => !DEAD.has(q.id))) put(holds(p), 1)
+  // Found as it usually is, and left so.
+  for (const { id, usual } of machine.sheet.settings)
+    if (usual !== undefined) put({ type: 'setting', setting: id, as: 'left', text: usual }, 1)
 }

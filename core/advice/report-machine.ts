@@ -41,7 +41,7 @@ export function reportMachineOf(engine: Engine): ReportMachine {
     checks: Object.fromEntries(
       repairs.flatMap((r) => newPartChecks(machine, r).map((c) => [`${sheet.repairs[r].id} ${c.id}`, c.title])),
     ),
-    settings: sheet.settings.map(({ title, usual }) => ({ title, usual })),
+    settings: sheet.settings.map(({ id, title, usual }) => ({ id, title, usual })),
     care: sheet.care.map(({ text, every, why }) => ({ text, every, why })),
   }
 }

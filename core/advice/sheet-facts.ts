@@ -45,6 +45,7 @@ export function factsOf(catalogue: TestCatalogue): SheetFacts {
       ...(price > 0 ? { price } : {}),
     })),
     care: sheet.care.map(({ text, every, why }) => ({ text, every, why })),
+    settings: sheet.settings.map(({ id, title }) => ({ id, title })),
     tests: Object.fromEntries(
       procedures.map((p) => [
         p.id,

@@ -9,7 +9,7 @@ import { LEAD_OFF, standingAt, type Confirmation, type JobStanding } from './sta
  */
 export const isRetractable = (payload: Payload): boolean =>
   ['reading', 'safety', 'note', 'photo', 'label', 'marked', 'retracted'].includes(payload.type) ||
-  ['ticked', 'new-part', 'used', 'condemned', 'proven'].includes(payload.type) ||
+  ['ticked', 'new-part', 'used', 'condemned', 'proven', 'setting'].includes(payload.type) ||
   (payload.type === 'action' && payload.action.verb === 'repair')
 
 type Find = (id: string) => Pick<SequencedEvent, 'id' | 'seq' | 'payload'> | undefined

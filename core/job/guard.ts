@@ -165,6 +165,8 @@ function problemsOf({ payload }: JobEvent, facts: SheetFacts): { code: RefusalCo
       return unless(payload.repair === '' || facts.repairs.some((r) => r.id === payload.repair))
     case 'safety':
       return unless(facts.needs.some((n) => n.id === payload.step))
+    case 'setting':
+      return unless(facts.settings?.some((s) => s.id === payload.setting) ?? false)
     case 'decided':
     case 'ticked':
     case 'new-part':

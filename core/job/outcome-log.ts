@@ -21,6 +21,7 @@ export interface OutcomeLog {
   leftUnsafe: Entered<'left-unsafe'>[]
   signed: Entered<'signed'>[]
   notSigned: Entered<'not-signed'>[]
+  settings: Entered<'setting'>[]
   followUps: Entered<'follow-up'>[]
 }
 
@@ -35,6 +36,7 @@ export const emptyOutcome = (): OutcomeLog => ({
   leftUnsafe: [],
   signed: [],
   notSigned: [],
+  settings: [],
   followUps: [],
 })
 
@@ -49,6 +51,7 @@ const LIST_OF = {
   'left-unsafe': 'leftUnsafe',
   signed: 'signed',
   'not-signed': 'notSigned',
+  setting: 'settings',
   'follow-up': 'followUps',
 } as const satisfies Partial<Record<Payload['type'], keyof OutcomeLog>>
 

@@ -88,6 +88,8 @@ export const OUTCOME_PAYLOADS = [
     name: text(120),
     text: text(600, 1),
   }),
+  /** How something that is set on the machine was found, or is left. */
+  z.strictObject({ type: z.literal('setting'), setting: name, as: z.enum(['found', 'left']), text: text(120, 1) }),
   /** Somebody looks at it again on a day, and why. */
   z.strictObject({ type: z.literal('follow-up'), on: day, why: text(600, 1) }),
 ] as const

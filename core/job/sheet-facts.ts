@@ -37,7 +37,7 @@ export interface ProofNeed {
  * once when the revision is kept, so that no request runs a machine.
  */
 /** Form and content of facts: raised when the same sheet gives other tests or names than before. */
-export const FACTS_VERSION = 14
+export const FACTS_VERSION = 15
 
 export interface SheetFacts {
   /** Which version made them; absent in the first. */
@@ -58,6 +58,8 @@ export interface SheetFacts {
   family?: { id: string; title: string }
   /** What its owner does for it; absent in facts of before it was kept. */
   care?: { text: string; every: string; why: string }[]
+  /** What is set on it; absent in facts of before it was kept. */
+  settings?: { id: string; title: string }[]
   tests: Record<
     string,
     {

@@ -19,7 +19,7 @@ export interface ReportMachine {
   /** Things that have to hold after repairs, and checks of new parts, by id. */
   proofs: Readonly<Record<string, string>>
   checks: Readonly<Record<string, string>>
-  settings: readonly { title: string; usual: string | undefined }[]
+  settings: readonly { id: string; title: string; usual: string | undefined }[]
   care: readonly { text: string; every: string; why: string }[]
 }
 

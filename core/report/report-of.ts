@@ -9,6 +9,7 @@ import {
   describeProven,
   describeProvenItem,
   describeStore,
+  describeSetting,
 } from '../words'
 import type { LogLine, Report, ReportJudgement, ReportMachine, ReportReader, ReportUnit } from './contract'
 
@@ -144,6 +145,13 @@ function notedOf(
   }
 }
 
+/** What is set on the machine: as it was found, as it is left, and what is usual. */
+const settingsOf = (job: Job, machine: ReportMachine): string[] =>
+  machine.settings.map(({ id, title, usual }) => {
+    const said = (as: 'found' | 'left') => job.settings.findLast((s) => s.setting === id && s.as === as)?.text
+    return describeSetting({ title, found: said('found'), left: said('left'), usual })
+  })
+
 /** Who has entered anything, in the order in which they came. */
 const peopleOf = (job: Job, opened: { by: string }): string[] => [
   ...new Set([
@@ -191,7 +199,7 @@ export function reportOf(
     ...priceOf(job),
     ...warningOf(job),
     ...notedOf(job, machine, reader),
-    settings: machine.settings.map((s) => (s.usual ? `${s.title}, usually ${s.usual}` : s.title)),
+    settings: settingsOf(job, machine),
     care: machine.care.map((c) => `${c.every}: ${c.text}. ${c.why}`),
     ...(job.followUp ? { followUp: job.followUp } : {}),
     helpLine: describeHelpLine({

@@ -47,6 +47,7 @@ export {
   describeReportState,
 } from './describe-report'
 export { describeClash, describeDue, describeReason } from './describe-schedule'
+export { describeSetting, type SettingSaid } from './describe-setting'
 export { describeStandIn, describeStock } from './describe-stock'
 export { describeStore, STORES } from './describe-store'
 export { spokenAnswer, type SpokenAnswer } from './spoken-answer'

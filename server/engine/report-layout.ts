@@ -255,7 +255,7 @@ class Page {
       ...section(
         'Care',
         list(this.most(r.care, 99, 4)),
-        this.short ? [] : list(r.settings.map((s) => `Setting noted as left: ${s}`)),
+        this.short ? [] : list(r.settings.map((s) => `Setting: ${s}`)),
         own(followUp ? `Looked at again on ${followUp.on}: ${followUp.why}` : ''),
       ),
       ...this.logs(),

@@ -63,6 +63,17 @@ export const unitRecord = contract({
         dimension: z.string(),
       }),
     ),
+    /** How what is set on it was found and left, the newest first. */
+    settings: z.array(
+      z.object({
+        setting: z.string(),
+        title: z.string(),
+        as: z.enum(['found', 'left']),
+        text: z.string(),
+        at: z.string(),
+        job: z.string(),
+      }),
+    ),
     photos: z.array(
       z.object({ photo: z.string(), about: z.string(), text: z.string(), at: z.string(), job: z.string() }),
     ),

@@ -53,6 +53,7 @@ test('all that the shop owns leaves in one file, a job comes back from its own, 
   await expect(page.getByText('This is no file that Duckweed has written.')).toBeVisible()
 
   await page.getByRole('button', { name: 'Customers from a file' }).click()
+  await expect(page.getByRole('heading', { name: 'Customers from a file' })).toBeVisible()
   const file = page.getByLabel('Choose the file')
   await file.setInputFiles(csv('customer,site\nNew Quay Café,Kitchen\n,Loft\n'))
   await expect(page.getByText('1 thing is wrong in customers.csv.')).toBeVisible()
@@ -65,6 +66,7 @@ test('all that the shop owns leaves in one file, a job comes back from its own, 
   const saved = await bytesOf(await download(page, () => page.getByRole('button', { name: 'Save customers' }).click()))
   expect(saved.toString()).toContain("New Quay Café,'=Loft\r\nNew Quay Café,Kitchen\r\nOld Quay,\r\n")
   await page.getByRole('button', { name: 'Customers from a file' }).click()
+  await expect(page.getByRole('heading', { name: 'Customers from a file' })).toBeVisible()
   await file.setInputFiles({ name: 'again.csv', mimeType: 'text/csv', buffer: saved })
   await expect(page.getByText(/0 new customers, 0 new places, \d+ there already/)).toBeVisible()
 
@@ -132,7 +134,8 @@ test('a customer who asks for it is erased: here, in the search, and on a device
   const away = await (await browser.newContext()).newPage()
   await signIn(away, place, JOSS)
   await away.goto(`${place.url}/jobs/${job}/call`)
-  await expect(away.getByText(`${MARK} said that it hums`).first()).toBeVisible()
+  const words = away.getByLabel('In their own words')
+  await expect(words).toHaveValue(`${MARK} said that it hums`)
   await expect.poll(() => onDevice(away)).toContain(MARK)
   await away.context().setOffline(true)
 
@@ -158,6 +161,7 @@ test('a customer who asks for it is erased: here, in the search, and on a device
 
   await away.context().setOffline(false)
   await expect(away.getByText(MARK)).toHaveCount(0, { timeout: 30_000 })
+  await expect(words).toHaveValue('')
   await expect.poll(() => onDevice(away), { timeout: 30_000 }).not.toContain(MARK)
   await away.context().close()
 })

@@ -114,6 +114,23 @@ export const readingsOfUnit = (organisation: string, unit: string, most: number)
     [organisation, unit, most],
   )
 
+export interface SettingRow {
+  setting: string
+  as: 'found' | 'left'
+  text: string
+  at: Date
+  job: string
+}
+
+/** How what is set on a machine was found and left, the newest first. */
+export const settingsOfUnit = (organisation: string, unit: string, most: number): Promise<SettingRow[]> =>
+  select<SettingRow>(
+    `SELECT e.payload->>'setting' AS setting, e.payload->>'as' AS "as", e.payload->>'text' AS text, e.at, j.id AS job
+     FROM jobs j JOIN job_events e ON ${STANDS}
+     WHERE j.organisation_id = $1 AND j.unit_id = $2 AND e.payload->>'type' = 'setting' ORDER BY e.at DESC LIMIT $3`,
+    [organisation, unit, most],
+  )
+
 export const photosOfUnit = (
   organisation: string,
   unit: string,

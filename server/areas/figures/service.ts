@@ -13,6 +13,7 @@ const YEAR = 365
 /** The same repair within so many days is a repeated one. */
 const REPEATED_WITHIN = 730
 const MOST_READINGS = 2000
+const MOST_SETTINGS = 200
 const MOST_PHOTOS = 60
 
 /** The first moment of a day; one that no calendar has is said. */
@@ -94,9 +95,10 @@ export const keepExpected = (job: string, minutes: number) => rows.writeExpected
 /** What a machine's own past says. */
 export async function unitHistory(who: Person, id: string) {
   const { revision } = await unitOf(who, id)
-  const [repeated, readings, photos, facts] = await Promise.all([
+  const [repeated, readings, settings, photos, facts] = await Promise.all([
     rows.repeatedRepairs(who.organisation, id, REPEATED_WITHIN),
     rows.readingsOfUnit(who.organisation, id, MOST_READINGS),
+    rows.settingsOfUnit(who.organisation, id, MOST_SETTINGS),
     rows.photosOfUnit(who.organisation, id, MOST_PHOTOS),
     revision ? factsOfRevision(revision) : undefined,
   ])
@@ -105,6 +107,10 @@ export async function unitHistory(who: Person, id: string) {
     readings: readings.flatMap(({ at, ...r }) => {
       const shape = facts?.tests[r.test]?.shape
       return shape?.type === 'number' ? [{ ...r, at: at.toISOString(), dimension: shape.dimension }] : []
+    }),
+    settings: settings.flatMap(({ at, ...s }) => {
+      const title = facts?.settings?.find((f) => f.id === s.setting)?.title
+      return title === undefined ? [] : [{ ...s, title, at: at.toISOString() }]
     }),
     photos: photos.map(({ at, ...p }) => ({ ...p, at: at.toISOString() })),
   }

@@ -65,6 +65,7 @@ const ENTRIES = (unit: string, label: string): Payload[] => [
   { type: 'left-unsafe', warning: MARK, photo: OTHER },
   { type: 'signed', for: 'work', name: MARK, strokes: [[7, 77, 777, 77]] },
   { type: 'not-signed', for: 'warning', name: MARK, text: MARK },
+  { type: 'setting', setting: 'hardness', as: 'left', text: '4' },
   { type: 'follow-up', on: '2026-12-01', why: MARK },
 ]
 

@@ -26,6 +26,14 @@ const outside = computed(() => {
   const own = trend.value
   return own?.band ? own.readings.filter((r) => r.si < own.band!.least || r.si > own.band!.most).length : 0
 })
+/** Each with what was written down last, and what before. */
+const settings = computed(() => {
+  const all = history.value?.settings ?? []
+  return [...new Set(all.map((s) => s.setting))].map((id) => {
+    const [newest, ...before] = all.filter((s) => s.setting === id)
+    return { id, title: newest!.title, newest: newest!, before }
+  })
+})
 /** A chance as so many of a hundred calls: half a one is said too. */
 const ofHundred = (p: number) => (p < 0.095 ? (100 * p).toFixed(1) : String(Math.round(100 * p)))
 const most = computed(() => Math.max(0.01, ...(learnt.value?.rates ?? []).flatMap((r) => [r.book, r.now])))
@@ -77,6 +85,27 @@ const most = computed(() => Math.max(0.01, ...(learnt.value?.rates ?? []).flatMa
         </li>
       </ol>
     </details>
+  </section>
+  <section v-if="settings.length" class="card stack" aria-label="Settings">
+    <h2>Settings</h2>
+    <ul class="plain-list">
+      <li v-for="s in settings" :key="s.id">
+        <strong>{{ capital(s.title) }}</strong>: {{ s.newest.text }}
+        <span class="small soft"
+          >{{ s.newest.as === 'left' ? 'as left' : 'as found' }} on
+          {{ formatMoment(s.newest.at, timeZone, 'day') }}</span
+        >
+        <details v-if="s.before.length">
+          <summary class="small">Before that</summary>
+          <ol class="plain-list small">
+            <li v-for="b in s.before" :key="b.at + b.as">
+              <NuxtLink :to="`/jobs/${b.job}`">{{ formatMoment(b.at, timeZone, 'day') }}</NuxtLink>:
+              {{ b.as === 'left' ? 'left at' : 'found at' }} {{ b.text }}
+            </li>
+          </ol>
+        </details>
+      </li>
+    </ul>
   </section>
   <section v-if="history?.photos.length" class="card stack" aria-label="Photos">
     <h2>Photos</h2>

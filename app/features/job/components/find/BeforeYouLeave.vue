@@ -1,21 +1,14 @@
 <script setup lang="ts">
 import type { MachineFacts } from '../../../../engine'
 
-/** What is set and noted as left, and what is worth saying to whoever owns the machine. */
-defineProps<{ facts: Pick<MachineFacts, 'settings' | 'care'> }>()
+/** What is worth saying to whoever owns the machine. */
+defineProps<{ facts: Pick<MachineFacts, 'care'> }>()
 </script>
 
 <template>
-  <details v-if="facts.settings.length || facts.care.length" class="leave">
-    <summary>Before you leave: settings and care</summary>
-    <section v-if="facts.settings.length" aria-label="Settings as left">
-      <h3>Settings, written down as left</h3>
-      <p v-for="s in facts.settings" :key="s.id" class="small">
-        <strong>{{ s.title }}</strong><template v-if="s.usual">, usually {{ s.usual }}</template
-        >: {{ s.found }}
-      </p>
-    </section>
-    <section v-if="facts.care.length" aria-label="Care worth saying">
+  <details v-if="facts.care.length" class="leave">
+    <summary>Before you leave: care</summary>
+    <section aria-label="Care worth saying">
       <h3>Care worth saying</h3>
       <p v-for="c in facts.care" :key="c.id" class="small">
         <strong>{{ c.every }}</strong>: {{ c.text }}. <span class="soft">{{ c.why }}</span>
@@ -42,8 +35,5 @@ p {
 }
 p {
   padding: 0.15rem 0;
-}
-section + section {
-  margin-top: 0.5rem;
 }
 </style>

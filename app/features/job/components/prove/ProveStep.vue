@@ -15,6 +15,7 @@ import BeforeYouLeave from '../find/BeforeYouLeave.vue'
 import MakeSafe from '../safe/MakeSafe.vue'
 import CycleProof from './CycleProof.vue'
 import ProofRow from './ProofRow.vue'
+import SettingsNoted from './SettingsNoted.vue'
 
 /** That it works and is safe: everything that has to hold before the machine is left, and the one act that ends the job. */
 const context = useJobContext()
@@ -160,7 +161,15 @@ async function close() {
           is left out of service, under Decide.
         </p>
       </section>
-      <section v-if="facts" class="card"><BeforeYouLeave :facts="facts" /></section>
+      <SettingsNoted
+        v-if="facts?.settings.length"
+        :settings="facts.settings"
+        :noted="state.settings"
+        :locked="locked"
+        @note="(setting, as, text) => enter({ type: 'setting', setting, as, text })"
+        @undo="takeBack"
+      />
+      <section v-if="facts?.care.length" class="card"><BeforeYouLeave :facts="facts" /></section>
     </div>
     <div v-if="!locked" class="go-on">
       <Button class="push" :disabled="others.length > 0" @click="close">Repaired and proved: close the job</Button>

@@ -8,6 +8,7 @@ import { useDecided } from '../../use-choices'
 import { useJobContext } from '../../use-job-context'
 import { useShopParts } from '../../use-shop-parts'
 import NotDecided from '../decide/NotDecided.vue'
+import SettingsNoted from '../prove/SettingsNoted.vue'
 import MakeSafe from '../safe/MakeSafe.vue'
 import RecordFirst from '../wiring/RecordFirst.vue'
 import NewPart from './NewPart.vue'
@@ -16,7 +17,7 @@ import TickList from './TickList.vue'
 
 /** The repair, step by step: the new part proved first, what is looked at while it is open, parts, and the way back. */
 const context = useJobContext()
-const { id, job, locked, enter, takeBack, stepsFor } = context
+const { id, job, advice, locked, enter, takeBack, stepsFor } = context
 const { state } = job
 const router = useRouter()
 const { decided, own } = useDecided(context)
@@ -110,6 +111,15 @@ const tick = (list: 'steps' | 'look-at', item: string, found: string | undefined
         :locked="locked"
         @use="enter({ type: 'used', ...$event })"
         @condemn="(title, how) => enter({ type: 'condemned', title, how })"
+        @undo="takeBack"
+      />
+      <SettingsNoted
+        v-if="advice.facts.value?.settings.length"
+        :settings="advice.facts.value.settings"
+        :noted="state.settings"
+        :sorts="['found']"
+        :locked="locked"
+        @note="(setting, as, text) => enter({ type: 'setting', setting, as, text })"
         @undo="takeBack"
       />
       <section v-if="own.guide.access.length || own.guide.kit.length" class="card stack" aria-label="How it is got at">
