@@ -43,7 +43,7 @@ export interface ArchiveFault {
 }
 
 /** So many faults are named; whoever wrote the file sees by then what is wrong with it. */
-export const MOST_FAULTS = 20
+const MOST_FAULTS = 20
 
 /** What columns name: rows of other tables. */
 const NAMES: Partial<Record<ArchiveTable, Record<string, ArchiveTable>>> = {

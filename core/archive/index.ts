@@ -1,12 +1,4 @@
-export {
-  ArchiveCheck,
-  eventOf,
-  MOST_FAULTS,
-  readContents,
-  readTitle,
-  type ArchiveFault,
-  type ArchiveFaultCode,
-} from './check'
+export { ArchiveCheck, eventOf, readContents, readTitle, type ArchiveFault, type ArchiveFaultCode } from './check'
 export {
   ARCHIVE_VERSION,
   columnsOf,

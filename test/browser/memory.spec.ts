@@ -81,6 +81,11 @@ test('a machine shows what was read of it over the years, and what the shop has 
   await expect(learnt.getByLabel('The advice on this device counts in what the shop has learnt')).not.toBeChecked({
     timeout: 60_000,
   })
+  const [set] = (await place.sql(
+    "SELECT j.unit_id AS unit, e.payload->>'text' AS text FROM job_events e JOIN jobs j ON j.id = e.job_id WHERE e.payload->>'type' = 'setting' LIMIT 1",
+  )) as [{ unit: string; text: string }]
+  await page.goto(`${place.url}/machines/${set.unit}`)
+  await expect(page.getByRole('region', { name: 'Settings' })).toContainText(`${set.text} as left on`)
 })
 
 test('the rooms of the shop and the search have titles of their own, pass the accessibility check and fit a phone', async ({
