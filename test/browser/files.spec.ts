@@ -1,7 +1,11 @@
+import { execFileSync } from 'node:child_process'
 import { readFileSync } from 'node:fs'
+import { join } from 'node:path'
 import { expect, test, type Download, type Page } from '@playwright/test'
 import { strFromU8, unzipSync } from 'fflate'
 import { v7 as uuidv7 } from 'uuid'
+import { freePort, startCluster } from '../../scripts/setup/cluster.mjs'
+import { serve } from '../../scripts/setup/serve.mjs'
 import { everyPage } from './every-page'
 import { jobEvent, JOSS, openPlace, signIn, WENNA, type Place } from './place'
 
@@ -80,6 +84,62 @@ test('all that the shop owns leaves in one file, a job comes back from its own, 
   await expect(desk.getByRole('button', { name: /from a file/ })).toHaveCount(0)
   expect((await desk.request.get(`${place.url}/api/archive/stream`)).status()).toBe(403)
   await desk.context().close()
+})
+
+/** Another installation, made of an archive. @returns its address, what was said while it was taken in, and how it ends */
+async function installationFrom(archive: string): Promise<{ url: string; said: string; close: () => Promise<void> }> {
+  const root = join(import.meta.dirname, '../..')
+  const cluster = await startCluster(root, 'browser-files-second', { fresh: true })
+  const password = 'of-the-second-one'
+  const said = execFileSync(join(root, 'node_modules/.bin/tsx'), ['server/database/prepare.ts', `--from=${archive}`], {
+    cwd: root,
+    encoding: 'utf8',
+    env: { ...process.env, DATABASE_URL: cluster.url, APP_PASSWORD: password },
+  })
+  const address = new URL(cluster.url)
+  address.username = 'duckweed_app'
+  address.password = password
+  const port = await freePort()
+  const server = await serve(root, { port, databaseUrl: address.href })
+  const close = async () => {
+    await server.stop()
+    cluster.stop()
+  }
+  return { url: `http://127.0.0.1:${port}`, said, close }
+}
+
+test('what left comes back in another installation: its people sign in there and find every job as it was', async ({
+  page,
+  browser,
+}) => {
+  test.setTimeout(240_000)
+  await signIn(page, place)
+  await page.goto(`${place.url}/shop/files`)
+  const file = await download(page, () => page.getByRole('link', { name: 'Save the archive' }).click())
+  const second = await installationFrom((await file.path())!)
+  try {
+    const [, password] = /mara@ebb\.example\s+(\S+)\s+\(lead\)/.exec(second.said)!
+    const there = await (await browser.newContext()).newPage()
+    await signIn(there, second, { email: 'mara@ebb.example', password: password! })
+    for (const path of ['jobs', 'machines', 'shop/parts']) {
+      const textOf = async (p: Page, url: string) => {
+        await p.goto(`${url}/${path}`)
+        await expect(p.getByRole('main').getByRole('link').nth(3)).toBeVisible()
+        // Since when is counted from now.
+        return (await p.getByRole('main').innerText()).replaceAll(/\d+ (min|h|days?) ago/g, '')
+      }
+      expect(await textOf(there, second.url), path).toBe(await textOf(page, place.url))
+    }
+    const [{ id }] = (await place.sql(
+      'SELECT id FROM jobs WHERE organisation_id = $1 AND closed_at IS NOT NULL ORDER BY seq DESC LIMIT 1',
+      [EBB],
+    )) as [{ id: string }]
+    const report = async (p: Page, url: string) => (await p.request.get(`${url}/api/jobs/${id}`)).json()
+    expect(await report(there, second.url)).toEqual(await report(page, place.url))
+    await there.context().close()
+  } finally {
+    await second.close()
+  }
 })
 
 /** Everything that the databases of a page hold, as text. */

@@ -92,7 +92,7 @@ export const jobEvent = (payload: object, more: object = {}) => ({
 /** Longest wait on a slow machine, ms; said where pages are also used outside of tests. */
 const LONGEST = 90_000
 
-export async function signIn(page: Page, place: Place, who = MARA): Promise<void> {
+export async function signIn(page: Page, place: Pick<Place, 'url'>, who = MARA): Promise<void> {
   await page.goto(`${place.url}/sign-in`)
   await page.getByLabel('E-mail').fill(who.email)
   await page.getByLabel('Password').fill(who.password)

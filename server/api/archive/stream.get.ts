@@ -17,5 +17,7 @@ export default defineEventHandler(async (event) => {
     'content-disposition': 'attachment; filename="duckweed-archive.zip"',
     'cache-control': 'no-store',
   })
+  // Who leaves before the end keeps no file open here.
+  event.node.res.on('close', () => stream.destroy())
   return sendStream(event, stream)
 })

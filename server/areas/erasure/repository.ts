@@ -34,8 +34,10 @@ export const jobsOfPerson = (organisation: string, person: string, transaction: 
     transaction,
   )
 
-const PAST_KEEPING = `o.keep_papers_months IS NOT NULL AND j.papers_erased_at IS NULL
-  AND j.closed_at < now() - make_interval(months => o.keep_papers_months) AND NOT j.standing ? 'unsafe'`
+/** What was added to a closed job later is kept from then on, and goes when its own time has come. */
+const PAST_KEEPING = `o.keep_papers_months IS NOT NULL AND (j.papers_erased_at IS NULL OR j.papers_erased_at < j.touched_at)
+  AND GREATEST(j.closed_at, j.touched_at) < now() - make_interval(months => o.keep_papers_months)
+  AND j.closed_at IS NOT NULL AND NOT j.standing ? 'unsafe'`
 
 /** How many jobs of an organisation have papers that are to go. */
 export async function papersDue(organisation: string): Promise<number> {
@@ -160,6 +162,11 @@ export async function erasePersonRow(
   person: string,
   transaction: Transaction,
 ): Promise<string[]> {
+  // Failed tries to sign in stand under the address.
+  await database().query(
+    'DELETE FROM sign_in_tries t USING users u WHERE u.id = $1 AND position(lower(u.email) IN lower(t.key)) > 0',
+    { bind: [person], transaction },
+  )
   await database().query(
     `UPDATE users SET name = 'Former colleague ' || left(md5(id::text), 6), email = 'erased-' || id || '@erased.invalid',
        password_hash = '', kit = NULL, left_at = now() WHERE id = $1 AND organisation_id = $2`,

@@ -39,7 +39,7 @@ const PAPERS = `
         WHERE job_id = own_job AND payload IS DISTINCT FROM erased_payload(payload);
       DELETE FROM photos p WHERE p.organisation_id = organisation AND p.hash = ANY (named)
         AND NOT EXISTS (SELECT FROM job_events e JOIN jobs j ON j.id = e.job_id
-          WHERE j.organisation_id = organisation AND e.payload->>'photo' = p.hash);
+          WHERE j.organisation_id = organisation AND e.payload ? 'photo' AND e.payload->>'photo' = p.hash);
       DELETE FROM reports WHERE job_id = own_job;
       UPDATE visits SET note = '', version = version + 1, changed_at = now() WHERE job_id = own_job AND note <> '';
       UPDATE jobs SET papers_erased_at = now() WHERE id = own_job;
@@ -53,7 +53,6 @@ export async function up(sequelize: Sequelize): Promise<void> {
     ALTER TABLE organisations ADD COLUMN keep_papers_months integer CHECK (keep_papers_months BETWEEN 1 AND 600);
     ALTER TABLE users ADD COLUMN left_at timestamptz;
     ALTER TABLE jobs ADD COLUMN papers_erased_at timestamptz;
-    CREATE INDEX jobs_with_papers ON jobs (organisation_id, closed_at) WHERE papers_erased_at IS NULL;
     CREATE INDEX job_events_by_photo ON job_events ((payload->>'photo')) WHERE payload ? 'photo';
     CREATE TABLE erasures (
       id uuid PRIMARY KEY,

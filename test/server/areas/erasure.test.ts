@@ -85,7 +85,11 @@ async function written(who: Person, unit: string, payloads: readonly Payload[], 
       [uuidv7(), job, who.id, i, JSON.stringify(payload), i + 1],
     )
   await refoldJob({ id: job, sheet: SHEET, revision: house.revision })
-  if (closed) await insert(`UPDATE jobs SET closed_at = now() - interval '40 days' WHERE id = $1`, [job])
+  if (closed)
+    await insert(
+      `UPDATE jobs SET closed_at = now() - interval '40 days', touched_at = now() - interval '40 days' WHERE id = $1`,
+      [job],
+    )
   return job
 }
 /** Tables in which a word stands anywhere, in any column. */
@@ -200,6 +204,9 @@ describe('what is kept of persons', () => {
     const job = await open(who)
     await send(who, job, note('seen'))
     expect(await whereIs(OWN)).toContain('public.jobs')
+    await house.db.query('INSERT INTO sign_in_tries (key, points) VALUES ($1, 1)', {
+      bind: [`rlflx:joss@${OWN}.example|::1`],
+    })
     await expect(erasePerson(mara, mara.id)).rejects.toMatchObject({ statusCode: 409 })
     await expect(erasePerson(house.people.ivo, joss.id)).rejects.toMatchObject({ statusCode: 404 })
     expect(await erasePerson(mara, joss.id)).toEqual({ jobs: 1 })
@@ -232,5 +239,15 @@ describe('what is kept of persons', () => {
     expect(await eraseOldPapers()).toBe(0)
     expect([await wordsOf(old), await wordsOf(open), await wordsOf(unsafe)]).toEqual([false, true, true])
     expect((await listErasures(mara)).erasures[0]).toMatchObject({ what: 'papers', jobs: 1, by: null })
+    // What is added later has its own time.
+    expect(await codes(mara, old, note(`later ${MARK}`))).toEqual(['accepted'])
+    expect(await eraseOldPapers()).toBe(0)
+    expect(await wordsOf(old)).toBe(true)
+    await house.db.query(
+      "UPDATE jobs SET papers_erased_at = now() - interval '50 days', touched_at = now() - interval '40 days' WHERE id = $1",
+      { bind: [old] },
+    )
+    expect(await eraseOldPapers()).toBe(1)
+    expect(await wordsOf(old)).toBe(false)
   })
 })
