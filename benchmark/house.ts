@@ -58,7 +58,7 @@ function ask(path: string, method = 'GET', body?: unknown): Promise<unknown> {
       answer.setEncoding('utf8')
       answer.on('data', (piece: string) => (text += piece))
       answer.on('end', () => {
-        if (path === '/api/session') cookie = answer.headers['set-cookie']![0]!.split(';')[0]!
+        if (path === '/api/session') cookie = answer.headers['set-cookie']!.map((c) => c.split(';')[0]!).join('; ')
         if (answer.statusCode! < 400) resolve(JSON.parse(text))
         else reject(new Error(`${path}: ${answer.statusCode} ${text}`))
       })

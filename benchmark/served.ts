@@ -12,6 +12,8 @@ const BUSY_FROM = 0.2
 export interface Served {
   /** The database, as its owner. */
   owner: pg.Client
+  /** Where it is. */
+  url: string
   /** Asks for JSON; sends it where there is a body. @throws Error for any answer that is none */
   ask(path: string, body?: unknown): Promise<unknown>
   stop(): Promise<void>
@@ -28,14 +30,18 @@ export async function serveWith(name: string, world: string): Promise<Served> {
   const server = await serve(root, { port, databaseUrl })
   const owner = new pg.Client({ connectionString: cluster.url })
   await owner.connect()
+  const url = `http://127.0.0.1:${port}`
   let cookie = ''
   async function ask(path: string, body?: unknown): Promise<unknown> {
-    const answer = await fetch(`http://127.0.0.1:${port}${path}`, {
+    const answer = await fetch(`${url}${path}`, {
       method: body === undefined ? 'GET' : 'POST',
       headers: { cookie, ...(body === undefined ? {} : { 'content-type': 'application/json' }) },
       ...(body === undefined ? {} : { body: JSON.stringify(body) }),
     })
-    cookie ||= answer.headers.get('set-cookie')?.split(';')[0] ?? ''
+    cookie ||= answer.headers
+      .getSetCookie()
+      .map((c) => c.split(';')[0])
+      .join('; ')
     if (!answer.ok) throw new Error(`${path}: ${answer.status} ${await answer.text()}`)
     return answer.json()
   }
@@ -45,7 +51,7 @@ export async function serveWith(name: string, world: string): Promise<Served> {
     await server.stop()
     cluster.stop()
   }
-  return { owner, ask, stop }
+  return { owner, url, ask, stop }
 }
 
 export const interval = (list: readonly number[]) => ({ low: Math.min(...list), high: Math.max(...list) })

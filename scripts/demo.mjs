@@ -30,6 +30,11 @@ if (!(await portFree(port, host)))
 if (process.argv.includes('--from') && !(from && existsSync(from)))
   stop('Say which archive: npm run demo -- --fresh --from FILE')
 
+if (fresh && process.env.DATABASE_URL)
+  stop(
+    '--fresh starts over in the private database alone. DATABASE_URL names another one: empty that one yourself, or leave one of the two out.',
+  )
+
 await ensurePackages(root)
 let cluster
 let databaseUrl = process.env.DATABASE_URL
@@ -50,7 +55,7 @@ const leave = async (code) => {
 process.on('SIGINT', () => void leave(0))
 process.on('SIGTERM', () => void leave(0))
 
-const appUrl = await prepareDatabase(root, databaseUrl, { fresh, from: from && resolve(from) })
+const appUrl = await prepareDatabase(root, databaseUrl, { from: from && resolve(from) })
 if (!appUrl) {
   cluster?.stop()
   stop('The database could not be prepared; the lines above say why.')

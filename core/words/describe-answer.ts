@@ -13,6 +13,7 @@ const ANSWERS = {
     'not-signed-in': 'Sign in first.',
     'wrong-sign-in': 'Name or password is not right.',
     'too-many-tries': 'Too many tries. Wait $1 minutes and try again.',
+    busy: 'Many are signing in just now. Try again in a moment.',
     'not-allowed': 'This is not yours to change.',
     'not-your-role': 'Your role does not allow this.',
     'other-person': 'Somebody else is signed in here now.',

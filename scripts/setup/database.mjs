@@ -27,16 +27,12 @@ function appPassword(root) {
 /**
  * As owner of a database: tables, sheets, the application's role, demo world.
  *
- * @param options `fresh`: from nothing; `world`: how much of the demo world: `bare` no jobs, `jobs` those of the last days, `years` two years of them; `from`: an archive that is taken in instead
+ * @param options `world`: how much of the demo world: `bare` no jobs, `jobs` those of the last days, `years` two years of them; `from`: an archive that is taken in instead
  * @returns the address under which the application works: a role that may change no table. `undefined` when it failed
  */
-export async function prepareDatabase(root, ownerUrl, { fresh = false, world = 'years', from } = {}) {
+export async function prepareDatabase(root, ownerUrl, { world = 'years', from } = {}) {
   const password = appPassword(root)
-  const args = [
-    'server/database/prepare.ts',
-    ...(fresh ? ['--fresh'] : []),
-    from ? `--from=${from}` : `--world=${world}`,
-  ]
+  const args = ['server/database/prepare.ts', from ? `--from=${from}` : `--world=${world}`]
   // Where the owner may not make roles, somebody else has made one and says how it works.
   const given = process.env.APP_DATABASE_URL
   const env = { ...process.env, DATABASE_URL: ownerUrl, ...(given ? {} : { APP_PASSWORD: password }) }

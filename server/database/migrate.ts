@@ -17,6 +17,7 @@ import * as findable from './migrations/0014-findable'
 import * as results from './migrations/0015-results'
 import * as broughtIn from './migrations/0016-brought-in'
 import * as erasure from './migrations/0017-erasure'
+import * as signIn from './migrations/0018-sign-in'
 
 const MIGRATIONS = [
   start,
@@ -36,6 +37,7 @@ const MIGRATIONS = [
   results,
   broughtIn,
   erasure,
+  signIn,
 ]
 
 /** Brings the tables to the newest form. Running it twice does nothing. */

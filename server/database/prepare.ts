@@ -8,16 +8,16 @@ import { hashPassword } from '../areas/session/service'
 import { publishLibrary, refreshFacts } from '../areas/sheets/service'
 import compileSheet from '../engine/compile-sheet'
 import { connect, useDatabase } from '../platform/database'
-import { QUEUE_SCHEMA } from '../platform/queue-names'
+import { alone } from './alone'
 import { grantToApp } from './app-role'
 import { migrate } from './migrate'
 import { loadDemoWorld, WORLDS } from './seeds/demo-world'
 
 /**
- * `tsx server/database/prepare.ts [--fresh] [--world=years] [--from=FILE]`: as owner of the database of DATABASE_URL, brings the tables to
+ * `tsx server/database/prepare.ts [--world=years] [--from=FILE]`: as owner of the database of DATABASE_URL, brings the tables to
  * the newest form, keeps the shipped sheets, folds jobs of before, lets the application's role in (its password in
  * APP_PASSWORD) and loads the demo world: `bare` without jobs, `jobs` with those of the last days, `years` with two years
- * of them. With `--from` it takes an archive in instead, where nobody works yet.
+ * of them. Of several that begin at once one after the other does it. With `--from` it takes an archive in instead, where nobody works yet.
  */
 /** @throws Error with everything that is wrong with it */
 async function takeIn(path: string): Promise<void> {
@@ -41,9 +41,7 @@ const sheets = new Map(
     .filter((f) => f.endsWith('.yaml'))
     .map((f) => [f.replace(/\.yaml$/, ''), readFileSync(join(library, f), 'utf8')]),
 )
-try {
-  if (process.argv.includes('--fresh'))
-    await owner.query(`DROP SCHEMA IF EXISTS ${QUEUE_SCHEMA} CASCADE; DROP SCHEMA public CASCADE; CREATE SCHEMA public`)
+async function prepare(): Promise<void> {
   await migrate(owner)
   await publishLibrary([...sheets.keys()], (id) => Promise.resolve(sheets.get(id)), compileSheet)
   await refreshFacts(compileSheet, (message) => console.error(message))
@@ -53,6 +51,10 @@ try {
   const archive = said('from')
   if (archive === undefined) await loadDemoWorld(hashPassword, WORLDS.find((w) => w === said('world')) ?? 'years')
   else await takeIn(archive)
+}
+
+try {
+  await alone(owner, prepare)
 } catch (error) {
   console.error(error instanceof Error ? error.message : error)
   process.exitCode = 1

@@ -6,7 +6,7 @@ interface Thrown {
   statusCode?: number
   message?: string
   unhandled?: boolean
-  data?: { code?: string; problems?: ErrorAnswer['error']['problems'] }
+  data?: { code?: string; problems?: ErrorAnswer['error']['problems']; retryAfter?: number }
 }
 
 const PLAIN: Record<number, AnswerCode> = {
@@ -34,5 +34,6 @@ export default function errorHandler(error: unknown, event: H3Event): Promise<vo
   setResponseStatus(event, statusCode)
   setResponseHeader(event, 'content-type', 'application/json; charset=utf-8')
   setResponseHeader(event, 'cache-control', 'no-store')
+  if (data?.retryAfter !== undefined) setResponseHeader(event, 'retry-after', data.retryAfter)
   return send(event, JSON.stringify(answer))
 }

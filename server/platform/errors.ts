@@ -10,9 +10,15 @@ type Problems = ErrorAnswer['error']['problems']
  * An error answer with a code of ours.
  *
  * @param fact what its sentence names
+ * @param retryAfter when it may be asked again, s
  */
-export const apiError = (statusCode: number, code: AnswerCode, fact?: string, problems?: Problems) =>
-  createError({ statusCode, message: describeAnswer(code, fact), data: { code, problems } })
+export const apiError = (
+  statusCode: number,
+  code: AnswerCode,
+  fact?: string,
+  problems?: Problems,
+  retryAfter?: number,
+) => createError({ statusCode, message: describeAnswer(code, fact), data: { code, problems, retryAfter } })
 
 export const notFound = (what: string) => apiError(404, 'not-found', what)
 

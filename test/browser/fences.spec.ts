@@ -394,6 +394,33 @@ test('tries to sign in are limited, a password is kept only as a hash, a session
   expect(JSON.stringify(hashes)).not.toContain('low-tide')
 })
 
+test('guesses that come at once are counted before they are judged, and lock nobody out of a device they work on', async ({
+  playwright,
+}) => {
+  const desk = await signedIn(playwright, WENNA)
+  const stranger = await playwright.request.newContext()
+  const guesses = await Promise.all(
+    Array.from({ length: 120 }, (_, i) =>
+      stranger.post(`${place.url}/api/session`, { data: { ...WENNA, password: `guess ${i}` } }),
+    ),
+  )
+  const judged = guesses.filter((a) => a.status() === 401)
+  expect(judged.length).toBeLessThanOrEqual(5)
+  for (const refused of guesses.filter((a) => !judged.includes(a))) {
+    expect(refused.status()).toBe(429)
+    expect(Number(refused.headers()['retry-after'])).toBeGreaterThan(0)
+    await oneShape(refused, 'a guess too many')
+  }
+  expect((await stranger.post(`${place.url}/api/session`, { data: WENNA })).status()).toBe(429)
+  expect((await desk.post(`${place.url}/api/session`, { data: WENNA })).status()).toBe(200)
+  // A cookie of somebody else's device is worth nothing here.
+  const { cookies } = await desk.storageState()
+  const other = await playwright.request.newContext({
+    extraHTTPHeaders: { cookie: `duckweed-device=${cookies.find((c) => c.name === 'duckweed-device')!.value}x` },
+  })
+  expect((await other.post(`${place.url}/api/session`, { data: WENNA })).status()).toBe(429)
+})
+
 test('ending a session closes its stream of news, and it opens nothing any more', async ({ playwright }) => {
   const [here, there] = [await signedIn(playwright, MARA), await signedIn(playwright, MARA)]
   const { cookies } = await there.storageState()

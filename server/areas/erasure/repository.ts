@@ -172,6 +172,7 @@ export async function erasePersonRow(
        password_hash = '', kit = NULL, left_at = now() WHERE id = $1 AND organisation_id = $2`,
     { bind: [person, organisation], transaction },
   )
+  await database().query('DELETE FROM known_devices WHERE user_id = $1', { bind: [person], transaction })
   await database().query('DELETE FROM calendar_secrets WHERE person_id = $1', { bind: [person], transaction })
   const ended = await all<{ id: string }>('DELETE FROM sessions WHERE user_id = $1 RETURNING id', [person], transaction)
   return ended.map((s) => s.id)

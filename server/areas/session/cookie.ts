@@ -26,4 +26,21 @@ export function giveToken(event: H3Event, token: string): void {
   })
 }
 
+const DEVICE = 'duckweed-device'
+/** A device is known for so long after somebody signed in on it, s. */
+export const DEVICE_SECONDS = 60 * 60 * 24 * 365
+
+/** What a browser is known by, where somebody has signed in on it; it opens nothing. */
+export const readDevice = (event: H3Event): string | undefined => getCookie(event, DEVICE)
+
+export function giveDevice(event: H3Event, token: string): void {
+  setCookie(event, DEVICE, token, {
+    httpOnly: true,
+    sameSite: 'lax',
+    secure: isSecure(event),
+    path: '/api/session',
+    maxAge: DEVICE_SECONDS,
+  })
+}
+
 export const takeToken = (event: H3Event): void => deleteCookie(event, NAME, { path: '/' })

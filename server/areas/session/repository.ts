@@ -53,6 +53,31 @@ export async function insertSession(row: {
   await Session.create(row)
 }
 
+/** Whether somebody has signed in on a device before. */
+export async function isKnownDevice(user: string, tokenHash: Buffer): Promise<boolean> {
+  const rows = await database().query('SELECT 1 FROM known_devices WHERE user_id = $1 AND token_hash = $2', {
+    bind: [user, tokenHash],
+    type: QueryTypes.SELECT,
+  })
+  return rows.length > 0
+}
+
+/** Keeps that somebody has signed in on a device; those of long ago are forgotten. */
+export async function keepDevice(user: string, tokenHash: Buffer, seconds: number): Promise<void> {
+  await database().query(
+    `INSERT INTO known_devices (user_id, token_hash) VALUES ($1, $2)
+     ON CONFLICT (user_id, token_hash) DO UPDATE SET seen_at = now()`,
+    { bind: [user, tokenHash] },
+  )
+  await database().query(
+    'DELETE FROM known_devices WHERE user_id = $1 AND seen_at < now() - make_interval(secs => $2)',
+    { bind: [user, seconds] },
+  )
+}
+
+export const writePasswordHash = (user: string, passwordHash: string) =>
+  User.update({ passwordHash }, { where: { id: user } })
+
 /** Notes that a session is in use. */
 export const touchSession = (id: string, at: Date) => Session.update({ seenAt: at }, { where: { id } })
 

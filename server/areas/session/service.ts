@@ -1,5 +1,3 @@
-import { Hash } from '@adonisjs/hash'
-import { Scrypt } from '@adonisjs/hash/drivers/scrypt'
 import { getHeader, getRequestIP, type H3Event } from 'h3'
 import { LRUCache } from 'lru-cache'
 import { v7 as uuidv7 } from 'uuid'
@@ -7,7 +5,19 @@ import type { Person } from '../../../shared/contracts/session'
 import { now } from '../../platform/clock'
 import { apiError, notFound } from '../../platform/errors'
 import { announceEnd, subscribe } from '../news/service'
-import { giveToken, hashToken, newToken, readToken, SESSION_SECONDS, takeToken } from './cookie'
+import type { User } from '../../database/models'
+import {
+  DEVICE_SECONDS,
+  giveDevice,
+  giveToken,
+  hashToken,
+  newToken,
+  readDevice,
+  readToken,
+  SESSION_SECONDS,
+  takeToken,
+} from './cookie'
+import { hashPassword, isCheap, isPassword, nobodysHash } from './passwords'
 import {
   deleteExpired,
   deleteSession,
@@ -15,17 +25,18 @@ import {
   findSession,
   findUserByEmail,
   insertSession,
+  isKnownDevice,
+  keepDevice,
   sessionsOf,
   touchSession,
   peopleOf,
   writeKit,
+  writePasswordHash,
   type SessionRow,
 } from './repository'
-import { countFailure, forgetFailures, refuseIfTooMany } from './tries'
+import { countTry, forgiveTry, type Try } from './tries'
 
-const hasher = new Hash(new Scrypt({}))
-/** The hash of a password, for keeping. */
-export const hashPassword = (password: string): Promise<string> => hasher.make(password)
+export { hashPassword } from './passwords'
 
 /** A session in use is noted at most this often, ms. */
 const NOTED_EVERY = 60_000
@@ -96,22 +107,33 @@ export async function updateKit(who: Person, kit: NonNullable<Person['kit']>): P
   return { ...who, kit }
 }
 
-let nobodys: Promise<string> | undefined
-/** A wrong name costs the same work as a wrong password. */
-const nobodysHash = () => (nobodys ??= hashPassword('nobody signs in with this'))
+/** What a try is counted by, before anything is judged. */
+async function tryOf(event: H3Event, account: string, user: User | null): Promise<Try> {
+  const token = readDevice(event)
+  const known = user && token !== undefined && (await isKnownDevice(user.id, hashToken(token)))
+  const address = getRequestIP(event, { xForwardedFor: process.env.TRUSTED_PROXY === '1' }) ?? ''
+  return { account, address, device: known ? hashToken(token).toString('base64url') : undefined }
+}
+
+/** The device is known to the person from now on. */
+async function knowDevice(event: H3Event, user: User): Promise<void> {
+  const token = readDevice(event) ?? newToken()
+  giveDevice(event, token)
+  await keepDevice(user.id, hashToken(token), DEVICE_SECONDS)
+}
 
 /** Signs in. A wrong name and a wrong password get the same answer after the same work. */
 export async function signIn(event: H3Event, email: string, password: string): Promise<Person> {
   const name = email.trim().toLowerCase()
-  const key = `${name}|${getRequestIP(event, { xForwardedFor: process.env.TRUSTED_PROXY === '1' }) ?? ''}`
-  await refuseIfTooMany(key)
   const user = await findUserByEmail(name)
-  const right = await hasher.verify(user?.passwordHash ?? (await nobodysHash()), password)
-  if (!user || !right) {
-    await countFailure(key)
-    throw apiError(401, 'wrong-sign-in')
-  }
-  await forgetFailures(key)
+  const who = await tryOf(event, name, user)
+  await countTry(who)
+  const right = await isPassword(user?.passwordHash ?? (await nobodysHash()), password)
+  if (!user || !right) throw apiError(401, 'wrong-sign-in')
+  await forgiveTry(who)
+  // What was hashed when hashing cost less is hashed anew, as it is at hand just now.
+  if (isCheap(user.passwordHash)) await writePasswordHash(user.id, await hashPassword(password))
+  await knowDevice(event, user)
   await deleteExpired()
   await endOwn(event)
   const token = newToken()

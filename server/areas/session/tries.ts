@@ -2,34 +2,70 @@ import { RateLimiterPostgres, type RateLimiterRes } from 'rate-limiter-flexible'
 import { database } from '../../platform/database'
 import { apiError } from '../../platform/errors'
 
-const TRIES = 5
-const MINUTES = 15
+/** Who tries to sign in: the account by its address for mail, from where, and on which device where the account has been before. */
+export interface Try {
+  account: string
+  address: string
+  device: string | undefined
+}
 
-let limiter: RateLimiterPostgres | undefined
-const tries = (): RateLimiterPostgres =>
-  (limiter ??= new RateLimiterPostgres({
-    storeClient: database(),
-    storeType: 'sequelize',
-    tableName: 'sign_in_tries',
-    tableCreated: true,
-    keyPrefix: '',
-    points: TRIES,
-    duration: MINUTES * 60,
-  }))
+/**
+ * Wrong passwords within a quarter of an hour. An account is guessed at from anywhere so often at most; a device on which it signed in
+ * before is counted by itself, so that a stranger who guesses locks nobody out of a place where they work.
+ */
+const LIMITS = { pair: 5, device: 5, account: 40, address: 100 } as const
+const SECONDS = 15 * 60
+type Kind = keyof typeof LIMITS
 
-/** Counts a failed sign-in and refuses when there have been too many for this name and address. */
-export async function countFailure(key: string): Promise<void> {
-  await tries()
-    .consume(key)
-    .catch((r: RateLimiterRes | Error) => {
-      if (r instanceof Error) throw r
+const limiters = new Map<Kind, RateLimiterPostgres>()
+function limiter(kind: Kind): RateLimiterPostgres {
+  let own = limiters.get(kind)
+  if (!own) {
+    own = new RateLimiterPostgres({
+      storeClient: database(),
+      storeType: 'sequelize',
+      tableName: 'sign_in_tries',
+      tableCreated: true,
+      keyPrefix: kind,
+      points: LIMITS[kind],
+      duration: SECONDS,
+      // Who is over the limit is told so from memory: a flood does not reach the database.
+      inMemoryBlockOnConsumed: LIMITS[kind] + 1,
+      inMemoryBlockDuration: 60,
     })
+    limiters.set(kind, own)
+  }
+  return own
 }
 
-export async function refuseIfTooMany(key: string): Promise<void> {
-  const now = await tries().get(key)
-  if (now && now.consumedPoints >= TRIES)
-    throw apiError(429, 'too-many-tries', `${Math.ceil(now.msBeforeNext / 60000)}`)
+const countsOf = ({ account, address, device }: Try): [Kind, string][] =>
+  device === undefined
+    ? [
+        ['address', address],
+        ['pair', `${account}|${address}`],
+        ['account', account],
+      ]
+    : [['device', `${account}|${device}`]]
+
+/**
+ * Counts a try before it is judged, so that many at once are not all judged.
+ *
+ * @throws 429 with when it may be tried again
+ */
+export async function countTry(who: Try): Promise<void> {
+  for (const [kind, key] of countsOf(who)) {
+    try {
+      await limiter(kind).consume(key)
+    } catch (refusal) {
+      if (refusal instanceof Error) throw refusal
+      const seconds = Math.max(1, Math.ceil((refusal as RateLimiterRes).msBeforeNext / 1000))
+      throw apiError(429, 'too-many-tries', `${Math.ceil(seconds / 60)}`, undefined, seconds)
+    }
+  }
 }
 
-export const forgetFailures = (key: string) => tries().delete(key)
+/** The try was right: it does not count, and the wrong ones of before from there count no more. */
+export async function forgiveTry(who: Try): Promise<void> {
+  for (const [kind, key] of countsOf(who))
+    await (kind === 'pair' || kind === 'device' ? limiter(kind).delete(key) : limiter(kind).reward(key))
+}
