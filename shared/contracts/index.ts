@@ -1,3 +1,4 @@
+import * as accounts from './accounts'
 import * as archive from './archive'
 import * as erasure from './erasure'
 import * as figures from './figures'
@@ -19,6 +20,7 @@ import type { Contract } from './contract'
 /** Every route that answers; the streams stand apart: of news in `news.ts`, of a meter in `meters.ts`. */
 export const CONTRACTS: Record<string, Contract> = Object.fromEntries(
   [
+    accounts,
     archive,
     erasure,
     figures,

@@ -1,11 +1,10 @@
-import { randomBytes } from 'node:crypto'
 import { UniqueConstraintError, type Transaction } from 'sequelize'
 import { eventOf, photoFile, tablesOf, type ArchiveFault, type ArchiveRow } from '../../../core/archive'
 import { apply, emptyStanding, type JobStanding, type SequencedEvent, type SheetFacts } from '../../../core/job'
 import type { SheetFile } from '../../database/models'
 import { inTransaction } from '../../platform/database'
 import { relistJob } from '../jobs/service'
-import { hashPassword } from '../session/service'
+import { firstPassword, hashPassword } from '../session/service'
 import { hashRevision } from '../sheets/service'
 import { NotTaken } from './not-taken'
 import { openArchive, rowsOf } from './read-archive'
@@ -24,8 +23,6 @@ import type { ReadZip } from './zip'
 
 /** Rows that are written at a time. */
 const AT_A_TIME = 500
-/** Bytes of chance in a first password. */
-const PASSWORD_BYTES = 12
 
 /** What was taken in, and how its people sign in at first: no password stands in an archive. */
 export interface TakenArchive {
@@ -65,7 +62,7 @@ class Taking {
       const own = row as ArchiveRow<'people'>
       this.names.set(own.id, own.name)
       // Who has left does not sign in again.
-      const password = own.left_at === null ? randomBytes(PASSWORD_BYTES).toString('base64url') : ''
+      const password = own.left_at === null ? firstPassword() : ''
       await insertPerson(this.organisation, own, password && (await hashPassword(password)), this.transaction)
       if (!password) continue
       this.taken.people.push({ email: own.email, name: own.name, role: own.role, password })

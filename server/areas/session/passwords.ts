@@ -1,3 +1,4 @@
+import { randomBytes } from 'node:crypto'
 import { Hash } from '@adonisjs/hash'
 import { Scrypt } from '@adonisjs/hash/drivers/scrypt'
 import pLimit from 'p-limit'
@@ -17,6 +18,11 @@ const COME_BACK = 3
 
 const hasher = new Hash(new Scrypt(COST))
 const inTurn = pLimit(AT_A_TIME)
+
+/** Bytes of chance in a password that is made for somebody. */
+const FIRST_BYTES = 12
+/** A password for somebody who has none yet: said once, and chosen anew by its person. */
+export const firstPassword = (): string => randomBytes(FIRST_BYTES).toString('base64url')
 
 /** The hash of a password, for keeping. */
 export const hashPassword = (password: string): Promise<string> => inTurn(() => hasher.make(password))

@@ -43,6 +43,8 @@ export const writeKit = async (user: string, kit: Person['kit']): Promise<void> 
 
 export const findUserByEmail = (email: string): Promise<User | null> => User.findOne({ where: { email, leftAt: null } })
 
+export const findUserById = (id: string): Promise<User | null> => User.findByPk(id)
+
 export async function insertSession(row: {
   id: string
   tokenHash: Buffer

@@ -24,6 +24,7 @@ import {
   findPerson,
   findSession,
   findUserByEmail,
+  findUserById,
   insertSession,
   isKnownDevice,
   keepDevice,
@@ -36,7 +37,7 @@ import {
 } from './repository'
 import { countTry, forgiveTry, type Try } from './tries'
 
-export { hashPassword } from './passwords'
+export { firstPassword, hashPassword } from './passwords'
 
 /** A session in use is noted at most this often, ms. */
 const NOTED_EVERY = 60_000
@@ -105,6 +106,20 @@ export async function updateKit(who: Person, kit: NonNullable<Person['kit']>): P
   await writeKit(who.id, kit)
   for (const [token, row] of believed.entries()) if (row.id === who.id) believed.delete(token)
   return { ...who, kit }
+}
+
+/**
+ * Whether somebody who is signed in knows their password. Tries count as at the door.
+ *
+ * @returns the session that asked
+ */
+export async function confirmPassword(event: H3Event, who: Person, password: string): Promise<string> {
+  const user = (await findUserById(who.id))!
+  const own = await tryOf(event, user.email, user)
+  await countTry(own)
+  if (!(await isPassword(user.passwordHash, password))) throw apiError(422, 'wrong-password')
+  await forgiveTry(own)
+  return (await sessionOf(event))!.session
 }
 
 /** What a try is counted by, before anything is judged. */

@@ -9,6 +9,7 @@ import { formatMoment, useKeySwitch, useLook } from '../../../ui'
 import { CalendarLink } from '../../schedule'
 import { useSession } from '../../session'
 import KitForm from './KitForm.vue'
+import PasswordForm from './PasswordForm.vue'
 
 const ROLE = {
   lead: 'lead',
@@ -78,6 +79,7 @@ async function leave(): Promise<void> {
       <label class="switch"><input v-model="keys" type="checkbox" /> Single letters act on a laptop</label>
     </section>
     <CalendarLink />
+    <PasswordForm />
     <section class="card part" aria-label="Signed in">
       <h2>Where you are signed in</h2>
       <ul>

@@ -11,6 +11,7 @@ const ROOMS = [
   { to: '/shop/parts', title: 'Parts' },
   { to: '/shop/figures', title: 'Figures' },
   { to: '/shop/files', title: 'In and out' },
+  { to: '/shop/people', title: 'People', lead: true },
   { to: '/shop/rules', title: 'Rules', lead: true },
 ]
 const rooms = computed(() => ROOMS.filter((r) => !r.lead || session.person?.role === 'lead'))
