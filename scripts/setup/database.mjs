@@ -27,7 +27,7 @@ function appPassword(root) {
 /**
  * As owner of a database: tables, sheets, the application's role, demo world.
  *
- * @param options `world`: how much of the demo world: `bare` no jobs, `jobs` those of the last days, `years` two years of them; `from`: an archive that is taken in instead
+ * @param options `world`: how much of the demo world: `bare` no jobs, `jobs` those of the last days, `years` two years of them, `none` nothing of it; `from`: an archive that is taken in instead
  * @returns the address under which the application works: a role that may change no table. `undefined` when it failed
  */
 export async function prepareDatabase(root, ownerUrl, { world = 'years', from } = {}) {
