@@ -84,6 +84,9 @@ export default defineNuxtConfig({
         'x-content-type-options': 'nosniff',
         'x-frame-options': 'DENY',
         'referrer-policy': 'same-origin',
+        'cross-origin-opener-policy': 'same-origin',
+        // Photos and the ear; nothing else of the device is ever asked for.
+        'permissions-policy': 'camera=(self), microphone=(self), geolocation=(), payment=(), usb=(), serial=()',
       },
     },
   },

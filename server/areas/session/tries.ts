@@ -38,12 +38,13 @@ function limiter(kind: Kind): RateLimiterPostgres {
   return own
 }
 
+/** The narrowest first: what it refuses is not counted against the others. */
 const countsOf = ({ account, address, device }: Try): [Kind, string][] =>
   device === undefined
     ? [
-        ['address', address],
         ['pair', `${account}|${address}`],
         ['account', account],
+        ['address', address],
       ]
     : [['device', `${account}|${device}`]]
 

@@ -8,6 +8,7 @@ import { afterAll, beforeAll, describe, expect, it } from 'vitest'
 import { strFromU8, strToU8, unzipSync, zipSync, type Zippable } from 'fflate'
 import { describeArchiveFault } from '../../../core/words'
 import { exportArchive, exportJob, importJob, takeArchive } from '../../../server/areas/archive/service'
+import { eraseOldPapers } from '../../../server/areas/erasure/service'
 import { writePhoto } from '../../../server/areas/photos/service'
 import { findPersonById } from '../../../server/areas/session/service'
 import { currentRevision, publishLibrary } from '../../../server/areas/sheets/service'
@@ -344,4 +345,25 @@ describe('a job bundle', () => {
       ).problems.join(),
     ).toContain('events.jsonl, line 2')
   })
+})
+
+describe('an archive of a shop that has erased papers', () => {
+  it('is taken in as well, and says as little', async () => {
+    await first.query('UPDATE organisations SET keep_papers_months = 1 WHERE id = $1', { bind: [EBB] })
+    for (let i = 0; i < 3; i++) expect(await eraseOldPapers()).toBe(50)
+    const erased = await exported()
+    const before = await rowsOf(first)
+    const third = (await emptyDatabase('archive_third')).db
+    try {
+      await migrate(third)
+      expect(await takeArchive(written('erased.zip', erased), compileSheet)).toMatchObject({ photos: 1 })
+      const after = await rowsOf(third)
+      for (const table of ['organisations', 'jobs', 'job_events', 'job_words'])
+        expect(after[table], table).toEqual(before[table])
+      expect(lines(erased, 'erasures.jsonl')).toHaveLength(3)
+    } finally {
+      await third.close()
+      useDatabase(first)
+    }
+  }, 300_000)
 })
