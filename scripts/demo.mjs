@@ -1,6 +1,5 @@
-import { existsSync } from 'node:fs'
-import { join, resolve } from 'node:path'
-import { runApplication, whereToListen } from './setup/application.mjs'
+import { join } from 'node:path'
+import { archiveAsked, runApplication, whereToListen } from './setup/application.mjs'
 import { startCluster } from './setup/cluster.mjs'
 import { ensureDebian, postgresBin } from './setup/debian.mjs'
 import { ensurePackages } from './setup/packages.mjs'
@@ -15,12 +14,10 @@ const DEMO_PEOPLE = `  Ebb & Daughters Equipment Care   mara@ebb.example      lo
 
 const root = join(import.meta.dirname, '..')
 const fresh = process.argv.includes('--fresh')
-/** An archive to begin with, in the place of the demo world. */
-const from = process.argv.includes('--from') ? process.argv[process.argv.indexOf('--from') + 1] : undefined
 const { port, host } = await whereToListen('npm run demo')
+/** In the place of the demo world. */
+const from = archiveAsked('npm run demo')
 
-if (process.argv.includes('--from') && !(from && existsSync(from)))
-  stop('Say which archive: npm run demo -- --fresh --from FILE')
 if (fresh && process.env.DATABASE_URL)
   stop(
     '--fresh starts over in the private database alone. DATABASE_URL names another one: empty that one yourself, or leave one of the two out.',
@@ -38,7 +35,7 @@ await runApplication(root, {
   port,
   host,
   databaseUrl,
-  prepare: { from: from && resolve(from) },
+  prepare: { from },
   greeting: `${from ? '  Its people sign in with the passwords shown above.' : DEMO_PEOPLE}
 
 Ctrl-C stops it. What you enter is kept; npm run demo -- --fresh starts over.

@@ -1,5 +1,5 @@
 import { join } from 'node:path'
-import { runApplication, whereToListen } from './setup/application.mjs'
+import { archiveAsked, runApplication, whereToListen } from './setup/application.mjs'
 import { ensurePackages } from './setup/packages.mjs'
 import { stop } from './setup/say.mjs'
 
@@ -13,6 +13,6 @@ await runApplication(root, {
   port,
   host,
   databaseUrl,
-  prepare: { world: 'none' },
+  prepare: { world: 'none', from: archiveAsked('npm start') },
   greeting: 'Ctrl-C stops it. The first of a shop is let in by npm run begin.\n',
 })

@@ -31,6 +31,8 @@ export interface Call<C extends Contract> {
 }
 
 const PATIENCE = 20_000
+/** Longest wait where photos travel, ms: a cellar has a thin line. */
+export const THIN_LINE = 120_000
 
 const bytesOf = async (response: Response) => new Uint8Array(await response.arrayBuffer())
 

@@ -30,4 +30,5 @@ export async function letGoErased(person: string): Promise<void> {
     say({ type: 'erased', jobs: answer.jobs })
   }
   await keep(person, ASKED, answer.until)
+  if (answer.more) await letGoErased(person)
 }

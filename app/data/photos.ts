@@ -1,9 +1,7 @@
 import { readPhoto, writePhoto } from '../../shared/contracts/photos'
 import { deviceDatabase } from './database'
-import { call } from './http'
+import { call, THIN_LINE } from './http'
 
-/** A photo on its way may take so long, ms: a cellar has a thin line. */
-const PATIENCE = 120_000
 /** Room that must be left on the device beside a photo, bytes: readings come first. */
 const ROOM_LEFT = 2_000_000
 
@@ -42,7 +40,7 @@ export async function sendPhoto(person: string, hash: string): Promise<void> {
   const { photos } = deviceDatabase()
   const kept = await photos.get([person, hash])
   if (!kept || kept.sent) return
-  await call(writePhoto, { params: { hash }, file: kept.photo, person, patience: PATIENCE })
+  await call(writePhoto, { params: { hash }, file: kept.photo, person, patience: THIN_LINE })
   await photos.update([person, hash], { sent: 1 })
 }
 
@@ -65,7 +63,7 @@ export async function photoOf(person: string, job: string, hash: string): Promis
   const { photos } = deviceDatabase()
   const kept = await photos.get([person, hash]).catch(() => undefined)
   if (kept) return kept.photo
-  const bytes = await call(readPhoto, { params: { hash }, patience: PATIENCE })
+  const bytes = await call(readPhoto, { params: { hash }, patience: THIN_LINE })
   const photo = new Blob([bytes as BlobPart], { type: readPhoto.file!.type })
   await photos.put({ person, hash, job, photo, sent: 1 }).catch(() => undefined)
   await dropOthers(job).catch(() => undefined)

@@ -1,4 +1,4 @@
-import { ref, shallowRef } from 'vue'
+import { reactive, ref, shallowRef } from 'vue'
 import { readRows } from './read-rows'
 
 /**
@@ -45,5 +45,5 @@ export function useRowsImport<A extends { problems: readonly unknown[] }>(
       await ask(false)
     }
   }
-  return { rows, file, preview, trouble, busy, read, take: () => ask(true) }
+  return reactive({ rows, file, preview, trouble, busy, read, take: () => ask(true) })
 }

@@ -5,14 +5,17 @@ import RowsPreview from './RowsPreview.vue'
 /** A file of rows on its way in: chosen, looked at, and taken whole or not at all. What its columns are stands in the default slot, what it comes to in `#sum`. */
 defineProps<{
   title: string
-  rows: readonly Record<string, string>[]
-  file: string
-  /** What the server found; absent before it was asked. */
-  problems?: readonly { row: number; column: string; message: string }[] | undefined
-  trouble: string
-  busy: boolean
+  of: {
+    rows: readonly Record<string, string>[]
+    file: string
+    /** What the server found; absent before it was asked. */
+    preview?: { problems: readonly { row: number; column: string; message: string }[] } | undefined
+    trouble: string
+    busy: boolean
+    read: (event: Event) => unknown
+    take: () => unknown
+  }
 }>()
-const emit = defineEmits<{ read: [event: Event]; take: [] }>()
 </script>
 
 <template>
@@ -20,23 +23,24 @@ const emit = defineEmits<{ read: [event: Event]; take: [] }>()
     <h1>{{ title }}</h1>
     <p><slot /></p>
     <label class="field"
-      >Choose the file <input type="file" accept=".csv,text/csv,text/plain" @change="emit('read', $event)"
+      >Choose the file <input type="file" accept=".csv,text/csv,text/plain" @change="of.read"
     /></label>
-    <p v-if="trouble" role="alert" class="card">{{ trouble }}</p>
-    <template v-if="problems">
+    <p v-if="of.trouble" role="alert" class="card">{{ of.trouble }}</p>
+    <template v-if="of.preview">
       <p role="status">
-        <template v-if="problems.length"
+        <template v-if="of.preview.problems.length"
           ><strong
-            >{{ problems.length }} {{ problems.length === 1 ? 'thing is' : 'things are' }} wrong in {{ file }}.</strong
+            >{{ of.preview.problems.length }} {{ of.preview.problems.length === 1 ? 'thing is' : 'things are' }} wrong
+            in {{ of.file }}.</strong
           >
           Nothing has been taken. Mend the file and choose it again.</template
         >
         <slot v-else name="sum" />
       </p>
-      <RowsPreview :rows="rows" :problems="problems" />
+      <RowsPreview :rows="of.rows" :problems="of.preview.problems" />
       <div class="row">
-        <Button :disabled="problems.length > 0" :loading="busy" @click="emit('take')"
-          >Take all {{ rows.length }} in</Button
+        <Button :disabled="of.preview.problems.length > 0" :loading="of.busy" @click="of.take"
+          >Take all {{ of.rows.length }} in</Button
         >
       </div>
     </template>

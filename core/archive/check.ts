@@ -109,7 +109,11 @@ export class ArchiveCheck {
   private readonly jobs = new Map<string, { seq: number; unit: string; done: boolean }>()
   private current: { id: string; seq: number; events: Set<string> } | undefined
 
-  constructor(private readonly format: ArchiveFormat) {
+  /** @param hasPicture whether the picture of a photo stands in the file */
+  constructor(
+    private readonly format: ArchiveFormat,
+    private readonly hasPicture: (hash: string) => boolean,
+  ) {
     for (const table of tablesOf(format)) this.known.set(table, new Set())
   }
 
@@ -147,6 +151,8 @@ export class ArchiveCheck {
     }
     if (table === 'stock_levels' && row.store !== 'shop' && !this.known.get('people')!.has(String(row.store)))
       this.say({ code: 'unknown', file, line, fact: `store ${String(row.store)}` })
+    if (table === 'photos' && !this.hasPicture(String(row.hash)))
+      this.say({ code: 'photo-missing', file, line, fact: String(row.hash) })
     if (table === 'jobs') this.takeJob(row as ArchiveRow<'jobs'>)
     if (table === 'events') this.takeEvent(row as ArchiveRow<'events'>, line)
     return this.faults.length === before ? row : undefined

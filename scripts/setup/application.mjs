@@ -1,3 +1,5 @@
+import { existsSync } from 'node:fs'
+import { resolve } from 'node:path'
 import { ensureBuild } from './build.mjs'
 import { portFree } from './cluster.mjs'
 import { prepareDatabase } from './database.mjs'
@@ -13,6 +15,15 @@ export async function whereToListen(command) {
   if (!(await portFree(port, host)))
     stop(`Port ${port} is taken. Choose another one:\n\n    PORT=${port + 1} ${command}`)
   return { port, host }
+}
+
+/** The archive of `--from FILE`, where it is asked for. Ends where there is none. @param command how it was started */
+export function archiveAsked(command) {
+  const at = process.argv.indexOf('--from')
+  if (at < 0) return undefined
+  const file = process.argv[at + 1]
+  if (!file || !existsSync(file)) stop(`Say which archive: ${command} -- --from FILE`)
+  return resolve(file)
 }
 
 /**

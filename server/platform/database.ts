@@ -1,5 +1,5 @@
 import pg from 'pg'
-import { Sequelize, type Transaction } from 'sequelize'
+import { QueryTypes, Sequelize, type Transaction } from 'sequelize'
 import { defineModels } from '../database/models'
 import { databaseError } from './errors'
 
@@ -34,6 +34,13 @@ export function database(): Sequelize {
   }
   return sequelize
 }
+
+/** Rows of one statement. */
+export const select = <T extends object>(
+  text: string,
+  bind: readonly unknown[],
+  transaction?: Transaction,
+): Promise<T[]> => database().query<T>(text, { bind: [...bind], type: QueryTypes.SELECT, transaction })
 
 /** Has tests and commands use a pool of their own. */
 export function useDatabase(own: Sequelize): void {

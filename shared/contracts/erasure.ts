@@ -61,5 +61,11 @@ export const erasedSince = contract({
   path: '/api/erased',
   roles: EVERYBODY,
   query: z.strictObject({ after: z.iso.datetime().optional() }),
-  answer: z.object({ erasures: z.array(id), jobs: z.array(id), until: z.iso.datetime() }),
+  answer: z.object({
+    erasures: z.array(id),
+    jobs: z.array(id),
+    /** To be asked from the next time; at once where there is more. */
+    until: z.iso.datetime(),
+    more: z.boolean(),
+  }),
 })

@@ -207,7 +207,7 @@ test('a customer who asks for it is erased: here, in the search, and on a device
     await page.getByRole('option', { name: `${MARK} Boats` }).click()
   }
   await chooseIt()
-  await expect(persons.getByRole('alert')).toContainText('1 jobs are open')
+  await expect(persons.getByRole('alert')).toContainText('1 job open, 0 visits planned')
   await expect(erase).toBeDisabled()
   const closing = [jobEvent({ type: 'closed', repair: '', text: `${MARK} called it off`, as: 'cancelled' })]
   await page.request.post(`${place.url}/api/jobs/${job}/events`, { data: { events: closing } })

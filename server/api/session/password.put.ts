@@ -1,8 +1,5 @@
 import { changePassword as contract } from '../../../shared/contracts/accounts'
-import { keepPassword } from '../../areas/people/service'
-import { confirmPassword } from '../../areas/session/service'
+import { changePassword } from '../../areas/people/service'
 import { route } from '../../platform/route'
 
-export default route(contract, async ({ event, who, body }) =>
-  keepPassword(who, await confirmPassword(event, who, body.old), body.password),
-)
+export default route(contract, ({ event, who, body }) => changePassword(event, who, body))

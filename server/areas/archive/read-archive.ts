@@ -1,5 +1,6 @@
 import {
   ArchiveCheck,
+  photoFile,
   rowsFile,
   tablesOf,
   type ArchiveFault,
@@ -23,7 +24,7 @@ export async function* rowsOf(zip: ReadZip, table: ArchiveTable): AsyncGenerator
 async function check(zip: ReadZip, format: ArchiveFormat): Promise<ArchiveFault[]> {
   const damaged = await zip.damaged()
   if (damaged.length) return damaged
-  const checked = new ArchiveCheck(format)
+  const checked = new ArchiveCheck(format, (hash) => zip.has(photoFile(hash)))
   for (const table of tablesOf(format)) {
     const file = rowsFile(table)
     if (!zip.has(file)) return [{ code: 'missing-file', file }]
@@ -36,9 +37,7 @@ async function check(zip: ReadZip, format: ArchiveFormat): Promise<ArchiveFault[
       } catch {
         value = undefined
       }
-      const row = checked.take(table, line, value)
-      if (table === 'photos' && row && !zip.hasPhoto(String(row.hash)))
-        checked.faults.push({ code: 'photo-missing', file, line, fact: String(row.hash) })
+      checked.take(table, line, value)
     }
   }
   checked.end()

@@ -127,11 +127,3 @@ export async function photosIn(of: ArchiveOf, transaction: Transaction): Promise
   })
   return rows.map((r) => r.hash)
 }
-
-export async function photoBytes(organisation: string, hash: string, transaction: Transaction): Promise<Buffer> {
-  const [row] = await database().query<{ bytes: Buffer }>(
-    'SELECT bytes FROM photos WHERE organisation_id = $1 AND hash = $2',
-    { bind: [organisation, hash], type: QueryTypes.SELECT, transaction },
-  )
-  return row!.bytes
-}

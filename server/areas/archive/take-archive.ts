@@ -169,6 +169,8 @@ export async function takeArchive(
   path: string,
   compile: (files: SheetFile[]) => Promise<SheetFacts> | SheetFacts,
 ): Promise<TakenArchive | ArchiveFault[]> {
+  // Said before the work of reading it; asked again where it counts.
+  if (!(await isEmpty())) return [{ code: 'not-empty' }]
   const opened = await openArchive(path, 'duckweed-archive')
   if ('faults' in opened) return opened.faults
   const { zip } = opened

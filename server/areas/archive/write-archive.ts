@@ -3,7 +3,8 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { photoFile, rowsFile, tablesOf } from '../../../core/archive'
 import { now } from '../../platform/clock'
-import { asOfOneMoment, linesOf, photoBytes, photosIn, type ArchiveOf } from './read-repository'
+import { findPhoto } from '../photos/service'
+import { asOfOneMoment, linesOf, photosIn, type ArchiveOf } from './read-repository'
 import { writeZip, type ArchivedFile } from './zip'
 
 /** An archive that was made, as a file of its own until it is let go. */
@@ -25,7 +26,7 @@ export async function makeArchive(of: ArchiveOf, organisationName: string): Prom
         ...photos.map((hash) => ({
           name: photoFile(hash),
           read: async function* () {
-            yield await photoBytes(of.organisation, hash, transaction)
+            yield (await findPhoto(of.organisation, hash, transaction))!
           },
         })),
       ]

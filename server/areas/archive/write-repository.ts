@@ -23,9 +23,9 @@ const TABLES: Record<PlainTable, { table: string; ofOrganisation: boolean }> = {
 
 export const isPlain = (table: ArchiveTable): table is PlainTable => Object.hasOwn(TABLES, table)
 
-/** Whether nobody works here yet; until the transaction ends nobody can begin to. */
-export async function isEmpty(transaction: Transaction): Promise<boolean> {
-  await database().query('LOCK TABLE organisations IN EXCLUSIVE MODE', { transaction })
+/** Whether nobody works here yet; until the transaction ends, where there is one, nobody can begin to. */
+export async function isEmpty(transaction?: Transaction): Promise<boolean> {
+  if (transaction) await database().query('LOCK TABLE organisations IN EXCLUSIVE MODE', { transaction })
   const rows = await database().query('SELECT 1 FROM organisations LIMIT 1', { type: QueryTypes.SELECT, transaction })
   return rows.length === 0
 }

@@ -8,7 +8,6 @@ import { fromBufferPromise, openPromise, type Entry, type ZipFile as OpenZip } f
 import { ZipFile } from 'yazl'
 import {
   ARCHIVE_VERSION,
-  photoFile,
   readContents,
   readTitle,
   type ArchiveContents,
@@ -128,11 +127,6 @@ export class ReadZip {
 
   has(name: string): boolean {
     return this.entries.has(name)
-  }
-
-  /** Photos that stand in it, by hash. */
-  hasPhoto(hash: string): boolean {
-    return this.has(photoFile(hash))
   }
 
   private async json(name: string): Promise<unknown> {

@@ -1,8 +1,5 @@
-import { QueryTypes, type Transaction } from 'sequelize'
-import { database } from '../../platform/database'
-
-const all = <T extends object>(sql: string, bind: unknown[], transaction?: Transaction): Promise<T[]> =>
-  database().query<T>(sql, { bind, type: QueryTypes.SELECT, transaction })
+import type { Transaction } from 'sequelize'
+import { database, select } from '../../platform/database'
 
 /** A job that something is erased of. */
 export interface ErasedJob {
@@ -19,7 +16,7 @@ export const jobsOfCustomer = (
   customer: string,
   transaction: Transaction,
 ): Promise<ErasedJob[]> =>
-  all(
+  select(
     `${JOB} WHERE j.organisation_id = $1 AND s.customer_id = $2 ORDER BY j.id FOR UPDATE OF j`,
     [organisation, customer],
     transaction,
@@ -27,7 +24,7 @@ export const jobsOfCustomer = (
 
 /** Jobs in which somebody entered something. */
 export const jobsOfPerson = (organisation: string, person: string, transaction: Transaction): Promise<ErasedJob[]> =>
-  all(
+  select(
     `${JOB} WHERE j.organisation_id = $1 AND (j.opened_by = $2 OR EXISTS (SELECT FROM job_events e WHERE e.job_id = j.id AND e.user_id = $2))
      ORDER BY j.id FOR UPDATE OF j`,
     [organisation, person],
@@ -41,7 +38,7 @@ const PAST_KEEPING = `o.keep_papers_months IS NOT NULL AND (j.papers_erased_at I
 
 /** How many jobs of an organisation have papers that are to go. */
 export async function papersDue(organisation: string): Promise<number> {
-  const [row] = await all<{ due: number }>(
+  const [row] = await select<{ due: number }>(
     `SELECT count(*)::int AS due FROM jobs j JOIN organisations o ON o.id = j.organisation_id WHERE o.id = $1 AND ${PAST_KEEPING}`,
     [organisation],
   )
@@ -56,7 +53,7 @@ export const jobsPastKeeping = (
   most: number,
   transaction: Transaction,
 ): Promise<(ErasedJob & { organisation: string })[]> =>
-  all(
+  select(
     `SELECT j.id, u.sheet, j.revision, j.organisation_id AS organisation
      FROM jobs j JOIN units u ON u.id = j.unit_id JOIN organisations o ON o.id = j.organisation_id
      WHERE ${PAST_KEEPING}
@@ -86,7 +83,7 @@ export async function heldOfCustomer(
   customer: string,
   transaction?: Transaction,
 ): Promise<Held | undefined> {
-  const [row] = await all<Held>(
+  const [row] = await select<Held>(
     `WITH own AS (SELECT j.id, j.closed_at FROM jobs j JOIN units u ON u.id = j.unit_id JOIN sites s ON s.id = u.site_id
        WHERE s.customer_id = $2 AND j.organisation_id = $1)
      SELECT c.name, (SELECT count(*)::int FROM own) AS jobs, (SELECT count(*)::int FROM own WHERE closed_at IS NULL) AS open,
@@ -105,7 +102,7 @@ export async function heldOfCustomer(
 
 /** Words by which a customer and what belongs to it are found. */
 export async function wordsOfCustomer(customer: string, transaction: Transaction): Promise<string[]> {
-  const rows = await all<{ word: string }>(
+  const rows = await select<{ word: string }>(
     `WITH places AS (SELECT id FROM sites WHERE customer_id = $1),
        machines AS (SELECT id FROM units WHERE site_id IN (SELECT id FROM places))
      SELECT DISTINCT w AS word FROM findable f, unnest(tsvector_to_array(f.words)) w
@@ -120,7 +117,7 @@ export async function wordsOfCustomer(customer: string, transaction: Transaction
 
 /** Words of jobs, by which they are found. */
 export async function wordsOfJobs(jobs: readonly string[], transaction: Transaction): Promise<string[]> {
-  const rows = await all<{ word: string }>(
+  const rows = await select<{ word: string }>(
     `SELECT DISTINCT w AS word FROM findable f, unnest(tsvector_to_array(f.words)) w WHERE f.kind = 'job' AND f.id = ANY($1::uuid[])`,
     [jobs],
     transaction,
@@ -174,7 +171,11 @@ export async function erasePersonRow(
   )
   await database().query('DELETE FROM known_devices WHERE user_id = $1', { bind: [person], transaction })
   await database().query('DELETE FROM calendar_secrets WHERE person_id = $1', { bind: [person], transaction })
-  const ended = await all<{ id: string }>('DELETE FROM sessions WHERE user_id = $1 RETURNING id', [person], transaction)
+  const ended = await select<{ id: string }>(
+    'DELETE FROM sessions WHERE user_id = $1 RETURNING id',
+    [person],
+    transaction,
+  )
   return ended.map((s) => s.id)
 }
 
@@ -184,11 +185,11 @@ export async function dropReports(jobs: readonly string[], transaction: Transact
 }
 
 export const hasLeft = async (person: string, transaction: Transaction): Promise<boolean> =>
-  (await all('SELECT 1 FROM users WHERE id = $1 AND left_at IS NOT NULL', [person], transaction)).length > 0
+  (await select('SELECT 1 FROM users WHERE id = $1 AND left_at IS NOT NULL', [person], transaction)).length > 0
 
 /** Visits that somebody is still to make. */
 export async function plannedOf(person: string, transaction: Transaction): Promise<number> {
-  const [row] = await all<{ planned: number }>(
+  const [row] = await select<{ planned: number }>(
     'SELECT count(*)::int AS planned FROM visits WHERE person_id = $1 AND ended IS NULL AND starts_at > now()',
     [person],
     transaction,
@@ -214,10 +215,15 @@ export async function insertErasure(
   )
 }
 
-/** What was erased since a moment, the newest first. */
-export const erasuresSince = (organisation: string, since: Date, most: number): Promise<ErasureRow[]> =>
-  all(
+/** What was erased since a moment, in this order. */
+export const erasuresSince = (
+  organisation: string,
+  since: Date,
+  order: 'ASC' | 'DESC',
+  most: number,
+): Promise<ErasureRow[]> =>
+  select(
     `SELECT e.id, e.what, e.jobs, p.name AS by, e.erased_at FROM erasures e LEFT JOIN users p ON p.id = e.erased_by
-     WHERE e.organisation_id = $1 AND e.erased_at > $2 ORDER BY e.erased_at DESC LIMIT $3`,
+     WHERE e.organisation_id = $1 AND e.erased_at > $2 ORDER BY e.erased_at ${order} LIMIT $3`,
     [organisation, since, most],
   )

@@ -106,7 +106,7 @@ export async function eraseOldPapers(): Promise<number> {
 
 /** What was erased, for people: what, when, by whom. */
 export async function listErasures(who: Person) {
-  const found = await rows.erasuresSince(who.organisation, new Date(0), MOST_SHOWN)
+  const found = await rows.erasuresSince(who.organisation, new Date(0), 'DESC', MOST_SHOWN)
   return {
     erasures: found.map((e) => ({
       id: e.id,
@@ -118,14 +118,16 @@ export async function listErasures(who: Person) {
   }
 }
 
-/** What a device must let go: jobs of which something was erased since it last asked. */
+/** What a device must let go: jobs of which something was erased since it last asked. Where there is more, it asks again from there. */
 export async function erasedSince(who: Person, after: string | undefined) {
-  const until = now()
+  const asked = now()
   const since = after === undefined ? new Date(0) : new Date(new Date(after).getTime() - OVERLAP)
-  const found = await rows.erasuresSince(who.organisation, since, MOST_SHOWN)
+  const found = await rows.erasuresSince(who.organisation, since, 'ASC', MOST_SHOWN)
+  const more = found.length === MOST_SHOWN
   return {
     erasures: found.map((e) => e.id),
     jobs: [...new Set(found.flatMap((e) => e.jobs))],
-    until: until.toISOString(),
+    until: (more ? found.at(-1)!.erased_at : asked).toISOString(),
+    more,
   }
 }

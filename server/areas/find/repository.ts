@@ -1,8 +1,4 @@
-import { QueryTypes } from 'sequelize'
-import { database } from '../../platform/database'
-
-const select = <T extends object>(text: string, bind: unknown[]): Promise<T[]> =>
-  database().query<T>(text, { bind, type: QueryTypes.SELECT })
+import { select } from '../../platform/database'
 
 export interface AskedWord {
   typed: string

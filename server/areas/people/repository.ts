@@ -1,9 +1,5 @@
-import { QueryTypes, type Transaction } from 'sequelize'
 import type { Role } from '../../../core/job'
-import { database } from '../../platform/database'
-
-const all = <T extends object>(sql: string, bind: unknown[], transaction?: Transaction): Promise<T[]> =>
-  database().query<T>(sql, { bind, type: QueryTypes.SELECT, transaction })
+import { database, select } from '../../platform/database'
 
 export interface AccountRow {
   id: string
@@ -21,10 +17,10 @@ const ACCOUNT = `SELECT u.id, u.name, u.email, u.role, u.left_at IS NOT NULL AS 
   FROM users u WHERE u.organisation_id = $1 AND ${KNOWN}`
 
 export const accountsOf = (organisation: string): Promise<AccountRow[]> =>
-  all(`${ACCOUNT} ORDER BY left_at IS NOT NULL, lower(u.name), u.id`, [organisation])
+  select(`${ACCOUNT} ORDER BY left_at IS NOT NULL, lower(u.name), u.id`, [organisation])
 
 export const findAccount = async (organisation: string, id: string): Promise<AccountRow | undefined> =>
-  (await all<AccountRow>(`${ACCOUNT} AND u.id = $2`, [organisation, id]))[0]
+  (await select<AccountRow>(`${ACCOUNT} AND u.id = $2`, [organisation, id]))[0]
 
 /** @returns whether the address for mail was free */
 export async function insertAccount(row: {
@@ -35,7 +31,7 @@ export async function insertAccount(row: {
   role: Role
   passwordHash: string
 }): Promise<boolean> {
-  const made = await all(
+  const made = await select(
     `INSERT INTO users (id, organisation_id, name, email, role, password_hash) VALUES ($1, $2, $3, $4, $5, $6)
      ON CONFLICT (email) DO NOTHING RETURNING id`,
     [row.id, row.organisation, row.name, row.email, row.role, row.passwordHash],
@@ -43,7 +39,7 @@ export async function insertAccount(row: {
   return made.length > 0
 }
 
-/** Jobs show names: those of a person follow where they stand by themselves. */
+/** Name, role and whether somebody still signs in; entries of before keep the name that they were made under in what was folded from them. */
 export async function updateAccount(
   id: string,
   { name, role, left }: { name: string; role: Role; left: boolean },
@@ -57,10 +53,10 @@ export async function updateAccount(
 /** Ends every session of a person but one. @returns which have ended */
 export const deleteSessions = async (person: string, but: string | null): Promise<string[]> =>
   (
-    await all<{ id: string }>('DELETE FROM sessions WHERE user_id = $1 AND id IS DISTINCT FROM $2::uuid RETURNING id', [
-      person,
-      but,
-    ])
+    await select<{ id: string }>(
+      'DELETE FROM sessions WHERE user_id = $1 AND id IS DISTINCT FROM $2::uuid RETURNING id',
+      [person, but],
+    )
   ).map((s) => s.id)
 
 /** A new password: devices on which the old one was used are strangers again. */

@@ -1,8 +1,9 @@
+import type { H3Event } from 'h3'
 import type { Role } from '../../../core/job'
 import type { Account } from '../../../shared/contracts/accounts'
 import type { Person } from '../../../shared/contracts/session'
 import { apiError, notFound } from '../../platform/errors'
-import { endSessions, firstPassword, hashPassword } from '../session/service'
+import { confirmPassword, endSessions, firstPassword, hashPassword } from '../session/service'
 import * as rows from './repository'
 
 const toAccount = ({ seen_at, ...row }: rows.AccountRow): Account => ({
@@ -54,8 +55,13 @@ export async function resetPassword(who: Person, id: string) {
   return { password }
 }
 
-/** Keeps a password that somebody chose; their other sessions end. */
-export async function keepPassword(who: Person, session: string, password: string) {
+/** A password of one's own choice; the other sessions of the person end. @throws 422 where they do not know the one of before */
+export async function changePassword(
+  event: H3Event,
+  who: Person,
+  { old, password }: { old: string; password: string },
+) {
+  const session = await confirmPassword(event, who, old)
   await rows.writePassword(who.id, await hashPassword(password))
   const ended = await rows.deleteSessions(who.id, session)
   await endSessions(ended)

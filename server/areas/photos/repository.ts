@@ -9,8 +9,12 @@ export async function insertPhoto(
   await Photo.bulkCreate([row], { ignoreDuplicates: true, transaction })
 }
 
-export const findPhoto = async (organisationId: string, hash: string): Promise<Buffer | undefined> =>
-  (await Photo.findOne({ attributes: ['bytes'], where: { organisationId, hash } }))?.bytes
+export const findPhoto = async (
+  organisationId: string,
+  hash: string,
+  transaction?: Transaction,
+): Promise<Buffer | undefined> =>
+  (await Photo.findOne({ attributes: ['bytes'], where: { organisationId, hash }, transaction }))?.bytes
 
 /** Which of these an organisation has. */
 export const knownPhotos = async (

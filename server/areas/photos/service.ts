@@ -6,6 +6,9 @@ import type { Person } from '../../../shared/contracts/session'
 import { apiError, notFound } from '../../platform/errors'
 import * as rows from './repository'
 
+/** What is kept of a photo, as it is kept. */
+export { findPhoto } from './repository'
+
 /** Keeps a photo without anything that says where or with what it was taken. */
 export async function writePhoto(who: Person, hash: string, file: Uint8Array) {
   if (createHash('sha256').update(file).digest('hex') !== hash) throw apiError(422, 'other-photo')

@@ -1,11 +1,7 @@
-import { QueryTypes, type Transaction } from 'sequelize'
+import type { Transaction } from 'sequelize'
 import type { Outlook } from '../../../core/advice'
 import type { CarePlan, VisitFields } from '../../../shared/contracts/schedule'
-import { database } from '../../platform/database'
-
-/** Rows of one statement. */
-export const select = <T extends object>(text: string, bind: unknown[], transaction?: Transaction): Promise<T[]> =>
-  database().query<T>(text, { bind, type: QueryTypes.SELECT, transaction })
+import { select } from '../../platform/database'
 
 export interface WorkRow {
   begins: number

@@ -1,4 +1,4 @@
-import { select } from './repository'
+import { select } from '../../platform/database'
 
 export interface ToPlaceRow {
   job: string

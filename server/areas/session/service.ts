@@ -35,7 +35,7 @@ import {
   writePasswordHash,
   type SessionRow,
 } from './repository'
-import { countTry, forgiveTry, type Try } from './tries'
+import { countTry, forgiveTry, refuseTurnedAway, type Try } from './tries'
 
 export { firstPassword, hashPassword } from './passwords'
 
@@ -122,12 +122,14 @@ export async function confirmPassword(event: H3Event, who: Person, password: str
   return (await sessionOf(event))!.session
 }
 
+const addressOf = (event: H3Event): string =>
+  getRequestIP(event, { xForwardedFor: process.env.TRUSTED_PROXY === '1' }) ?? ''
+
 /** What a try is counted by, before anything is judged. */
 async function tryOf(event: H3Event, account: string, user: User | null): Promise<Try> {
   const token = readDevice(event)
   const known = user && token !== undefined && (await isKnownDevice(user.id, hashToken(token)))
-  const address = getRequestIP(event, { xForwardedFor: process.env.TRUSTED_PROXY === '1' }) ?? ''
-  return { account, address, device: known ? hashToken(token).toString('base64url') : undefined }
+  return { account, address: addressOf(event), device: known ? hashToken(token).toString('base64url') : undefined }
 }
 
 /** The device is known to the person from now on. */
@@ -140,6 +142,8 @@ async function knowDevice(event: H3Event, user: User): Promise<void> {
 /** Signs in. A wrong name and a wrong password get the same answer after the same work. */
 export async function signIn(event: H3Event, email: string, password: string): Promise<Person> {
   const name = email.trim().toLowerCase()
+  // A device that somebody has signed in on is looked at more closely.
+  if (readDevice(event) === undefined) refuseTurnedAway(addressOf(event))
   const user = await findUserByEmail(name)
   const who = await tryOf(event, name, user)
   await countTry(who)

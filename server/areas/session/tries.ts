@@ -1,3 +1,4 @@
+import { LRUCache } from 'lru-cache'
 import { RateLimiterPostgres, type RateLimiterRes } from 'rate-limiter-flexible'
 import { database } from '../../platform/database'
 import { apiError } from '../../platform/errors'
@@ -29,7 +30,6 @@ function limiter(kind: Kind): RateLimiterPostgres {
       keyPrefix: kind,
       points: LIMITS[kind],
       duration: SECONDS,
-      // Who is over the limit is told so from memory: a flood does not reach the database.
       inMemoryBlockOnConsumed: LIMITS[kind] + 1,
       inMemoryBlockDuration: 60,
     })
@@ -48,6 +48,17 @@ const countsOf = ({ account, address, device }: Try): [Kind, string][] =>
       ]
     : [['device', `${account}|${device}`]]
 
+/** Addresses that are over their limit, with when they may come back: a flood from there reaches no database. */
+const turnedAway = new LRUCache<string, number>({ max: 10_000, ttl: 60_000 })
+
+const tooMany = (seconds: number) => apiError(429, 'too-many-tries', `${Math.ceil(seconds / 60)}`, undefined, seconds)
+
+/** Refuses an address that was refused a moment ago, before anything is asked of the database. @throws 429 */
+export function refuseTurnedAway(address: string): void {
+  const seconds = turnedAway.get(address)
+  if (seconds !== undefined) throw tooMany(seconds)
+}
+
 /**
  * Counts a try before it is judged, so that many at once are not all judged.
  *
@@ -60,7 +71,8 @@ export async function countTry(who: Try): Promise<void> {
     } catch (refusal) {
       if (refusal instanceof Error) throw refusal
       const seconds = Math.max(1, Math.ceil((refusal as RateLimiterRes).msBeforeNext / 1000))
-      throw apiError(429, 'too-many-tries', `${Math.ceil(seconds / 60)}`, undefined, seconds)
+      if (kind === 'address') turnedAway.set(key, seconds)
+      throw tooMany(seconds)
     }
   }
 }

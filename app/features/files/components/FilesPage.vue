@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
-import { computed, ref } from 'vue'
+import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import { csvOf } from '../../../../core/foundation/csv'
 import { ARCHIVE_PATH } from '../../../../shared/contracts/archive'
 import { CUSTOMER_COLUMNS, listCustomers, listUnits, UNIT_COLUMNS } from '../../../../shared/contracts/units'
 import { call } from '../../../data/http'
 import { saveFile } from '../../../data/save-file'
+import { useAttempt } from '../../../data/use-attempt'
 import { useSession } from '../../session'
 import JobBundle from './JobBundle.vue'
 
@@ -15,18 +16,10 @@ const router = useRouter()
 const session = useSession()
 const role = computed(() => session.person?.role)
 const mayWrite = computed(() => role.value === 'lead' || role.value === 'technician')
-const trouble = ref('')
+const { trouble, attempt } = useAttempt()
 
-async function saved(make: () => Promise<void>): Promise<void> {
-  trouble.value = ''
-  try {
-    await make()
-  } catch (error) {
-    trouble.value = error instanceof Error ? error.message : String(error)
-  }
-}
 const saveCustomers = () =>
-  saved(async () => {
+  attempt(async () => {
     const { customers } = await call(listCustomers)
     const rows = customers.flatMap(({ name, sites }) =>
       sites.length ? sites.map((s) => [name, s.name]) : [[name, '']],
@@ -34,11 +27,34 @@ const saveCustomers = () =>
     saveFile('customers.csv', csvOf([CUSTOMER_COLUMNS, ...rows]))
   })
 const saveMachines = () =>
-  saved(async () => {
+  attempt(async () => {
     const { units } = await call(listUnits)
     const rows = units.map((u) => [u.title, u.serial, u.sheet, u.customer.name, u.site.name])
     saveFile('machines.csv', csvOf([UNIT_COLUMNS, ...rows]))
   })
+const TABLES = [
+  {
+    title: 'Customers and places',
+    saves: 'Save customers',
+    save: saveCustomers,
+    takes: 'Customers from a file',
+    from: '/shop/files/customers',
+  },
+  {
+    title: 'Machines',
+    saves: 'Save machines',
+    save: saveMachines,
+    takes: 'Machines from a file',
+    from: '/machines/import',
+  },
+  {
+    title: 'Parts',
+    saves: 'To the parts',
+    save: () => router.push('/shop/parts'),
+    takes: 'Parts from a file',
+    from: '/shop/parts/import',
+  },
+]
 </script>
 
 <template>
@@ -48,29 +64,11 @@ const saveMachines = () =>
     <section class="card stack" aria-labelledby="tables">
       <h2 id="tables">Tables for a spreadsheet</h2>
       <ul class="tables">
-        <li>
-          <strong>Customers and places</strong>
+        <li v-for="t in TABLES" :key="t.title">
+          <strong>{{ t.title }}</strong>
           <span class="push" />
-          <Button severity="secondary" @click="saveCustomers">Save customers</Button>
-          <Button v-if="mayWrite" severity="secondary" @click="router.push('/shop/files/customers')"
-            >Customers from a file</Button
-          >
-        </li>
-        <li>
-          <strong>Machines</strong>
-          <span class="push" />
-          <Button severity="secondary" @click="saveMachines">Save machines</Button>
-          <Button v-if="mayWrite" severity="secondary" @click="router.push('/machines/import')"
-            >Machines from a file</Button
-          >
-        </li>
-        <li>
-          <strong>Parts</strong>
-          <span class="push" />
-          <Button severity="secondary" @click="router.push('/shop/parts')">To the parts</Button>
-          <Button v-if="mayWrite" severity="secondary" @click="router.push('/shop/parts/import')"
-            >Parts from a file</Button
-          >
+          <Button severity="secondary" @click="t.save">{{ t.saves }}</Button>
+          <Button v-if="mayWrite" severity="secondary" @click="router.push(t.from)">{{ t.takes }}</Button>
         </li>
       </ul>
     </section>

@@ -1,37 +1,26 @@
 <script setup lang="ts">
-import { ref, shallowRef } from 'vue'
+import { shallowRef } from 'vue'
 import { NuxtLink } from '#components'
 import type { z } from 'zod'
 import { importJob, MOST_BUNDLE_BYTES } from '../../../../shared/contracts/archive'
-import { call } from '../../../data/http'
+import { call, THIN_LINE } from '../../../data/http'
+import { useAttempt } from '../../../data/use-attempt'
 
 /** A job that comes back in a file. */
 const answer = shallowRef<z.infer<(typeof importJob)['answer']>>()
-const trouble = ref('')
-const busy = ref(false)
-/** Photos take their time on a thin line, ms. */
-const PATIENCE = 120_000
+const { trouble, busy, attempt } = useAttempt()
 
 async function take(event: Event): Promise<void> {
   const input = event.target as HTMLInputElement
   const file = input.files?.[0]
   if (!file) return
   answer.value = undefined
-  trouble.value = ''
-  if (file.size > MOST_BUNDLE_BYTES) {
-    trouble.value = 'This file is larger than a job can be.'
-    return
-  }
-  busy.value = true
-  try {
-    answer.value = await call(importJob, { file, patience: PATIENCE })
-  } catch (error) {
-    trouble.value = error instanceof Error ? error.message : String(error)
-  } finally {
-    busy.value = false
-    // The same file may be chosen again.
-    input.value = ''
-  }
+  await attempt(async () => {
+    if (file.size > MOST_BUNDLE_BYTES) throw new Error('This file is larger than a job can be.')
+    answer.value = await call(importJob, { file, patience: THIN_LINE })
+  })
+  // The same file may be chosen again.
+  input.value = ''
 }
 const entries = (n: number) => (n === 1 ? '1 entry' : `${n} entries`)
 </script>

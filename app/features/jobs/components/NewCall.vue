@@ -11,6 +11,7 @@ import { fits, search, suggest } from '../../../../core/search'
 import { describeRefusal } from '../../../../core/words'
 import { listUnits, type Unit } from '../../../../shared/contracts/units'
 import { fetchOrKept } from '../../../data/fetched'
+import { useAttempt } from '../../../data/use-attempt'
 import { predictionsOf } from '../../../data/predictions'
 import { sheetOf } from '../../../data/sheets'
 import { hear } from '../../../data/tabs'
@@ -55,18 +56,10 @@ const complaints = computed(() =>
 /** What the shop has seen of such machines, and when that was asked for: a job begun long after asks itself, ms. */
 let record: { seen: ShopRecord; at: number } | undefined
 const RECORD_HOLDS = 5 * 60_000
-const trouble = ref('')
+const { trouble, attempt } = useAttempt()
 const stale = ref(false)
 const busy = ref(false)
 
-async function attempt(act: () => Promise<void>) {
-  try {
-    await act()
-    trouble.value = ''
-  } catch (error) {
-    trouble.value = error instanceof Error ? error.message : String(error)
-  }
-}
 async function load() {
   const { value, fresh } = await fetchOrKept(session.person!.id, 'units', listUnits)
   stale.value = !fresh

@@ -6,7 +6,7 @@ import { useRowsImport } from '../../../data/use-rows-import'
 import { RowsFile } from '../../../ui'
 
 const router = useRouter()
-const { rows, file, preview, trouble, busy, read, take } = useRowsImport(
+const taking = useRowsImport(
   (commit, rows) => call(importCustomers, { body: { commit, rows } }),
   MOST_ROWS,
   () => router.push('/shop/files'),
@@ -14,21 +14,12 @@ const { rows, file, preview, trouble, busy, read, take } = useRowsImport(
 </script>
 
 <template>
-  <RowsFile
-    title="Customers from a file"
-    :rows="rows"
-    :file="file"
-    :problems="preview?.problems"
-    :trouble="trouble"
-    :busy="busy"
-    @read="read"
-    @take="take"
-  >
+  <RowsFile title="Customers from a file" :of="taking">
     A file with a heading line and the columns <strong>{{ CUSTOMER_COLUMNS.join(', ') }}</strong>, separated by commas
     or semicolons: a row for each place. A row without a place is the customer alone. All rows are taken, or none.
     <template #sum
-      >{{ preview?.newCustomers.length }} new customers, {{ preview?.newSites.length }} new places,
-      {{ preview?.there }} there already.</template
+      >{{ taking.preview?.newCustomers.length }} new customers, {{ taking.preview?.newSites.length }} new places,
+      {{ taking.preview?.there }} there already.</template
     >
   </RowsFile>
 </template>

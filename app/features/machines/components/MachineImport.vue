@@ -6,7 +6,7 @@ import { useRowsImport } from '../../../data/use-rows-import'
 import { RowsFile } from '../../../ui'
 
 const router = useRouter()
-const { rows, file, preview, trouble, busy, read, take } = useRowsImport(
+const taking = useRowsImport(
   (commit, rows) => call(importUnits, { body: { commit, rows } }),
   MOST_ROWS,
   () => router.push('/machines'),
@@ -14,21 +14,13 @@ const { rows, file, preview, trouble, busy, read, take } = useRowsImport(
 </script>
 
 <template>
-  <RowsFile
-    title="Machines from a file"
-    :rows="rows"
-    :file="file"
-    :problems="preview?.problems"
-    :trouble="trouble"
-    :busy="busy"
-    @read="read"
-    @take="take"
-  >
+  <RowsFile title="Machines from a file" :of="taking">
     A file with a heading line and the columns <strong>{{ UNIT_COLUMNS.join(', ') }}</strong>, separated by commas or
     semicolons. All rows are taken, or none.
     <template #sum
-      >{{ rows.length }} {{ rows.length === 1 ? 'machine' : 'machines' }}, {{ preview?.newCustomers.length }} new
-      customers, {{ preview?.newSites.length }} new places.</template
+      >{{ taking.rows.length }} {{ taking.rows.length === 1 ? 'machine' : 'machines' }},
+      {{ taking.preview?.newCustomers.length }} new customers, {{ taking.preview?.newSites.length }} new
+      places.</template
     >
   </RowsFile>
 </template>

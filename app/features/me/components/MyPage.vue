@@ -5,6 +5,7 @@ import { useRouter } from 'vue-router'
 import { endSession, listSessions } from '../../../../shared/contracts/session'
 import { waitingByPerson } from '../../../data/database'
 import { call } from '../../../data/http'
+import { useAttempt } from '../../../data/use-attempt'
 import { formatMoment, useKeySwitch, useLook } from '../../../ui'
 import { CalendarLink } from '../../schedule'
 import { useSession } from '../../session'
@@ -25,17 +26,9 @@ const { on: keys } = useKeySwitch()
 const waiting = ref(0)
 const refused = ref(0)
 const asked = ref(false)
-const trouble = ref('')
+const { trouble, attempt } = useAttempt()
 const sessions = ref<{ id: string; seenAt: string; device: string; here: boolean }[]>([])
 
-async function attempt(act: () => Promise<void>) {
-  try {
-    await act()
-    trouble.value = ''
-  } catch (error) {
-    trouble.value = error instanceof Error ? error.message : String(error)
-  }
-}
 const load = () => attempt(async () => void (sessions.value = (await call(listSessions)).sessions))
 onMounted(load)
 const end = (id: string) =>

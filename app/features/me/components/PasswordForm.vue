@@ -3,12 +3,13 @@ import Button from 'primevue/button'
 import { computed, ref } from 'vue'
 import { changePassword, SHORTEST_PASSWORD } from '../../../../shared/contracts/accounts'
 import { call } from '../../../data/http'
+import { useAttempt } from '../../../data/use-attempt'
 
 /** A password of one's own. */
 const old = ref('')
 const fresh = ref('')
 const again = ref('')
-const trouble = ref('')
+const { trouble, attempt } = useAttempt()
 const done = ref('')
 const wrong = computed(() => {
   if (fresh.value && fresh.value.length < SHORTEST_PASSWORD) return `At least ${SHORTEST_PASSWORD} characters.`
@@ -18,15 +19,14 @@ const sound = computed(() => old.value && fresh.value && again.value && !wrong.v
 
 async function keep(): Promise<void> {
   if (!sound.value) return
-  try {
+  done.value = ''
+  await attempt(async () => {
     const { ended } = await call(changePassword, { body: { old: old.value, password: fresh.value } })
-    trouble.value = ''
-    done.value = ended ? `Kept. You were signed out in ${ended} other places.` : 'Kept.'
+    done.value = ended
+      ? `Kept. You were signed out in ${ended === 1 ? 'one other place' : `${ended} other places`}.`
+      : 'Kept.'
     old.value = fresh.value = again.value = ''
-  } catch (error) {
-    done.value = ''
-    trouble.value = error instanceof Error ? error.message : String(error)
-  }
+  })
 }
 const FIELDS = [
   { title: 'Password now', model: old, complete: 'current-password' },

@@ -7,7 +7,7 @@ import { useRowsImport } from '../../../data/use-rows-import'
 import { RowsFile } from '../../../ui'
 
 const router = useRouter()
-const { rows, file, preview, trouble, busy, read, take } = useRowsImport(
+const taking = useRowsImport(
   (commit, rows) => call(importParts, { body: { commit, rows } }),
   MOST_ROWS,
   () => router.push('/shop/parts'),
@@ -15,19 +15,10 @@ const { rows, file, preview, trouble, busy, read, take } = useRowsImport(
 </script>
 
 <template>
-  <RowsFile
-    title="Parts from a file"
-    :rows="rows"
-    :file="file"
-    :problems="preview?.problems"
-    :trouble="trouble"
-    :busy="busy"
-    @read="read"
-    @take="take"
-  >
+  <RowsFile title="Parts from a file" :of="taking">
     A file with a heading line and the columns <strong>{{ PART_COLUMNS.join(', ') }}</strong>; only the first two must
     be there. Several things in one cell stand with semicolons between. A number that is there already is written anew.
     All rows are taken, or none.
-    <template #sum>{{ rows.length }} parts, {{ preview?.changed }} of them there already.</template>
+    <template #sum>{{ taking.rows.length }} parts, {{ taking.preview?.changed }} of them there already.</template>
   </RowsFile>
 </template>

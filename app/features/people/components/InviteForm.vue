@@ -7,6 +7,7 @@ import { v7 as uuidv7 } from 'uuid'
 import type { Role } from '../../../../core/job'
 import { invite } from '../../../../shared/contracts/accounts'
 import { call } from '../../../data/http'
+import { useAttempt } from '../../../data/use-attempt'
 import { ROLE_CHOICES } from '../roles'
 
 /** Lets somebody in. */
@@ -14,26 +15,19 @@ const emit = defineEmits<{ invited: [name: string, password: string] }>()
 const name = ref('')
 const email = ref('')
 const role = ref<Role>('technician')
-const trouble = ref('')
-const busy = ref(false)
+const { trouble, busy, attempt } = useAttempt()
 const sound = computed(() => name.value.trim() !== '' && /^\S+@\S+\.\S+$/.test(email.value.trim()))
 
-async function send(): Promise<void> {
-  if (!sound.value || busy.value) return
-  busy.value = true
-  try {
+const send = () =>
+  sound.value &&
+  !busy.value &&
+  attempt(async () => {
     const body = { id: uuidv7(), name: name.value.trim(), email: email.value.trim(), role: role.value }
     const answer = await call(invite, { body })
-    trouble.value = ''
     name.value = ''
     email.value = ''
     emit('invited', answer.account.name, answer.password)
-  } catch (error) {
-    trouble.value = error instanceof Error ? error.message : String(error)
-  } finally {
-    busy.value = false
-  }
-}
+  })
 </script>
 
 <template>

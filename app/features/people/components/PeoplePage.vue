@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { onMounted, ref, shallowRef } from 'vue'
+import { onMounted, shallowRef } from 'vue'
 import { changeAccount, listAccounts, resetPassword, type Account } from '../../../../shared/contracts/accounts'
 import { call } from '../../../data/http'
+import { useAttempt } from '../../../data/use-attempt'
 import { useSession } from '../../session'
 import InviteForm from './InviteForm.vue'
 import PersonCard from './PersonCard.vue'
@@ -9,29 +10,22 @@ import PersonCard from './PersonCard.vue'
 /** Who works here and what each may do; for leads. */
 const session = useSession()
 const accounts = shallowRef<Account[]>()
-const trouble = ref('')
+const { trouble, attempt } = useAttempt()
 /** A password that was made just now: shown until the next act, and kept nowhere. */
 const made = shallowRef<{ name: string; password: string }>()
 
-async function attempt(act: () => Promise<unknown>): Promise<void> {
-  try {
-    await act()
-    trouble.value = ''
-    accounts.value = (await call(listAccounts)).accounts
-  } catch (error) {
-    trouble.value = error instanceof Error ? error.message : String(error)
-  }
-}
-onMounted(() => session.person?.role === 'lead' && attempt(() => Promise.resolve()))
+const load = async () => void (accounts.value = (await call(listAccounts)).accounts)
+onMounted(() => session.person?.role === 'lead' && attempt(load))
 function invited(name: string, password: string): void {
   made.value = { name, password }
-  void attempt(() => Promise.resolve())
+  void attempt(load)
 }
 const change = ({ id }: Account, body: Pick<Account, 'name' | 'role' | 'left'>) =>
   attempt(async () => {
     made.value = undefined
     await call(changeAccount, { params: { id }, body })
     if (id === session.person?.id) await session.renew()
+    await load()
   })
 const reset = ({ id, name }: Account) =>
   attempt(async () => {

@@ -6,6 +6,7 @@ import { eraseCustomer, erasePerson, listErasures, readHeld } from '../../../../
 import { listPeople } from '../../../../shared/contracts/people'
 import { listCustomers } from '../../../../shared/contracts/units'
 import { call } from '../../../data/http'
+import { useAttempt } from '../../../data/use-attempt'
 import { formatMoment, HoldButton } from '../../../ui'
 import { useSession } from '../../session'
 
@@ -17,17 +18,9 @@ const erasures = shallowRef<z.infer<(typeof listErasures)['answer']>['erasures']
 const customer = ref<string>()
 const colleague = ref<string>()
 const held = shallowRef<z.infer<(typeof readHeld)['answer']>>()
-const trouble = ref('')
+const { trouble, attempt } = useAttempt()
 const done = ref('')
 
-async function attempt(act: () => Promise<void>): Promise<void> {
-  try {
-    await act()
-    trouble.value = ''
-  } catch (error) {
-    trouble.value = error instanceof Error ? error.message : String(error)
-  }
-}
 async function load(): Promise<void> {
   const [c, p, e] = await Promise.all([call(listCustomers), call(listPeople), call(listErasures)])
   customers.value = c.customers
@@ -44,7 +37,8 @@ watch(customer, (id) => {
     })
 })
 const waits = computed(() => Boolean(held.value && (held.value.open || held.value.planned)))
-const jobs = (n: number) => (n === 1 ? '1 job' : `${n} jobs`)
+const counted = (n: number, what: string) => `${n} ${what}${n === 1 ? '' : 's'}`
+const jobs = (n: number) => counted(n, 'job')
 const eraseOne = () =>
   attempt(async () => {
     const answer = await call(eraseCustomer, { params: { id: customer.value! } })
@@ -84,12 +78,13 @@ const WHAT = { customer: 'A customer', person: 'A colleague', papers: 'Papers pa
         />
         <template v-if="held">
           <p class="small">
-            {{ jobs(held.jobs) }}, {{ held.photos }} photos, {{ held.signatures }} signatures, {{ held.reports }}
-            reports. Names, serial numbers, words, remarks, photos and signatures go; machines are retired; what was
-            measured and found stays without a name.
+            {{ jobs(held.jobs) }}, {{ counted(held.photos, 'photo') }}, {{ counted(held.signatures, 'signature') }},
+            {{ counted(held.reports, 'report') }}. Names, serial numbers, words, remarks, photos and signatures go;
+            machines are retired; what was measured and found stays without a name.
           </p>
           <p v-if="waits" role="alert" class="small">
-            {{ held.open }} jobs are open and {{ held.planned }} visits planned: close and call them off first.
+            Still there: {{ jobs(held.open) }} open, {{ counted(held.planned, 'visit') }} planned. Close and call them
+            off first.
           </p>
           <HoldButton :disabled="waits" @held="eraseOne">Erase {{ held.name }}</HoldButton>
         </template>

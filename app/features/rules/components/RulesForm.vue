@@ -7,6 +7,7 @@ import { parseMoney } from '../../../../core/foundation/money'
 import { minorUnits } from '../../../../core/words'
 import { readRules, writeRules, type Rules } from '../../../../shared/contracts/organisation'
 import { call } from '../../../data/http'
+import { useAttempt } from '../../../data/use-attempt'
 import { HoldButton } from '../../../ui'
 import { useSession } from '../../session'
 
@@ -15,7 +16,7 @@ const session = useSession()
 const currency = computed(() => session.person?.currency ?? 'EUR')
 const kept = shallowRef<Rules>()
 const due = ref(0)
-const trouble = ref('')
+const { trouble, attempt } = useAttempt()
 const done = ref('')
 
 const hour = ref('')
@@ -63,31 +64,27 @@ const sound = computed(() => Object.values(wrong.value).every((w) => !w))
 /** More is let go than before: what goes then does not come back. */
 const shorter = computed(() => months.value > 0 && (kept.value?.keepPapersMonths ?? Infinity) > months.value)
 
-async function attempt(act: () => Promise<{ rules: Rules; due: number }>, said = ''): Promise<void> {
-  try {
-    const answer = await act()
+/** Asks, and shows what holds then. */
+const take = (asked: Promise<{ rules: Rules; due: number }>) =>
+  attempt(async () => {
+    const answer = await asked
     show(answer.rules)
     due.value = answer.due
-    trouble.value = ''
-    done.value = said
-  } catch (error) {
-    trouble.value = error instanceof Error ? error.message : String(error)
+  })
+onMounted(() => take(call(readRules)))
+async function save(): Promise<void> {
+  done.value = ''
+  const body = {
+    hourMinor: parseMoney(hour.value, minorUnits(currency.value))!,
+    workBegins: minutesOf(begins.value),
+    workEnds: minutesOf(ends.value),
+    travelMinutes: wholeOf(travel.value),
+    keepPapersMonths: months.value || null,
   }
+  if (!(await take(call(writeRules, { body })))) return
+  done.value = 'Kept.'
+  await attempt(session.renew)
 }
-onMounted(() => attempt(() => call(readRules)))
-const save = () =>
-  attempt(async () => {
-    const body = {
-      hourMinor: parseMoney(hour.value, minorUnits(currency.value))!,
-      workBegins: minutesOf(begins.value),
-      workEnds: minutesOf(ends.value),
-      travelMinutes: wholeOf(travel.value),
-      keepPapersMonths: months.value || null,
-    }
-    const answer = await call(writeRules, { body })
-    await session.renew()
-    return answer
-  }, 'Kept.')
 const FIELDS = computed(() => [
   { id: 'hour' as const, title: `An hour of work, ${currency.value}`, model: hour },
   { id: 'begins' as const, title: 'Work begins', model: begins },
@@ -120,7 +117,9 @@ const FIELDS = computed(() => [
       >After a job is closed they are kept
       <Select v-model="months" :options="KEEP" option-value="value" option-label="title" aria-label="Papers are kept"
     /></label>
-    <p v-if="due" role="status" class="small">{{ due }} jobs have papers that go within the hour.</p>
+    <p v-if="due" role="status" class="small">
+      {{ due === 1 ? 'One job has' : `${due} jobs have` }} papers that go within the hour.
+    </p>
     <div v-if="kept" class="row">
       <template v-if="shorter">
         <HoldButton :disabled="!sound" @held="save">Keep these rules: older papers go for good</HoldButton>

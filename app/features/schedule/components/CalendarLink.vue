@@ -8,6 +8,7 @@ import {
   revokeCalendarLink,
 } from '../../../../shared/contracts/schedule'
 import { call } from '../../../data/http'
+import { useAttempt } from '../../../data/use-attempt'
 import { saveFile } from '../../../data/save-file'
 import { formatMoment } from '../../../ui'
 import { useSession } from '../../session'
@@ -16,15 +17,7 @@ import { useSession } from '../../session'
 const session = useSession()
 const since = ref<string | null>(null)
 const address = ref('')
-const trouble = ref('')
-async function attempt(act: () => Promise<void>) {
-  try {
-    await act()
-    trouble.value = ''
-  } catch (error) {
-    trouble.value = error instanceof Error ? error.message : String(error)
-  }
-}
+const { trouble, attempt } = useAttempt()
 onMounted(() => attempt(async () => void (since.value = (await call(readCalendarLink)).since)))
 const make = () =>
   attempt(async () => {

@@ -8,20 +8,13 @@ import { daysBetween, descaleEvery } from '../../../../core/schedule'
 import { describeDue } from '../../../../core/words'
 import { listCare, putCare, type CarePlan } from '../../../../shared/contracts/schedule'
 import { call } from '../../../data/http'
+import { useAttempt } from '../../../data/use-attempt'
 import { formatDay } from '../../../ui'
 
 /** What is done again and again at a machine: by days, or by what comes in with its water. */
 const props = defineProps<{ unit: string; locked: boolean }>()
 const shown = shallowRef<z.infer<(typeof listCare)['answer']>>()
-const trouble = ref('')
-async function attempt(act: () => Promise<void>) {
-  try {
-    await act()
-    trouble.value = ''
-  } catch (error) {
-    trouble.value = error instanceof Error ? error.message : String(error)
-  }
-}
+const { trouble, attempt } = useAttempt()
 const load = async () => void (shown.value = await call(listCare, { params: { id: props.unit } }))
 onMounted(() => attempt(load))
 

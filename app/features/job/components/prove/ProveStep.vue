@@ -161,14 +161,7 @@ async function close() {
           is left out of service, under Decide.
         </p>
       </section>
-      <SettingsNoted
-        v-if="facts?.settings.length"
-        :settings="facts.settings"
-        :noted="state.settings"
-        :locked="locked"
-        @note="(setting, as, text) => enter({ type: 'setting', setting, as, text })"
-        @undo="takeBack"
-      />
+      <SettingsNoted :sorts="['found', 'left']" />
       <section v-if="facts?.care.length" class="card"><BeforeYouLeave :facts="facts" /></section>
     </div>
     <div v-if="!locked" class="go-on">

@@ -3,43 +3,37 @@ import Button from 'primevue/button'
 import InputText from 'primevue/inputtext'
 import { reactive } from 'vue'
 import { capital } from '../../../../../core/words'
-import type { Job } from '../../../../../core/job'
-import type { MachineFacts } from '../../../../engine'
 import { UndoButton } from '../../../../ui'
+import { useJobContext } from '../../use-job-context'
 
 /** What is set on the machine, written down as it was found and as it is left: whoever comes next sets it back by that. */
-const props = defineProps<{
-  settings: MachineFacts['settings']
-  noted: Job['settings']
-  locked: boolean
-  /** What is asked for here. */
-  sorts?: readonly ('found' | 'left')[]
-}>()
-const emit = defineEmits<{ note: [setting: string, as: 'found' | 'left', text: string]; undo: [event: string] }>()
+defineProps<{ /** What is asked for here. */ sorts: readonly ('found' | 'left')[] }>()
+const { job, advice, locked, enter, takeBack } = useJobContext()
+const { state } = job
+const { facts } = advice
 const WORDS = { found: 'As found', left: 'As left' } as const
-const BOTH = ['found', 'left'] as const
 const typed = reactive<Record<string, string>>({})
 const last = (setting: string, as: 'found' | 'left') =>
-  props.noted.findLast((n) => n.setting === setting && n.as === as)
+  state.value.settings.findLast((n) => n.setting === setting && n.as === as)
 
 function keep(setting: string, as: 'found' | 'left') {
   const key = `${setting} ${as}`
   const text = typed[key]?.trim()
   if (!text) return
-  emit('note', setting, as, text)
+  void enter({ type: 'setting', setting, as, text })
   typed[key] = ''
 }
 </script>
 
 <template>
-  <section class="card stack" aria-label="Settings">
+  <section v-if="facts?.settings.length" class="card stack" aria-label="Settings">
     <h2>Settings, written down</h2>
-    <div v-for="s in settings" :key="s.id" class="stack" role="group" :aria-label="capital(s.title)">
+    <div v-for="s in facts.settings" :key="s.id" class="stack" role="group" :aria-label="capital(s.title)">
       <p>
         <strong>{{ capital(s.title) }}</strong><template v-if="s.usual">, usually {{ s.usual }}</template>
       </p>
       <p class="small soft">{{ capital(s.found) }}</p>
-      <div v-for="as in sorts ?? BOTH" :key="as" class="row">
+      <div v-for="as in sorts" :key="as" class="row">
         <template v-if="last(s.id, as)">
           <span
             >{{ WORDS[as] }}: <strong>{{ last(s.id, as)!.text }}</strong></span
@@ -48,7 +42,7 @@ function keep(setting: string, as: 'found' | 'left') {
             v-if="!locked"
             class="push"
             :label="`Undo ${WORDS[as].toLowerCase()} of ${s.title}`"
-            @click="emit('undo', last(s.id, as)!.event)"
+            @click="takeBack(last(s.id, as)!.event)"
           />
         </template>
         <form v-else-if="!locked" class="row grow" @submit.prevent="keep(s.id, as)">

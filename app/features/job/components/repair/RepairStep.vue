@@ -17,7 +17,7 @@ import TickList from './TickList.vue'
 
 /** The repair, step by step: the new part proved first, what is looked at while it is open, parts, and the way back. */
 const context = useJobContext()
-const { id, job, advice, locked, enter, takeBack, stepsFor } = context
+const { id, job, locked, enter, takeBack, stepsFor } = context
 const { state } = job
 const router = useRouter()
 const { decided, own } = useDecided(context)
@@ -113,15 +113,7 @@ const tick = (list: 'steps' | 'look-at', item: string, found: string | undefined
         @condemn="(title, how) => enter({ type: 'condemned', title, how })"
         @undo="takeBack"
       />
-      <SettingsNoted
-        v-if="advice.facts.value?.settings.length"
-        :settings="advice.facts.value.settings"
-        :noted="state.settings"
-        :sorts="['found']"
-        :locked="locked"
-        @note="(setting, as, text) => enter({ type: 'setting', setting, as, text })"
-        @undo="takeBack"
-      />
+      <SettingsNoted :sorts="['found']" />
       <section v-if="own.guide.access.length || own.guide.kit.length" class="card stack" aria-label="How it is got at">
         <h2>How it is got at</h2>
         <ul class="plain-list small">

@@ -4,7 +4,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { reportOf, toCsv, type ReportReader } from '../../../../../core/report'
 import { describeReportState } from '../../../../../core/words'
 import { exportJob } from '../../../../../shared/contracts/archive'
-import { call } from '../../../../data/http'
+import { call, THIN_LINE } from '../../../../data/http'
 import { saveFile } from '../../../../data/save-file'
 import { formatMoment } from '../../../../ui'
 import { notify } from '../../../shell'
@@ -46,12 +46,10 @@ const name = computed(() => `${meta.value?.unit.title ?? 'report'} ${state.value
 const saveCsv = () => report.value && saveFile(`${name.value}.csv`, toCsv(report.value))
 const saveJson = () =>
   report.value && saveFile(`${name.value}.json`, `${JSON.stringify(report.value, null, 1)}\n`, 'application/json')
-/** Photos take their time on a thin line, ms. */
-const PATIENCE = 120_000
 /** The job itself, with every entry and photo, as it can be taken in again. */
 async function saveBundle() {
   try {
-    const bytes = await call(exportJob, { params: { id }, patience: PATIENCE })
+    const bytes = await call(exportJob, { params: { id }, patience: THIN_LINE })
     saveFile(`${name.value} job.zip`, bytes as Uint8Array<ArrayBuffer>, exportJob.file!.type)
   } catch (error) {
     notify({ kind: 'trouble', text: error instanceof Error ? error.message : String(error) })
