@@ -1,6 +1,6 @@
 import { expect, test, type APIRequestContext } from '@playwright/test'
 import { errorAnswer } from '../../shared/contracts/contract'
-import { MARA, openPlace, WENNA, type Place } from './place'
+import { IVO, MARA, openPlace, WENNA, type Place } from './place'
 
 let place: Place
 test.beforeAll(async () => {
@@ -65,7 +65,7 @@ test('guesses that come at once are counted before they are judged, and lock nob
 test('an address from which every name is tried is turned away, and not a device that is known', async ({
   playwright,
 }) => {
-  const desk = await signedIn(playwright, WENNA)
+  const desk = await signedIn(playwright, IVO)
   const stranger = await playwright.request.newContext()
   const guess = (i: number) =>
     stranger.post(`${place.url}/api/session`, { data: { email: `nobody-${i}@ebb.example`, password: 'guess' } })
@@ -74,5 +74,5 @@ test('an address from which every name is tried is turned away, and not a device
     answers.push(...(await Promise.all(Array.from({ length: 8 }, (_, k) => guess(8 * i + k)))).map((a) => a.status()))
   expect(answers.filter((a) => a === 401).length).toBeLessThanOrEqual(100)
   expect(answers.slice(-8)).toEqual(Array.from({ length: 8 }, () => 429))
-  expect((await desk.post(`${place.url}/api/session`, { data: WENNA })).status()).toBe(200)
+  expect((await desk.post(`${place.url}/api/session`, { data: IVO })).status()).toBe(200)
 })
