@@ -1,6 +1,8 @@
 import { join } from 'node:path'
 import { defineNuxtConfig } from 'nuxt/config'
 import { licenceNotices } from './scripts/setup/licences.mjs'
+import { pagesOf } from './scripts/setup/pages.mjs'
+import { zodWithoutEval } from './scripts/setup/zod-without-eval.mjs'
 import { bundleSheetWorker } from './scripts/setup/sheet-worker.mjs'
 import { engineState } from './scripts/setup/sources.mjs'
 
@@ -39,11 +41,16 @@ export default defineNuxtConfig({
   imports: { scan: false },
   components: { dirs: [] },
   pinia: { storesDirs: [] },
-  runtimeConfig: { public: { engine: engineState(import.meta.dirname) } },
+  runtimeConfig: {
+    pages: pagesOf(join(import.meta.dirname, 'app/pages')),
+    public: { engine: engineState(import.meta.dirname) },
+  },
   features: { inlineStyles: false },
   experimental: {
     payloadExtraction: false,
     appManifest: false,
+    // No script stands in the page that the server does not know.
+    entryImportMap: false,
     // A page is fetched when a hand comes near its link, not because the link is to be seen.
     defaults: { nuxtLink: { prefetchOn: { visibility: false, interaction: true } } },
   },
@@ -98,9 +105,9 @@ export default defineNuxtConfig({
     hooks: { compiled: ({ options }) => bundleSheetWorker(options.output.serverDir) },
   },
   vite: {
-    worker: { format: 'es', plugins: notices.workers },
+    worker: { format: 'es', plugins: () => [zodWithoutEval, ...notices.workers()] },
     build: { modulePreload: { polyfill: false } },
-    plugins: notices.pages,
+    plugins: [zodWithoutEval, ...notices.pages],
   },
   typescript: { tsConfig: { compilerOptions: { noUncheckedIndexedAccess: true } } },
   eslint: { config: { standalone: true } },

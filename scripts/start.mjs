@@ -14,5 +14,6 @@ await runApplication(root, {
   host,
   databaseUrl,
   prepare: { world: 'none', from: archiveAsked('npm start') },
+  log: 'inherit',
   greeting: 'Ctrl-C stops it. The first of a shop is let in by npm run begin.\n',
 })

@@ -7,7 +7,7 @@ const PATIENCE = 4000
 export async function measureClock(): Promise<number | undefined> {
   try {
     const before = Date.now()
-    const { headers } = await fetch('/api/health', { cache: 'no-store', signal: AbortSignal.timeout(PATIENCE) })
+    const { headers } = await fetch('/api/live', { cache: 'no-store', signal: AbortSignal.timeout(PATIENCE) })
     const stated = Date.parse(headers.get('date') ?? '')
     return Number.isNaN(stated) ? undefined : (before + Date.now()) / 2 - (stated + HALF_A_SECOND)
   } catch {

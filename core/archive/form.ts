@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { currency, isSoundText, ROLES } from '../job'
+import { currency, isSoundText, ROLES, uuid } from '../job'
 
 /**
  * What stands in an archive: a file of rows for each table, one JSON object a line, its keys named as the columns. Nothing in it can
@@ -34,7 +34,7 @@ export type ArchiveContents = z.infer<typeof archiveContents>
 
 const LONGEST = 20_000
 const said = z.string().max(LONGEST).refine(isSoundText, 'holds a character that cannot be kept')
-const id = z.uuid()
+const id = uuid
 const moment = z.iso.datetime({ offset: true })
 const hash = z.string().regex(/^[0-9a-f]{64}$/)
 const whole = z

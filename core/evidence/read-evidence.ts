@@ -55,12 +55,12 @@ export function readEvidence(written: unknown, words: Vocabulary): Result<Eviden
       if (words.circumstances.includes(id)) out.push({ type: 'circumstance', circumstance: id })
       else say('unknown-circumstance', 'circumstance', id, some(words.circumstances))
     } else if ('action' in entry) {
-      const [verbText, target] = String(entry.action).trim().split(/\s+/)
+      const [verbText, target, ...tail] = String(entry.action).trim().split(/\s+/)
       const verb = VERBS.find((v) => v === verbText)
       if (!verb) return void say('unknown-action', 'action', entry.action, some(VERBS))
       const targets = words.targets[verb]
-      if (targets && !targets.includes(target))
-        return void say('unknown-action', 'action', entry.action, `${verb} and ${some(targets)}`)
+      if (tail.length || (targets ? !targets.includes(target) : target !== undefined))
+        return void say('unknown-action', 'action', entry.action, targets ? `${verb} and ${some(targets)}` : verb)
       out.push({ type: 'action', action: { verb, target: targets ? target : undefined } })
     } else if ('test' in entry || 'probe' in entry) {
       const field = 'test' in entry ? 'test' : 'probe'

@@ -12,7 +12,8 @@ export const isRetractable = (payload: Payload): boolean =>
   ['ticked', 'new-part', 'used', 'condemned', 'proven', 'setting'].includes(payload.type) ||
   (payload.type === 'action' && payload.action.verb === 'repair')
 
-type Find = (id: string) => Pick<SequencedEvent, 'id' | 'seq' | 'payload'> | undefined
+/** An event of a job by its id. */
+export type Find = (id: string) => Pick<SequencedEvent, 'id' | 'seq' | 'payload'> | undefined
 
 /** Counts an entry in or out. */
 function count(s: JobStanding, id: string, payload: Payload, by: 1 | -1): JobStanding {

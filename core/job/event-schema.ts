@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { ACCURACY, SAFETY_EFFECTS, TEST_STRATEGIES, VERBS } from '../evidence'
 import { OUTCOME_PAYLOADS } from './outcome-schema'
-import { day, moment, name, photoHash, revision, share, text, value, words } from './schema-basics'
+import { day, moment, name, photoHash, revision, share, text, uuid, value, words } from './schema-basics'
 
 /**
  * What happened on a job, as data. An event is written once and never changed: a newer form of the language gets a
@@ -28,7 +28,7 @@ export const payloadSchema = z.discriminatedUnion('type', [
   /** The call: a unit, the revision of its sheet, and what the customer says. */
   z.strictObject({
     type: z.literal('opened'),
-    unit: z.uuid(),
+    unit: uuid,
     revision: revision.optional(),
     complaints: z.array(name).min(1).max(12),
     /** What was said of the days before. */
@@ -72,7 +72,7 @@ export const payloadSchema = z.discriminatedUnion('type', [
     /** What a bridged part is called: as its sheet says, whatever was sent. */
     title: text(120).optional(),
   }),
-  z.strictObject({ type: z.literal('retracted'), event: z.uuid() }),
+  z.strictObject({ type: z.literal('retracted'), event: uuid }),
   z.strictObject({
     type: z.literal('test-strategy'),
     strategy: z.enum(TEST_STRATEGIES),
@@ -101,8 +101,8 @@ export const payloadSchema = z.discriminatedUnion('type', [
     shown: z.strictObject({ photo: photoHash, x: share, y: share }).optional(),
   }),
   /** What a label names has come off, or is back where it belongs. */
-  z.strictObject({ type: z.literal('disconnected'), label: z.uuid(), name: text(120, 1) }),
-  z.strictObject({ type: z.literal('reconnected'), label: z.uuid() }),
+  z.strictObject({ type: z.literal('disconnected'), label: uuid, name: text(120, 1) }),
+  z.strictObject({ type: z.literal('reconnected'), label: uuid }),
   /** `as`: what it ended with where no repair was done. */
   z.strictObject({ type: z.literal('closed'), repair: text(80), text: words, as: z.enum(ENDINGS).optional() }),
   /** Somebody or something is waited for; what is shut or off until then stands in the text. The job stays open. */
@@ -136,7 +136,7 @@ export const payloadSchema = z.discriminatedUnion('type', [
    */
   z.strictObject({
     type: z.literal('marked'),
-    run: z.uuid(),
+    run: uuid,
     lane: text(200, 1),
     turn: z.enum(['on', 'off', 'not']),
     nth: z.int().min(0).max(9999),
@@ -145,7 +145,7 @@ export const payloadSchema = z.discriminatedUnion('type', [
     si: z.number().optional(),
   }),
   /** The watching of a run ends: it came to its end, or was broken off. */
-  z.strictObject({ type: z.literal('run-over'), run: z.uuid(), seconds: z.number().min(0).max(LONGEST_RUN) }),
+  z.strictObject({ type: z.literal('run-over'), run: uuid, seconds: z.number().min(0).max(LONGEST_RUN) }),
   /** Tips sit where a live test is read, clipped on dead; and they are off again, taken off dead. */
   z.strictObject({ type: z.enum(['clipped', 'unclipped']), test: text(200, 1) }),
   ...OUTCOME_PAYLOADS,
@@ -153,7 +153,7 @@ export const payloadSchema = z.discriminatedUnion('type', [
 
 export const jobEventSchema = z.strictObject({
   /** UUIDv7, made by the device: sent twice it is one event. */
-  id: z.uuid(),
+  id: uuid,
   version: z.literal(EVENT_VERSION),
   /** When it happened by the device's clock. Shown only; order comes from the server's sequence. */
   at: moment,

@@ -10,7 +10,9 @@ import {
 import type { Problem } from '../foundation/issues'
 import { isRetractable } from './apply'
 import { powerState } from './power-state'
-import { CYCLE, isMeasuredDead, stillUnproven } from './proof'
+import { refusesLate, refusesLeaving } from './leaving'
+import { CYCLE, isMeasuredDead } from './proof'
+import type { Refusal, RefusalCode } from './refusal'
 import { standingAt, type JobStanding } from './standing'
 import type { JobEvent, SequencedEvent } from './event-schema'
 import { findTest, vocabularyFrom, type SafetyNeed, type SheetFacts } from './sheet-facts'
@@ -21,40 +23,6 @@ export type Role = (typeof ROLES)[number]
 
 /** Work that a role may not do: a test of it is neither offered to such a person nor taken from them. */
 export const barredFor = (role: Role): WorkMode[] => (role === 'trainee' ? ['energised'] : [])
-
-/** Why an event was not taken. The sentence for each stands in the words room. */
-export type RefusalCode =
-  | 'make-safe-first'
-  | 'hands-in'
-  | 'bypass-in'
-  | 'still-off'
-  | 'clips-in'
-  | 'unproven'
-  | 'not-decided'
-  | 'no-cycle'
-  | 'unsafe-unfinished'
-  | 'photo-missing'
-  | 'closed'
-  | 'not-opened'
-  | 'opened-twice'
-  | 'no-live-work'
-  | 'read-only'
-  | 'unknown-name'
-  | 'bad-reading'
-  | 'not-retractable'
-  | 'wrong-shape'
-  | 'too-large'
-  | 'id-taken'
-  | 'unknown-unit'
-  | 'unknown-revision'
-
-export interface Refusal {
-  code: RefusalCode
-  /** Steps still missing, parts still bridged, people whose hands are in. */
-  names?: string[]
-  /** What is wrong with the names and readings of it. */
-  problems?: Problem[]
-}
 
 /** What a safety step brings about, where its sheet does not say. */
 const BY_DEFAULT = { anything: undefined, isolated: 'lets-go', energised: 'readies' } as const
@@ -133,8 +101,11 @@ function problemsOf({ payload }: JobEvent, facts: SheetFacts): { code: RefusalCo
   const asEvidence = (written: object, code: RefusalCode) => {
     const read = readEvidence([written], vocabulary)
     if (!read.ok) return { code, problems: read.problems }
-    // What was understood where it was typed is what the text says, or one of the two is not what was read.
     const [own] = read.value
+    // A target with a tail is no target: what takes it out again would not find it.
+    if (payload.type === 'action' && (own?.type !== 'action' || own.action.target !== payload.action.target))
+      return { code, problems: [] }
+    // What was understood where it was typed is what the text says, or one of the two is not what was read.
     const value = payload.type === 'reading' ? payload.value : undefined
     const same = !value || (own?.type === 'reading' && inOneOrder(own.value) === inOneOrder(value))
     return same ? undefined : { code: 'bad-reading' as const, problems: [] }
@@ -186,23 +157,6 @@ const OF_A_CLOSED: ReadonlySet<JobEvent['payload']['type']> = new Set([
   'follow-up',
 ])
 
-/** What must not stay in or off a machine that is left with its user. */
-function refusesLeaving(job: JobStanding, payload: JobEvent['payload'], facts: SheetFacts): Refusal | undefined {
-  if (payload.type !== 'closed' && payload.type !== 'awaits') return undefined
-  const { bypasses, disconnected = [], clips = [] } = job
-  if (bypasses.length) return { code: 'bypass-in', names: bypasses }
-  if (clips.length) return { code: 'clips-in', names: clips }
-  if (payload.type === 'awaits') return undefined
-  if (payload.as === 'out-of-service') return job.unsafe?.answered ? undefined : { code: 'unsafe-unfinished' }
-  if (payload.as !== undefined && payload.as !== 'works-now') return undefined
-  if (disconnected.length) return { code: 'still-off', names: disconnected.map((d) => d.name) }
-  // What was proved is proved of what was decided.
-  const proofs = facts.repairs.find((r) => r.id === payload.repair)?.proof ?? []
-  if (proofs.length && job.decided?.repair !== payload.repair) return { code: 'not-decided' }
-  const open = stillUnproven(payload.repair || (job.decided?.repair ?? ''), facts, job)
-  return open.length ? { code: 'unproven', names: open.map((p) => p.title) } : undefined
-}
-
 /** Whether something may be said to hold: of a repair that was decided, of its list, and a cycle only of a program that was watched to its end. */
 function refusesProof(job: JobStanding, payload: JobEvent['payload'], facts: SheetFacts): Refusal | undefined {
   if (payload.type !== 'proven') return undefined
@@ -238,7 +192,7 @@ export function refuses(
   event: JobEvent,
   facts: SheetFacts,
   role: Role,
-  target?: Pick<SequencedEvent, 'payload'>,
+  target?: Pick<SequencedEvent, 'id' | 'seq' | 'payload'>,
   by?: string,
 ): Refusal | undefined {
   const { payload } = event
@@ -268,14 +222,18 @@ export function refuses(
   // What is read at tips that sit there is read hands-off: what had to be done for it was done before the start.
   const sits = payload.type === 'reading' && (job.clips?.includes(payload.test) ?? false)
   const acts = sits ? [] : test || runs ? actsNow(test ?? runActs(job), job, by) : bypasses ? LIVE_ACTS : DEAD_ACTS
+  const opens = verb === 'open' || verb === 'unplug'
   // An earth or an insulation is measured with hands in it, dead.
   const measuresDead = payload.type === 'proven' && payload.as !== 'not-needed' && isMeasuredDead(payload.item)
   const handsOn =
-    test || runs || clips || bypasses || measuresDead || ['disconnected', 'unclipped'].includes(payload.type)
+    test || runs || clips || bypasses || opens || measuresDead || ['disconnected', 'unclipped'].includes(payload.type)
   const missing = handsOn ? missingSteps(acts, facts.needs, job, event.at, by) : []
   if (missing.length) return { code: 'make-safe-first', names: missing.map((m) => m.id) }
   const powers = test?.powered || runs || verb === 'restore' || verb === 'start'
   const others = powers && by !== undefined ? othersIn(job, facts.needs, by) : []
   if (others.length) return { code: 'hands-in', names: others }
+  const found = (id: string) => (payload.type === 'retracted' && id === payload.event ? target : undefined)
+  const late = refusesLate(job, event, facts, found)
+  if (late) return late
   return refusesLeaving(job, payload, facts) ?? refusesProof(job, payload, facts) ?? refusesUnsafe(job, event, facts)
 }

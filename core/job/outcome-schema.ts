@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { currency, day, money, name, photoHash, text, value, words } from './schema-basics'
+import { currency, day, money, name, photoHash, text, uuid, value, words } from './schema-basics'
 
 /** Places on the field that a hand signs in, thousandths of its width and height. */
 const PLACE = 1000
@@ -39,7 +39,7 @@ export const OUTCOME_PAYLOADS = [
     text: words,
   }),
   /** What the customer said to it. */
-  z.strictObject({ type: z.literal('answered'), quote: z.uuid(), yes: z.boolean(), who: text(120, 1) }),
+  z.strictObject({ type: z.literal('answered'), quote: uuid, yes: z.boolean(), who: text(120, 1) }),
   /** Something of a list was done or looked at; `found` what was seen. */
   z.strictObject({
     type: z.literal('ticked'),
@@ -74,7 +74,7 @@ export const OUTCOME_PAYLOADS = [
     item: name,
     as: z.enum(['passed', 'failed', 'not-needed']),
     /** The run that was watched for it. */
-    run: z.uuid().optional(),
+    run: uuid.optional(),
     text: text(1000).optional(),
     value: value.optional(),
   }),

@@ -23,6 +23,9 @@ export const moment = z.iso.datetime().refine((at) => {
   return year >= YEARS.first && year <= YEARS.last
 }, 'is no time of these years')
 
+/** What something is known by; the same written large is the same. */
+export const uuid = z.uuid().toLowerCase()
+
 /** A name that a sheet or an instrument has. */
 export const name = text(80, 1)
 /** What somebody says at length. */

@@ -29,9 +29,12 @@ export function archiveAsked(command) {
 /**
  * Prepares a database, builds what has changed, serves, and ends when it is told to.
  *
- * @param options `prepare`: as `prepareDatabase` takes it; `greeting`: what is said once it runs; `close`: what ends with it
+ * @param options `prepare`: as `prepareDatabase` takes it; `greeting`: what is said once it runs; `log`: where its line for each request goes; `close`: what ends with it
  */
-export async function runApplication(root, { port, host, databaseUrl, prepare, greeting, close = () => undefined }) {
+export async function runApplication(
+  root,
+  { port, host, databaseUrl, prepare, greeting, log, close = () => undefined },
+) {
   let server
   let leaving = false
   const leave = async (code) => {
@@ -50,7 +53,7 @@ export async function runApplication(root, { port, host, databaseUrl, prepare, g
   }
   await ensureBuild(root)
   try {
-    server = await serve(root, { port, host, databaseUrl: appUrl })
+    server = await serve(root, { port, host, databaseUrl: appUrl, log })
   } catch (error) {
     close()
     stop(error.message)

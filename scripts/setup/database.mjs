@@ -32,7 +32,10 @@ function appPassword(root) {
  */
 export async function prepareDatabase(root, ownerUrl, { world = 'years', from } = {}) {
   const password = appPassword(root)
-  const args = ['server/database/prepare.ts', from ? `--from=${from}` : `--world=${world}`]
+  const args =
+    from || world === 'none'
+      ? ['server/database/prepare.ts', ...(from ? [`--from=${from}`] : [])]
+      : ['server/database/prepare-demo.ts', `--world=${world}`]
   // Where the owner may not make roles, somebody else has made one and says how it works.
   const given = process.env.APP_DATABASE_URL
   const env = { ...process.env, DATABASE_URL: ownerUrl, ...(given ? {} : { APP_PASSWORD: password }) }

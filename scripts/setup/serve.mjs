@@ -16,8 +16,8 @@ const isListening = (port) =>
     socket.on('error', () => resolve(false))
   })
 
-/** Starts the built server and waits until it answers. */
-export async function serve(root, { port, host = '127.0.0.1', databaseUrl }) {
+/** Starts the built server and waits until it answers. @param options `log`: where its line for each request goes */
+export async function serve(root, { port, host = '127.0.0.1', databaseUrl, log = 'ignore' }) {
   const env = {
     ...process.env,
     NITRO_PORT: String(port),
@@ -25,13 +25,11 @@ export async function serve(root, { port, host = '127.0.0.1', databaseUrl }) {
     PORT: String(port),
     HOST: host,
     NUXT_DATABASE_URL: databaseUrl,
-    // Streams of news are closed at once; what else is under way gets this long, ms.
-    NITRO_SHUTDOWN_TIMEOUT: '3000',
     ...tlsOf(process.env),
   }
   const child = spawn(process.execPath, [join(root, '.output/server/index.mjs')], {
     env,
-    stdio: ['ignore', 'ignore', 'inherit'],
+    stdio: /** @type {import('node:child_process').StdioOptions} */ (['ignore', log, 'inherit']),
   })
   let ended = false
   const end = new Promise((resolve) => child.on('exit', (code) => ((ended = true), resolve(code))))

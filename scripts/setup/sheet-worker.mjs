@@ -6,6 +6,10 @@ import { engineState } from './sources.mjs'
 
 const root = join(import.meta.dirname, '../..')
 
+const REQUIRE = "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url)"
+/** Some of what is bundled asks where it stands, as only older modules can. */
+const OLDER = `${REQUIRE}; const __dirname = import.meta.dirname`
+
 const bundle = (entry, outfile, more = {}) =>
   build({
     entryPoints: [join(root, entry)],
@@ -17,15 +21,29 @@ const bundle = (entry, outfile, more = {}) =>
     logLevel: 'warning',
     // The application's own tsconfig is made by its tools and adds nothing here.
     tsconfigRaw: '{}',
-    banner: { js: "import { createRequire } from 'node:module'; const require = createRequire(import.meta.url)" },
+    banner: { js: REQUIRE },
     ...more,
   })
+
+/** Commands of the built server: they need none of the sources. */
+const COMMANDS = ['prepare', 'begin']
+
+async function bundleCommands(serverFolder) {
+  for (const command of COMMANDS)
+    await bundle(`server/database/${command}.ts`, join(serverFolder, 'commands', `${command}.mjs`), {
+      // What speaks to other databases is asked for by name, and never here.
+      external: ['pg-native', 'pg-hstore'],
+      banner: { js: OLDER },
+    })
+  cpSync(join(root, 'library'), join(serverFolder, '../library'), { recursive: true })
+}
 
 /** Bundles what compiles sheets for the server's worker threads, beside the built server, with what it makes of the shipped ones. */
 export async function bundleSheetWorker(serverFolder) {
   const engine = join(serverFolder, 'engine')
   await bundle('server/engine/compile-sheet.ts', join(engine, 'compile-sheet.mjs'))
   await bundleReportMaker(engine)
+  await bundleCommands(serverFolder)
   const maker = join(root, '.bundled', 'compile-library.mjs')
   await bundle('scripts/setup/compile-library.ts', maker, { packages: 'external' })
   const code = await run(process.execPath, [maker, root, engine, engineState(root)])
@@ -34,12 +52,8 @@ export async function bundleSheetWorker(serverFolder) {
 
 /** What makes reports, with its fonts beside it. */
 async function bundleReportMaker(engine) {
-  // Some of it asks where it stands, as only older modules can.
-  const here = 'const __dirname = import.meta.dirname'
   await bundle('server/engine/make-report.ts', join(engine, 'make-report.mjs'), {
-    banner: {
-      js: `import { createRequire } from 'node:module'; const require = createRequire(import.meta.url); ${here}`,
-    },
+    banner: { js: OLDER },
   })
   cpSync(join(root, 'node_modules/pdfmake/fonts/Roboto'), join(engine, 'fonts'), { recursive: true })
 }

@@ -19,6 +19,6 @@ export async function grantToApp(owner: Sequelize, password: string): Promise<vo
     GRANT EXECUTE ON FUNCTION erase_papers TO ${APP_ROLE};
     GRANT USAGE ON SCHEMA ${QUEUE_SCHEMA} TO ${APP_ROLE};
     GRANT SELECT, INSERT, UPDATE, DELETE ON ALL TABLES IN SCHEMA ${QUEUE_SCHEMA} TO ${APP_ROLE};
-    REVOKE ALL ON migrations FROM ${APP_ROLE};
+    REVOKE INSERT, UPDATE, DELETE ON migrations FROM ${APP_ROLE};
   `)
 }

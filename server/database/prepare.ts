@@ -1,35 +1,16 @@
-import { readdirSync, readFileSync } from 'node:fs'
-import { join } from 'node:path'
 import { describeArchiveFault } from '../../core/words'
 import { takeArchive } from '../areas/archive/service'
-import { refoldJobs } from '../areas/jobs/refold'
-import { flush } from '../areas/news/service'
-import { hashPassword } from '../areas/session/service'
-import { publishLibrary, refreshFacts } from '../areas/sheets/service'
 import compileSheet from '../engine/compile-sheet'
-import { connect, useDatabase } from '../platform/database'
-import { alone } from './alone'
-import { grantToApp } from './app-role'
-import { migrate } from './migrate'
-import { loadDemoWorld, WORLDS } from './seeds/demo-world'
+import { migrateBack } from './migrate'
+import { asOwner, prepareTables, said } from './preparation'
 
 /**
- * `tsx server/database/prepare.ts [--world=years] [--from=FILE]`: as owner of the database of DATABASE_URL, brings the tables to
- * the newest form, keeps the shipped sheets, folds jobs of before, lets the application's role in (its password in
- * APP_PASSWORD) and loads the demo world: `bare` without jobs, `jobs` with those of the last days, `years` with two years
- * of them, `none` no demo at all. Of several that begin at once one after the other does it. With `--from` it takes an archive in instead, where nobody works yet.
+ * `tsx server/database/prepare.ts [--from=FILE] [--back=STEPS]`, built as `.output/server/commands/prepare.mjs`: prepares the database of
+ * DATABASE_URL as its owner for this state of the program. With `--from` it then takes an archive in, where nobody works yet. With `--back`
+ * it does none of that and takes so many of the newest steps of the tables back, for a program of before.
+ *
+ * @throws Error with everything that is wrong with the archive
  */
-const url = process.env.DATABASE_URL
-if (!url) throw new Error('DATABASE_URL is not set.')
-const owner = connect(url, { patient: true })
-useDatabase(owner)
-const library = join(import.meta.dirname, '..', '..', 'library')
-const sheets = new Map(
-  readdirSync(library)
-    .filter((f) => f.endsWith('.yaml'))
-    .map((f) => [f.replace(/\.yaml$/, ''), readFileSync(join(library, f), 'utf8')]),
-)
-/** @throws Error with everything that is wrong with it */
 async function takeIn(path: string): Promise<void> {
   const taken = await takeArchive(path, compileSheet)
   if (Array.isArray(taken))
@@ -41,24 +22,13 @@ async function takeIn(path: string): Promise<void> {
   for (const { email, role, password } of people) console.log(`  ${email.padEnd(40)} ${password}   (${role})`)
 }
 
-async function prepare(): Promise<void> {
-  await migrate(owner)
-  await publishLibrary([...sheets.keys()], (id) => Promise.resolve(sheets.get(id)), compileSheet)
-  await refreshFacts(compileSheet, (message) => console.error(message))
-  await refoldJobs()
-  if (process.env.APP_PASSWORD) await grantToApp(owner, process.env.APP_PASSWORD)
-  const said = (key: string) => process.argv.find((a) => a.startsWith(`--${key}=`))?.slice(key.length + 3)
+await asOwner(async (owner) => {
+  const back = said('back')
+  if (back !== undefined) {
+    if (!/^[1-9]\d?$/.test(back)) throw new Error('--back says how many steps, 1 or more.')
+    return migrateBack(owner, Number(back))
+  }
+  await prepareTables(owner)
   const archive = said('from')
-  if (archive !== undefined) return takeIn(archive)
-  if (said('world') !== 'none') await loadDemoWorld(hashPassword, WORLDS.find((w) => w === said('world')) ?? 'years')
-}
-
-try {
-  await alone(owner, prepare)
-} catch (error) {
-  console.error(error instanceof Error ? error.message : error)
-  process.exitCode = 1
-} finally {
-  await flush()
-  await owner.close()
-}
+  if (archive !== undefined) await takeIn(archive)
+})

@@ -6,6 +6,16 @@ import { databaseError } from './errors'
 /** Connections of one server process, and how long a request waits for one, ms. */
 const CONNECTIONS = 10
 const LONGEST_WAIT = 8000
+/**
+ * How long a request waits for the database, ms: for a row that another one has locked, for a statement (said by the database), for an
+ * answer of a database that says nothing any more, and for whoever opened a transaction and does nothing with it.
+ */
+const LIMITS = {
+  lock_timeout: 6000,
+  statement_timeout: 10_000,
+  query_timeout: 12_000,
+  idle_in_transaction_session_timeout: 120_000,
+} as const
 
 /**
  * Opens a pool. Connections that fail are given up after four seconds, so that a missing database is noticed.
@@ -18,7 +28,7 @@ export const connect = (url: string, { patient = false } = {}): Sequelize =>
     dialectModule: pg,
     logging: false,
     pool: { max: CONNECTIONS, acquire: patient ? 60_000 : LONGEST_WAIT },
-    dialectOptions: { connectionTimeoutMillis: patient ? 60_000 : 4000, keepAlive: true },
+    dialectOptions: { connectionTimeoutMillis: patient ? 60_000 : 4000, keepAlive: true, ...(patient ? {} : LIMITS) },
   })
 
 let sequelize: Sequelize | undefined

@@ -1,5 +1,6 @@
 import { setResponseHeader, setResponseStatus, send, type H3Event } from 'h3'
 import { describeAnswer, type AnswerCode } from '../../core/words'
+import { failed } from './log'
 import type { ErrorAnswer } from '../../shared/contracts/contract'
 
 interface Thrown {
@@ -23,7 +24,7 @@ export default function errorHandler(error: unknown, event: H3Event): Promise<vo
   const known = data?.code !== undefined
   const code = PLAIN[statusCode] ?? (statusCode < 500 ? 'bad-request' : 'program-failed')
   const text = describeAnswer(code, 'page')
-  if (statusCode >= 500 && unhandled) console.error(error)
+  if (statusCode >= 500 && unhandled) console.error(failed((error as { cause?: unknown }).cause ?? error))
   const answer: ErrorAnswer = {
     error: {
       code: data?.code ?? code,

@@ -22,6 +22,12 @@ export const apiError = (
 
 export const notFound = (what: string) => apiError(404, 'not-found', what)
 
+/** How much of what was wrong is said back. */
+const MOST_PROBLEMS = 20
+const DEEPEST_PATH = 12
+const LONGEST_NAME = 80
+const LONGEST_MESSAGE = 200
+
 /** Checks part of a request against its contract; the first line says what is wrong, the list says where. */
 export function parsePart<T extends z.ZodType>(schema: T, value: unknown): z.infer<T> {
   const parsed = schema.safeParse(value)
@@ -30,9 +36,12 @@ export function parsePart<T extends z.ZodType>(schema: T, value: unknown): z.inf
     400,
     'wrong-shape',
     undefined,
-    parsed.error.issues.slice(0, 20).map((i) => ({
-      path: i.path.filter((x): x is string | number => typeof x !== 'symbol'),
-      message: i.message,
+    parsed.error.issues.slice(0, MOST_PROBLEMS).map((i) => ({
+      path: i.path
+        .slice(0, DEEPEST_PATH)
+        .filter((x): x is string | number => typeof x !== 'symbol')
+        .map((x) => (typeof x === 'string' ? x.slice(0, LONGEST_NAME) : x)),
+      message: i.message.slice(0, LONGEST_MESSAGE),
     })),
   )
 }

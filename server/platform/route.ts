@@ -6,7 +6,6 @@ import {
   getQuery,
   getRequestHeader,
   getRouterParams,
-  readRawBody,
   setResponseHeader,
   setResponseStatus,
   type EventHandler,
@@ -18,7 +17,8 @@ import type { Person } from '../../shared/contracts/session'
 import { requireUser } from '../areas/session/service'
 import { withDatabase } from './database'
 import { apiError, parsePart } from './errors'
-import { refuseTooLarge } from './limits'
+import { fileOf, jsonOf } from './body'
+import { refuseForeign } from './origin'
 
 export interface Asked<C extends Contract> {
   /** Who asks; only where the contract names roles. */
@@ -29,6 +29,18 @@ export interface Asked<C extends Contract> {
   /** What was sent, where the contract takes a file. */
   file: Uint8Array | undefined
   event: H3Event
+}
+
+/** How long an answer may take, ms: less than a page waits for one. What carries a file is given as long as its line needs. */
+const LONGEST = { json: 18_000, file: 120_000 } as const
+
+/** Work that must be done in time. It goes on where it is not, and nobody waits for it. @throws 503 */
+function inTime<T>(most: number, work: Promise<T>): Promise<T> {
+  let timer: NodeJS.Timeout | undefined
+  const late = new Promise<never>((_, reject) => {
+    timer = setTimeout(() => reject(apiError(503, 'takes-too-long')), most)
+  })
+  return Promise.race([work, late]).finally(() => clearTimeout(timer))
 }
 
 /** Answers below this many characters are sent as they are, above the other packed by another thread. */
@@ -48,30 +60,11 @@ async function sendJson(event: H3Event, answer: unknown): Promise<Buffer | strin
   return text.length < WORTH_A_THREAD ? gzipSync(text, { level: 1 }) : zip(text)
 }
 
-/** The file that a request carries; one that is larger than it said ends the request. */
-async function fileOf(event: H3Event, { type, most }: NonNullable<Contract['file']>): Promise<Uint8Array> {
-  refuseTooLarge(event, most)
-  if (getHeader(event, 'content-type') !== type) throw apiError(415, 'wrong-type')
-  return (await readRawBody(event, false)) ?? new Uint8Array()
-}
-
 /** Sends a file; most never change under their address. */
 function sendFile(event: H3Event, bytes: Uint8Array, { type, changes }: NonNullable<Contract['file']>): Buffer {
   setResponseHeader(event, 'content-type', type)
   setResponseHeader(event, 'cache-control', changes ? 'no-store' : 'private, max-age=31536000, immutable')
   return Buffer.from(bytes.buffer, bytes.byteOffset, bytes.byteLength)
-}
-
-async function bodyOf(event: H3Event): Promise<unknown> {
-  refuseTooLarge(event)
-  const raw = await readRawBody(event, 'utf8')
-  if (!raw) return undefined
-  if (!(getHeader(event, 'content-type') ?? '').startsWith('application/json')) throw apiError(415, 'not-json')
-  try {
-    return JSON.parse(raw)
-  } catch {
-    throw apiError(400, 'not-json')
-  }
 }
 
 function checkVersion(event: H3Event): void {
@@ -89,7 +82,8 @@ export function route<C extends Contract>(
 ): EventHandler {
   return defineEventHandler(async (event) => {
     checkVersion(event)
-    return withDatabase(async () => {
+    refuseForeign(event)
+    const work = withDatabase(async () => {
       let who: Person | undefined
       if (contract.roles !== 'anyone') {
         who = await requireUser(event)
@@ -101,11 +95,14 @@ export function route<C extends Contract>(
       const query = parsePart(contract.query, getQuery(event))
       const { file } = contract
       const sends = contract.method !== 'GET'
-      const body = sends && !file ? parsePart(contract.body, await bodyOf(event)) : undefined
+      const known = who !== undefined
+      const body =
+        sends && !file ? parsePart(contract.body, await jsonOf(event, { known, most: contract.most })) : undefined
       const bytes = sends && file ? await fileOf(event, file) : undefined
       const answer = await serve({ who: who!, params, query, body, file: bytes, event } as Asked<C>)
       setResponseStatus(event, status)
       return file && !sends ? sendFile(event, answer as Uint8Array, file) : sendJson(event, answer)
     })
+    return inTime(contract.file ? LONGEST.file : LONGEST.json, work)
   })
 }

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { isSoundText, type Role } from '../../core/job'
+import { isSoundText, uuid, type Role } from '../../core/job'
 
 /**
  * The number that both sides send. It grows when an old page can no longer talk to a new server: then the server
@@ -29,6 +29,8 @@ export interface Contract<
   query: Q
   body: B
   answer: A
+  /** Largest body, bytes, where it is not the usual one. */
+  most?: number
   /** Where a file is sent or answered instead of JSON: its type, its largest size, bytes, and whether another one may stand under the same address later. */
   file?: { type: string; most: number; changes?: boolean }
 }
@@ -50,6 +52,7 @@ export function contract<
   query?: Q
   body?: B
   answer: A
+  most?: number
   file?: Contract['file']
 }): Contract<P, Q, B, A> {
   return {
@@ -70,7 +73,7 @@ export const errorAnswer = z.object({
 })
 export type ErrorAnswer = z.infer<typeof errorAnswer>
 
-export const id = z.uuid()
+export const id = uuid
 export const idParam = z.strictObject({ id })
 /** A text of a form: trimmed, so long at most, of characters that can be kept. */
 export const line = (most: number, least = 1) =>

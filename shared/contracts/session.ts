@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { ACCURACY, text } from '../../core/job'
-import { contract, EVERYBODY } from './contract'
+import { contract, EVERYBODY, id } from './contract'
 
 /** What somebody has to measure with. */
 export const kit = z.strictObject({
@@ -13,10 +13,10 @@ export const kit = z.strictObject({
 })
 
 export const person = z.object({
-  id: z.uuid(),
+  id,
   name: z.string(),
   role: z.enum(['lead', 'technician', 'trainee', 'read-only']),
-  organisation: z.uuid(),
+  organisation: id,
   organisationName: z.string(),
   /** IANA name of the time zone in which the organisation works. */
   timeZone: z.string(),
@@ -70,7 +70,7 @@ export const listSessions = contract({
   roles: EVERYBODY,
   answer: z.object({
     sessions: z.array(
-      z.object({ id: z.uuid(), createdAt: z.string(), seenAt: z.string(), device: z.string(), here: z.boolean() }),
+      z.object({ id, createdAt: z.string(), seenAt: z.string(), device: z.string(), here: z.boolean() }),
     ),
   }),
 })
@@ -80,6 +80,6 @@ export const endSession = contract({
   method: 'DELETE',
   path: '/api/sessions/:id',
   roles: EVERYBODY,
-  params: z.strictObject({ id: z.uuid() }),
-  answer: z.object({ ended: z.uuid() }),
+  params: z.strictObject({ id }),
+  answer: z.object({ ended: id }),
 })

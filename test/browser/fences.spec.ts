@@ -1,12 +1,11 @@
-import { createHash } from 'node:crypto'
 import { readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { expect, test, type APIRequestContext, type APIResponse } from '@playwright/test'
 import { v7 as uuidv7 } from 'uuid'
 import { PICTURE } from '../fixtures/jpeg'
-import { normal, random } from '../../core/truth'
 import { CONTRACTS } from '../../shared/contracts'
 import { errorAnswer, type Contract } from '../../shared/contracts/contract'
+import { BODIES, CUSTOMER, drawer, drawRequest, fill, METER, PART, PHOTO, SITE, UNIT } from './drawn-requests'
 import { IVO, jobEvent, MARA, openPlace, PIM, WENNA, type Place } from './place'
 
 let place: Place
@@ -15,20 +14,21 @@ test.beforeAll(async () => {
 })
 test.afterAll(() => place.close())
 
-const UNIT = '01900000-0000-7000-8000-000000000101'
-/** What Mara's photo is known by. */
-const PHOTO = createHash('sha256').update(PICTURE).digest('hex')
-const CUSTOMER = '01900000-0000-7000-8000-000000000300'
-const SITE = '01900000-0000-7000-8000-000000000400'
-const METER = '01900000-0000-7000-8000-000000000500'
-const PART = '01900000-0000-7000-8000-000000000999'
-const MARA_ID = '01900000-0000-7000-8000-000000000011'
 const opening = (unit = UNIT) => jobEvent({ type: 'opened', unit, complaints: ['no-fill'], words: 'Tuesday' })
 
 async function signedIn(playwright: { request: { newContext(): Promise<APIRequestContext> } }, who?: typeof MARA) {
   const request = await playwright.request.newContext()
   if (who) expect((await request.post(`${place.url}/api/session`, { data: who })).status()).toBe(200)
   return request
+}
+/** The status of a stream, which would go on for ever. */
+async function statusOf(request: APIRequestContext, path: string): Promise<number> {
+  const { cookies } = await request.storageState()
+  const away = new AbortController()
+  const cookie = cookies.map((c) => `${c.name}=${c.value}`).join('; ')
+  const { status } = await fetch(`${place.url}/api/${path}`, { headers: { cookie }, signal: away.signal })
+  away.abort()
+  return status
 }
 async function newJob(request: APIRequestContext): Promise<string> {
   const job = uuidv7()
@@ -54,73 +54,6 @@ const marasParams = (contract: Contract, job: string, revision: string): Record<
   hash: PHOTO,
   engine: '0a1b',
 })
-/** Half a surrogate as the bytes that a careless client sends for it; what begins with a % goes as it is. */
-const inAddress = (text: string) =>
-  text.startsWith('%')
-    ? text
-    : text
-        .split(/(\p{Surrogate})/u)
-        .map((t) => (/^\p{Surrogate}$/u.test(t) ? '%ED%A0%80' : encodeURIComponent(t)))
-        .join('')
-const fill = (path: string, params: Record<string, string>) =>
-  path.replace(/:(\w+)/g, (_, name: string) => inAddress(params[name] ?? ''))
-const BODIES: Record<string, () => unknown> = {
-  signIn: () => MARA,
-  appendEvents: () => ({ events: [jobEvent({ type: 'note', text: 'x' })] }),
-  createUnit: () => ({ id: uuidv7(), title: 'x', serial: '', sheet: 'orrisk-tl40', customer: 'c', site: 's' }),
-  updateUnit: () => ({ title: 'x', serial: '', sheet: 'orrisk-tl40', customer: 'c', site: 's', retired: false }),
-  updateCustomer: () => ({ name: 'mine now' }),
-  updateSite: () => ({ name: 'mine now' }),
-  askForReport: () => ({ form: 'full', reader: 'customer' }),
-  writePart: () => ({
-    number: 'X-1',
-    title: 'x',
-    kind: '',
-    fits: [],
-    kit: [],
-    substitutes: [],
-    volts: '',
-    degrees: '',
-    contact: '',
-    thread: '',
-    priceMinor: null,
-    reorderAt: 0,
-    retired: false,
-  }),
-  putVisit: () => ({
-    unit: UNIT,
-    job: null,
-    carePlan: null,
-    person: MARA_ID,
-    day: '2030-01-07',
-    start: 600,
-    minutes: 45,
-    reason: 'call',
-    note: '',
-    ended: null,
-    version: 0,
-  }),
-  putCare: () => ({
-    unit: UNIT,
-    title: 'x',
-    everyDays: 30,
-    minutes: 30,
-    lastDone: null,
-    water: null,
-    retired: false,
-  }),
-  makeCalendarLink: () => ({}),
-  moveStock: () => ({ type: 'received', id: uuidv7(), to: 'shop', count: 1 }),
-  importParts: () => ({ commit: true, rows: [{ number: 'X-2', title: 'x' }] }),
-  allowMeter: () => ({ name: 'bench', host: '192.168.4.20', port: 5025 }),
-  invite: () => ({ id: uuidv7(), name: 'x', email: `${uuidv7()}@ebb.example`, role: 'trainee' }),
-  changeAccount: () => ({ name: 'x', role: 'lead', left: false }),
-  resetPassword: () => ({}),
-  changePassword: () => ({ old: 'x', password: 'y'.repeat(12) }),
-  importCustomers: () => ({ commit: true, rows: [{ customer: 'c2', site: 's2' }] }),
-  writeRules: () => ({ hourMinor: 6000, workBegins: 480, workEnds: 1020, travelMinutes: 15, keepPapersMonths: null }),
-  importUnits: () => ({ commit: true, rows: [{ title: 'x', sheet: 'orrisk-tl40', customer: 'c', site: 's' }] }),
-}
 const ask = (request: APIRequestContext, contract: Contract, name: string, params: Record<string, string>) =>
   request.fetch(place.url + fill(contract.path, params), {
     method: contract.method,
@@ -187,6 +120,12 @@ test('nobody signed in gets nothing; each role gets what its contract names, and
       else expect(answer.status(), what).toBe(403)
       if (!answer.ok()) await oneShape(answer, what)
     }
+    for (const [path, status] of [
+      ['news', who ? 200 : 401],
+      ['archive/stream', who ? (role === 'lead' ? 200 : 403) : 401],
+      [`meters/${uuidv7()}/stream?reads=ohms`, who ? 404 : 401],
+    ] as const)
+      expect(await statusOf(request, path), `${role} ${path}`).toBe(status)
   }
 })
 
@@ -224,75 +163,6 @@ test('no route shows or lets touch anything of the other organisation', async ({
   expect(await seen()).toEqual(before)
 })
 
-/** Anything that somebody may send, right or wrong, of any size that a hand would type. */
-function drawer(seed: number) {
-  const next = random(seed)
-  const pick = <T>(list: readonly T[]): T => list[Math.floor(next() * list.length)]!
-  const texts = [
-    '',
-    'x',
-    '\u0000',
-    'a\u0000b',
-    '\ud800',
-    '‮',
-    'ß'.repeat(300),
-    '0',
-    '-1',
-    'null',
-    '../../etc',
-    "'; DROP TABLE jobs; --",
-    '%',
-    '%E0%A4%A',
-    '%00',
-    '😀',
-    UNIT,
-    '00000000-0000-0000-0000-000000000000',
-    uuidv7(),
-    'NaN',
-    '1e400',
-    '__proto__',
-    '<b>',
-  ]
-  const value = (depth = 0): unknown => {
-    const kind = next()
-    if (kind < 0.35) return pick(texts)
-    if (kind < 0.45) return normal(next) * 10 ** Math.floor(next() * 20)
-    if (kind < 0.5) return pick([null, true, false, 0, -1, 2 ** 31, 1e21])
-    if (depth > 2) return pick(texts)
-    if (kind < 0.65) return Array.from({ length: Math.floor(next() * 4) }, () => value(depth + 1))
-    const keys = [
-      'events',
-      'id',
-      'payload',
-      'type',
-      'title',
-      'rows',
-      'commit',
-      'email',
-      'password',
-      'sentAt',
-      'name',
-      'customer',
-      'sheet',
-      '__proto__',
-      'constructor',
-    ]
-    return Object.fromEntries(Array.from({ length: Math.floor(next() * 5) }, () => [pick(keys), value(depth + 1)]))
-  }
-  /** A right thing with one place of it made wrong. */
-  const bend = (right: unknown): unknown => {
-    if (typeof right !== 'object' || right === null || next() < 0.2) return value()
-    const copy = structuredClone(right) as Record<string, unknown>
-    const keys = Object.keys(copy)
-    if (!keys.length) return value()
-    const key = pick(keys)
-    if (next() < 0.15) return Object.fromEntries(Object.entries(copy).filter(([k]) => k !== key))
-    copy[key] = next() < 0.6 ? bend(copy[key]) : value()
-    return copy
-  }
-  return { next, pick, text: () => pick(texts), value, bend }
-}
-
 for (const [title, seed] of [
   ['a fixed seed', 20],
   ['a fresh seed', Math.floor(Date.now() % 1e9)],
@@ -304,46 +174,18 @@ for (const [title, seed] of [
     const request = await signedIn(playwright, MARA)
     const job = await newJob(request)
     const draw = drawer(seed)
-    const right: Record<string, () => unknown> = {
-      ...BODIES,
-      signIn: () => ({ email: `${draw.text()}@x`, password: draw.text() }),
-      appendEvents: () => ({
-        events: [
-          draw.pick([
-            jobEvent({ type: 'note', text: 'x' }),
-            jobEvent({ type: 'reading', test: 'tub.filling', text: 'no' }),
-            jobEvent({ type: 'retracted', event: uuidv7() }),
-            opening(),
-          ]),
-        ],
-        sentAt: new Date().toISOString(),
-      }),
-    }
-    const contracts = Object.entries(CONTRACTS).filter(([name]) => name !== 'signOut' && name !== 'endSession')
     for (let batch = 0; batch < 25; batch++)
       await Promise.all(
         Array.from({ length: 20 }, async () => {
-          const [name, contract] = draw.pick(contracts)
-          const params = { id: draw.next() < 0.6 ? job : draw.text(), revision: draw.text(), hash: draw.text() }
-          const query =
-            draw.next() < 0.4
-              ? `?${draw.pick(['q', 'cursor', 'after', 'state', 'unit', 'x'])}=${inAddress(draw.text())}`
-              : ''
-          const body = right[name] ? (draw.next() < 0.8 ? draw.bend(right[name]()) : draw.value()) : undefined
-          const raw =
-            draw.next() < 0.05 ? draw.pick(['{"broken', '[', '\u0000', '"\\ud800"', '{}{}']) : JSON.stringify(body)
-          const path = fill(contract.path, params)
-          const answer = await request.fetch(place.url + path + query, {
-            method: contract.method,
+          const { method, address, headers, body } = drawRequest(draw, job)
+          const answer = await request.fetch(place.url + address, {
+            method,
             // A connection kept open may end just as it is used again.
             maxRetries: 2,
-            headers: { 'content-type': draw.next() < 0.95 ? 'application/json' : 'text/plain' },
-            data:
-              contract.method === 'GET' || contract.method === 'DELETE' || raw === undefined
-                ? undefined
-                : Buffer.from(raw),
+            headers,
+            data: body,
           })
-          const what = `${contract.method} ${path}${query} ${raw}`
+          const what = `${method} ${address} ${body?.toString() ?? ''}`
           expect(answer.status(), `${what}: ${await answer.text()}`).toBeLessThan(500)
           if (answer.status() >= 400) await oneShape(answer, what)
         }),
@@ -361,7 +203,8 @@ test('wrong addresses, methods, bodies and versions each get their own answer', 
   const good = () => ({ events: [jobEvent({ type: 'note', text: 'x' })] })
   for (const [status, answer] of [
     [404, request.get(`${place.url}/api/nowhere`)],
-    [404, request.put(`${place.url}/api/jobs`, { data: {} })],
+    [405, request.put(`${place.url}/api/jobs`, { data: {} })],
+    [405, request.delete(`${place.url}/api/jobs/${job}/events`)],
     [404, request.get(`${place.url}/api/jobs/${uuidv7()}`)],
     [404, request.post(`${place.url}/api/jobs/${uuidv7()}/events`, { data: good() })],
     [400, request.post(events, { headers: { 'content-type': 'application/json' }, data: '{"broken' })],

@@ -28,6 +28,10 @@ export interface Place {
   serverBack(): Promise<void>
   databaseAway(): void
   databaseBack(): void
+  /** The process that serves, by its number. */
+  pid(): number
+  /** The address of the database, as its owner. */
+  owner: string
   /** Asks the database as its owner. */
   sql(text: string, values?: unknown[]): Promise<Record<string, unknown>[]>
   close(): Promise<void>
@@ -42,6 +46,8 @@ export async function openPlace(name: string, { world = 'bare' as World } = {}):
   const others: (typeof server)[] = []
   return {
     url: `http://127.0.0.1:${port}`,
+    pid: () => server.child.pid!,
+    owner: cluster.url,
     second: async () => {
       const port = await freePort()
       others.push(await serve(root, { port, databaseUrl }))

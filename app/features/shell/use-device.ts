@@ -129,7 +129,7 @@ export function tieToDevice(): () => void {
   if (!window.isSecureContext)
     notify({
       kind: 'insecure',
-      text: 'Over plain http this browser gives no offline start, camera or microphone. Ask for an https address.',
+      text: 'Over plain http what you type, your password too, can be read on its way, and this browser gives no offline start, camera or microphone. Ask for an https address.',
     })
   const deaf = hear((message) => {
     // Another tab signed somebody else in or out: nothing of the one before may stand here.

@@ -26,6 +26,7 @@ import { partsOf } from './used-parts'
 import { factsOfJob, writeJobWords } from './words'
 import { findUnitSheet } from '../units/service'
 import { inTransaction } from '../../platform/database'
+import { inTurn } from '../../platform/in-turn'
 import { putInQueue } from '../../platform/queue'
 import { EXPECTED_QUEUE } from '../../platform/queue-names'
 import { findEvents, insertJob, lockJob, readForAppend, writeEvents, type JobWrite, type LockedJob } from './repository'
@@ -260,7 +261,7 @@ export async function appendEvents(
   const plain = await appendPlain(who, jobId, events, shown, received)
   const outcome: Outcome = plain
     ? { append: plain }
-    : await inTransaction((t) => appendLocked(who, jobId, events, shown, received, t))
+    : await inTurn(jobId, () => inTransaction((t) => appendLocked(who, jobId, events, shown, received, t)))
   const append = 'append' in outcome ? outcome.append : undefined
   if (append?.fresh.length) announceJob(who.organisation, jobId, append.standing.seq)
   // What nobody reckons now may be reckoned never: a figure less, and no entry lost.

@@ -1,3 +1,4 @@
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import {
   foldJob,
@@ -76,6 +77,68 @@ describe('guard', () => {
     expect(judge(done, close, 'technician', 3)).toBe('closed')
     expect(judge(done, { type: 'note', text: 'x' })).toBeUndefined()
     expect(judge(done, { type: 'reopened' })).toBeUndefined()
+  })
+  it('a target is a name of the sheet and nothing behind it; hands go into nothing before the steps', () => {
+    const act = (verb: 'jumper' | 'lift' | 'open' | 'unplug' | 'isolate', target?: string): Payload => ({
+      type: 'action',
+      action: { verb, ...(target === undefined ? {} : { target }) },
+    })
+    expect(judge([opened, ...safe], act('jumper', 'lid'))).toBeUndefined()
+    for (const tail of ['lid and more', ' lid', 'lid ', 'lid\tlid', 'lid.lead'])
+      for (const verb of ['jumper', 'lift'] as const)
+        expect(judge([opened, ...safe], act(verb, tail)), tail).toBe('unknown-name')
+    expect(judge([opened, ...safe], act('isolate'))).toBeUndefined()
+    expect(judge([opened, ...safe], act('isolate', 'lid'))).toBe('unknown-name')
+    const facts = { ...FACTS, targets: { ...FACTS.targets, unplug: ['cold-plug'] } }
+    for (const payload of [act('open', 'top'), act('unplug', 'cold-plug')]) {
+      const asked = (events: Parameters<typeof foldJob>[0]) =>
+        refuses(foldJob(events), event(50, payload), facts, 'technician')?.code
+      expect(asked([opened])).toBe('make-safe-first')
+      expect(asked([opened, safe[0]!])).toBeUndefined()
+    }
+  })
+  it('whatever comes in whatever order, a closed job leaves nothing in the machine, and what is in can be taken out', () => {
+    const label = event(90, { type: 'label', name: 'white', terminal: 'T1' })
+    const payload = fc.constantFrom<Payload>(
+      ...(['isolate', 'ready'] as const).map((step) => ({ type: 'safety' as const, step })),
+      ...(['jumper', 'unjumper', 'lift', 'land'] as const).flatMap((verb) =>
+        ['lid', 'lid and more'].map((target) => ({ type: 'action' as const, action: { verb, target } })),
+      ),
+      { type: 'clipped', test: 'cold-valve.volts' },
+      { type: 'unclipped', test: 'cold-valve.volts' },
+      { type: 'disconnected', label: label.id, name: 'white' },
+      { type: 'reconnected', label: label.id },
+      close,
+      close,
+      { type: 'closed', repair: '', text: '', as: 'works-now' },
+      { type: 'closed', repair: '', text: '', as: 'cancelled' },
+      { type: 'reopened' },
+      live,
+    )
+    const sent = fc.record({ payload, ago: fc.integer({ min: 0, max: 8 }), hour: fc.integer({ min: 0, max: 40 }) })
+    const takes = fc.option(fc.integer({ min: 1, max: 30 }), { nil: undefined })
+    fc.assert(
+      fc.property(fc.array(fc.tuple(sent, takes), { maxLength: 30 }), (all) => {
+        const kept = [opened, { ...label, seq: 2 }]
+        for (const [{ payload, ago, hour }, takesBack] of all) {
+          const seq = kept.length + 1
+          const at = new Date(Date.parse(opened.at) + hour * 3600e3).toISOString()
+          const target = takesBack === undefined ? undefined : kept[takesBack - 1]
+          const what: Payload = target ? { type: 'retracted', event: target.id } : payload
+          const next = { ...event(seq + 100, what, { baseSeq: Math.max(0, seq - 1 - ago), at }), seq }
+          const before = foldJob(kept)
+          if (refuses(before, next, FACTS, 'technician', target, next.by)) continue
+          if (what.type === 'reading') expect(before.safety.ready?.length).toBeGreaterThan(0)
+          kept.push(next)
+          const job = foldJob(kept)
+          for (const part of job.bypasses) expect(['lid', 'lid.lead']).toContain(part)
+          if (!job.closed) continue
+          expect([job.bypasses, job.clips ?? []]).toEqual([[], []])
+          if (job.closed.as !== 'cancelled') expect(job.disconnected ?? []).toEqual([])
+        }
+      }),
+      { numRuns: 600 },
+    )
   })
   it('roles: a trainee does no live work, who only looks writes nothing', () => {
     expect(judge([opened, ...safe], live, 'trainee')).toBe('no-live-work')

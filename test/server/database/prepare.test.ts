@@ -12,7 +12,7 @@ it('four processes that prepare one empty database at once do it once', async ()
   const { db, url } = await emptyDatabase('at_once')
   const env = { ...process.env, DATABASE_URL: url, APP_PASSWORD: 'a-password-of-the-tests' }
   const prepare = () =>
-    run(join(root, 'node_modules/.bin/tsx'), ['server/database/prepare.ts', '--world=bare'], { cwd: root, env })
+    run(join(root, 'node_modules/.bin/tsx'), ['server/database/prepare-demo.ts', '--world=bare'], { cwd: root, env })
   // One that fails ends with a code of its own, which rejects.
   await Promise.all([prepare(), prepare(), prepare(), prepare()])
   const [counts] = await db.query(

@@ -169,7 +169,13 @@ const turned = (list: string[], id: string) => (list.includes(id) ? list.filter(
       <section ref="told">
         <label class="words"
           ><h2>What does the customer say, in their own words?</h2>
-          <Textarea v-model="words" rows="3" fluid placeholder="Worked until the plumber was here on Tuesday …" />
+          <Textarea
+            v-model="words"
+            maxlength="4000"
+            rows="3"
+            fluid
+            placeholder="Worked until the plumber was here on Tuesday …"
+          />
         </label>
       </section>
       <section>

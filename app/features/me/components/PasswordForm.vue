@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import Button from 'primevue/button'
+import InputText from 'primevue/inputtext'
 import { computed, ref } from 'vue'
 import { changePassword, SHORTEST_PASSWORD } from '../../../../shared/contracts/accounts'
 import { call } from '../../../data/http'
@@ -39,8 +40,7 @@ const FIELDS = [
   <form class="card stack" aria-labelledby="password" @submit.prevent="keep">
     <h2 id="password">Your password</h2>
     <label v-for="f in FIELDS" :key="f.title" class="field"
-      >{{ f.title }}
-      <input v-model="f.model.value" class="p-inputtext" type="password" maxlength="200" :autocomplete="f.complete"
+      >{{ f.title }} <InputText v-model="f.model.value" type="password" maxlength="200" :autocomplete="f.complete"
     /></label>
     <p v-if="wrong" class="small" role="status">{{ wrong }}</p>
     <p v-if="trouble" class="small" role="alert">{{ trouble }}</p>

@@ -35,7 +35,7 @@ const title = computed(() => ROLE_CHOICES.find((r) => r.value === props.account.
       <span v-if="account.left"> has left</span><br />
       <span class="small soft"
         >{{ account.email }} · {{ title
-        }}<template v-if="account.seenAt">, last here {{ formatMoment(account.seenAt, timeZone) }}</template></span
+        }}<template v-if="account.seenAt"> · last here {{ formatMoment(account.seenAt, timeZone) }}</template></span
       >
     </p>
     <details>

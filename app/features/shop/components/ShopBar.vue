@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, onMounted, useTemplateRef } from 'vue'
 import { useRoute } from 'vue-router'
 import { NuxtLink } from '#components'
 import { useSession } from '../../session'
@@ -17,10 +17,14 @@ const ROOMS = [
 const rooms = computed(() => ROOMS.filter((r) => !r.lead || session.person?.role === 'lead'))
 const route = useRoute()
 const here = (to: string) => route.path === to || route.path.startsWith(`${to}/`)
+
+// On a phone the room that is open may stand beyond the edge.
+const bar = useTemplateRef('bar')
+onMounted(() => bar.value?.querySelector('[aria-current]')?.scrollIntoView({ inline: 'center', block: 'nearest' }))
 </script>
 
 <template>
-  <nav class="rooms" aria-label="Shop">
+  <nav ref="bar" class="rooms" aria-label="Shop">
     <NuxtLink v-for="r in rooms" :key="r.to" :to="r.to" :aria-current="here(r.to) ? 'page' : undefined">{{
       r.title
     }}</NuxtLink>

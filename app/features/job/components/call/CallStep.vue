@@ -168,7 +168,7 @@ watch(
       </div>
       <label
         >In their own words
-        <Textarea :model-value="words" rows="2" fluid :disabled="locked" @update:model-value="type" />
+        <Textarea :model-value="words" maxlength="4000" rows="2" fluid :disabled="locked" @update:model-value="type" />
       </label>
       <Button v-if="changed && !locked" severity="secondary" @click="keep">Keep these words</Button>
     </section>

@@ -52,7 +52,7 @@ const signed = computed(() => left.value && state.value.unsafe?.answered)
           <strong>Warned in writing.</strong>
           <p v-if="left">{{ left.warning }}</p>
           <template v-else-if="!locked">
-            <Textarea v-model="warning" rows="4" fluid aria-label="The warning" />
+            <Textarea v-model="warning" maxlength="4000" rows="4" fluid aria-label="The warning" />
             <Button
               severity="secondary"
               :disabled="!isOff || !tagged || !warning.trim()"

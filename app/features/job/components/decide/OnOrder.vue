@@ -40,10 +40,11 @@ function wait() {
     <summary>The part is on order</summary>
     <div class="stack">
       <label class="field"
-        ><span class="small">Part</span><InputText v-model="title" aria-label="Part on order" fluid
+        ><span class="small">Part</span><InputText v-model="title" maxlength="200" aria-label="Part on order" fluid
       /></label>
       <label class="field"
-        ><span class="small">Its number</span><InputText v-model="number" aria-label="Number of the part" fluid
+        ><span class="small">Its number</span
+        ><InputText v-model="number" maxlength="60" aria-label="Number of the part" fluid
       /></label>
       <label class="field"
         ><span class="small">Somebody comes back on</span>
@@ -57,7 +58,7 @@ function wait() {
       /></label>
       <label class="field"
         ><span class="small">What to know meanwhile</span
-        ><InputText v-model="text" aria-label="What to know meanwhile" fluid
+        ><InputText v-model="text" maxlength="4000" aria-label="What to know meanwhile" fluid
       /></label>
       <p v-if="bypassed" role="alert" class="small">
         A jumper is in or a lead is off. Neither stays so in a machine that is left with its user: put it right first.

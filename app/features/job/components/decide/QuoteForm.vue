@@ -68,7 +68,7 @@ function quote() {
       ><template v-else>, no answer yet</template>.
     </p>
     <div v-if="last && !last.answer && !locked" class="row">
-      <InputText v-model="who" aria-label="Who said it" placeholder="Who said it" />
+      <InputText v-model="who" maxlength="120" aria-label="Who said it" placeholder="Who said it" />
       <button type="button" class="chip" :disabled="!who.trim()" @click="emit('answer', last.event, true, who.trim())">
         They say yes
       </button>
@@ -79,7 +79,12 @@ function quote() {
     <details v-if="!locked" :open="!last">
       <summary>{{ last ? 'Another price' : 'Price, line by line' }}</summary>
       <div v-for="(l, i) in written" :key="i" class="line" role="group" :aria-label="`Line ${i + 1}`">
-        <InputText v-model="l.text" :aria-label="`What line ${i + 1} is for`" @update:model-value="own = true" />
+        <InputText
+          v-model="l.text"
+          maxlength="200"
+          :aria-label="`What line ${i + 1} is for`"
+          @update:model-value="own = true"
+        />
         <InputText
           v-model="l.amount"
           class="amount number"
@@ -91,7 +96,13 @@ function quote() {
         <span v-if="wrong(i)" class="small bad" role="alert">An amount, as 38 or 38.50</span>
       </div>
       <button type="button" class="word-button" @click="add">Another line</button>
-      <InputText v-model="words" fluid aria-label="What was said with it" placeholder="What was said with it" />
+      <InputText
+        v-model="words"
+        maxlength="4000"
+        fluid
+        aria-label="What was said with it"
+        placeholder="What was said with it"
+      />
       <div class="row told">
         <span
           >In all <strong class="number">{{ formatMoney(total, currency) }}</strong></span

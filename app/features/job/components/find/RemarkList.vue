@@ -33,7 +33,13 @@ function add() {
       </li>
     </ul>
     <form v-if="!locked" @submit.prevent="add">
-      <InputText v-model="text" fluid aria-label="A remark" placeholder="Noise at start, told the customer …" />
+      <InputText
+        v-model="text"
+        maxlength="4000"
+        fluid
+        aria-label="A remark"
+        placeholder="Noise at start, told the customer …"
+      />
       <div class="row">
         <div class="chips" role="radiogroup" aria-label="For whom">
           <button type="button" role="radio" class="chip" :aria-checked="to === 'us'" @click="to = 'us'">for us</button>

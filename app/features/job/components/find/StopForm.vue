@@ -40,7 +40,13 @@ function stop() {
       <label v-for="c in choices" :key="c.id" class="row">
         <input v-model="choice" type="radio" name="ending" :value="c.id" /> {{ c.title }}
       </label>
-      <InputText v-model="text" fluid aria-label="What to know about it" placeholder="What to know about it" />
+      <InputText
+        v-model="text"
+        maxlength="4000"
+        fluid
+        aria-label="What to know about it"
+        placeholder="What to know about it"
+      />
       <p v-if="bypassed" role="alert" class="small">
         A jumper is in or a lead is off. Neither stays so in a machine that is left with its user: put it right first.
       </p>

@@ -87,7 +87,13 @@ const SAID = { passed: 'holds', failed: 'does not hold', 'not-needed': 'not aske
           <form v-else class="stack" @submit.prevent="why.trim() && emit('say', 'not-needed', why.trim())">
             <span class="small">{{ need.unless }}.</span>
             <div class="row">
-              <InputText v-model="why" class="grow" :aria-label="`Why not: ${need.title}`" placeholder="Why" />
+              <InputText
+                v-model="why"
+                maxlength="1000"
+                class="grow"
+                :aria-label="`Why not: ${need.title}`"
+                placeholder="Why"
+              />
               <Button type="submit" severity="secondary" :disabled="!why.trim()">Note it</Button>
             </div>
           </form>

@@ -141,7 +141,13 @@ async function close() {
             min="2000-01-01"
             max="2099-12-31"
           />
-          <InputText v-model="why" class="grow" aria-label="Why it is looked at again" placeholder="Why" />
+          <InputText
+            v-model="why"
+            maxlength="600"
+            class="grow"
+            aria-label="Why it is looked at again"
+            placeholder="Why"
+          />
           <Button type="submit" severity="secondary" :disabled="!on || !why.trim()">Note the day</Button>
         </form>
       </section>
@@ -154,7 +160,14 @@ async function close() {
           </ul>
         </template>
         <p v-else>Nothing is missing.</p>
-        <InputText v-if="!locked" v-model="note" fluid aria-label="Note" placeholder="Cause, advice given …" />
+        <InputText
+          v-if="!locked"
+          v-model="note"
+          maxlength="4000"
+          fluid
+          aria-label="Note"
+          placeholder="Cause, advice given …"
+        />
         <button v-if="!locked" type="button" class="chip" @click="fails">It still fails</button>
         <p v-if="!locked" class="small soft">
           "It still fails" is evidence: the search goes on with this repair done. A machine that cannot be left in use

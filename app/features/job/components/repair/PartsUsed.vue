@@ -77,8 +77,8 @@ function condemn() {
       </li>
     </ul>
     <form v-if="!locked" class="use" @submit.prevent="use">
-      <InputText v-model="title" aria-label="What went in" placeholder="What went in" />
-      <InputText v-model="number" aria-label="Number of what went in" placeholder="Number" />
+      <InputText v-model="title" maxlength="200" aria-label="What went in" placeholder="What went in" />
+      <InputText v-model="number" maxlength="60" aria-label="Number of what went in" placeholder="Number" />
       <InputText v-model="count" inputmode="numeric" aria-label="How many" :invalid="!(pieces >= 1)" />
       <Select v-model="from" :options="stores" option-label="title" option-value="id" aria-label="Where it came from" />
       <Button type="submit" severity="secondary" :disabled="!title.trim() || !(pieces >= 1)">It went in</Button>
@@ -93,8 +93,13 @@ function condemn() {
       </li>
     </ul>
     <form v-if="!locked" class="out" @submit.prevent="condemn">
-      <InputText v-model="old" aria-label="What came out" placeholder="What came out" />
-      <InputText v-model="how" aria-label="How it was made unusable" placeholder="Wires cut off, terminals broken …" />
+      <InputText v-model="old" maxlength="200" aria-label="What came out" placeholder="What came out" />
+      <InputText
+        v-model="how"
+        maxlength="300"
+        aria-label="How it was made unusable"
+        placeholder="Wires cut off, terminals broken …"
+      />
       <Button type="submit" severity="secondary" :disabled="!old.trim() || !how.trim()">Made unusable</Button>
     </form>
   </section>

@@ -38,9 +38,9 @@ const noteRefusal = () =>
 
 <template>
   <div class="stack">
-    <InputText v-model="name" fluid :aria-label="WORDS[what].who" :placeholder="WORDS[what].who" />
+    <InputText v-model="name" maxlength="120" fluid :aria-label="WORDS[what].who" :placeholder="WORDS[what].who" />
     <template v-if="refusing">
-      <InputText v-model="why" fluid :aria-label="WORDS[what].why" :placeholder="WORDS[what].why" />
+      <InputText v-model="why" maxlength="600" fluid :aria-label="WORDS[what].why" :placeholder="WORDS[what].why" />
       <Button severity="secondary" :disabled="!why.trim()" @click="noteRefusal">{{ WORDS[what].note }}</Button>
     </template>
     <template v-else>
