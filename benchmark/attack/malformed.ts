@@ -4,6 +4,7 @@ import { drawer, drawRequest } from '../../test/browser/drawn-requests'
 import { jobEvent } from '../../test/browser/place'
 import { serveWith } from '../served'
 import { printRows } from '../table'
+import { steady } from './steady'
 
 const REQUESTS = 20_000
 const AT_ONCE = 10
@@ -29,8 +30,10 @@ export async function malformed(): Promise<void> {
   const one = async () => {
     while (left-- > 0) {
       const { method, address, headers, body } = drawRequest(draw, job)
-      const answer = await fetch(url + address, { method, headers: { ...headers, cookie }, body })
-      if (STACK.test(await answer.text())) stacks++
+      const answer = await steady(url + address, { method, headers: { ...headers, cookie }, body })
+      const said = await answer.text()
+      if (STACK.test(said)) stacks++
+      if (answer.status >= 500) console.log(`${answer.status} ${method} ${address} ${body?.toString() ?? ''}: ${said}`)
       const kind = `${Math.floor(answer.status / 100)}xx`
       classes[kind] = (classes[kind] ?? 0) + 1
       if (left === REQUESTS / 2) early = held(pid())

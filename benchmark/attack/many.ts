@@ -3,6 +3,7 @@ import { jobEvent } from '../../test/browser/place'
 import { serveWith } from '../served'
 import { printRows } from '../table'
 import { quantile } from '../time-jobs'
+import { steady } from './steady'
 
 const JOBS = 1000
 const CONNECTIONS = 100
@@ -18,7 +19,7 @@ export async function many(): Promise<void> {
   const away = new AbortController()
   const send = async (path: string, body?: unknown) => {
     const start = performance.now()
-    const answer = await fetch(url + path, {
+    const answer = await steady(url + path, {
       method: body === undefined ? 'GET' : 'POST',
       headers: { cookie, ...(body === undefined ? {} : { 'content-type': 'application/json' }) },
       ...(body === undefined ? {} : { body: JSON.stringify(body) }),

@@ -2,6 +2,7 @@ import { v7 as uuidv7 } from 'uuid'
 import { jobEvent } from '../../test/browser/place'
 import { serveWith } from '../served'
 import { againstIdle, manyAtOnce } from './against-idle'
+import { steady } from './steady'
 
 const SENDERS = 60
 const UNIT = '01900000-0000-7000-8000-000000000101'
@@ -21,7 +22,7 @@ export async function senders(): Promise<void> {
   const write = manyAtOnce(SENDERS, async (who, i) => {
     const payload =
       (who + i) % 2 ? { type: 'note', text: `${i}` } : { type: 'said', complaints: ['no-fill'], words: `${i}` }
-    const answer = await fetch(`${url}/api/jobs/${job}/events`, {
+    const answer = await steady(`${url}/api/jobs/${job}/events`, {
       method: 'POST',
       headers: { 'content-type': 'application/json', cookie: mara },
       body: JSON.stringify({ events: [jobEvent(payload)] }),
@@ -30,7 +31,7 @@ export async function senders(): Promise<void> {
     return answer.status
   })
   const once = async (i: number) => {
-    const answer = await fetch(`${url}${PATHS[i % PATHS.length]}`, { headers: { cookie: ivo } })
+    const answer = await steady(`${url}${PATHS[i % PATHS.length]}`, { headers: { cookie: ivo } })
     if (!answer.ok) throw new Error(`${answer.status}`)
     await answer.arrayBuffer()
   }

@@ -1,5 +1,6 @@
 import { serveWith } from '../served'
 import { againstIdle, manyAtOnce } from './against-idle'
+import { steady } from './steady'
 
 const STRANGERS = 100
 /** What somebody who works asks for meanwhile. */
@@ -9,7 +10,7 @@ const PATHS = ['/api/jobs', '/api/today', '/api/units', '/api/people']
 export async function strangers(): Promise<void> {
   const { ask, url, stop } = await serveWith('attack', 'jobs')
   const guess = manyAtOnce(STRANGERS, async (who, i) => {
-    const answer = await fetch(`${url}/api/session`, {
+    const answer = await steady(`${url}/api/session`, {
       method: 'POST',
       headers: { 'content-type': 'application/json' },
       body: JSON.stringify({ email: `stranger-${who}-${i}@ebb.example`, password: `guess ${i}` }),

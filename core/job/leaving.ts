@@ -37,8 +37,10 @@ export function refusesLate(job: JobStanding, event: JobEvent, facts: SheetFacts
   const after = apply(job, { ...event, seq: job.seq + 1, by: closed.by }, find)
   if (!after.closed) return undefined
   const { repair, text, as } = closed
-  const leaves = refusesLeaving(after, { type: 'closed', repair, text, ...(as ? { as } : {}) }, facts)
-  if (!leaves) return undefined
+  const asClosed: JobEvent['payload'] = { type: 'closed', repair, text, ...(as ? { as } : {}) }
+  const leaves = refusesLeaving(after, asClosed, facts)
+  // What a closing of before left, when less was asked of one, is not this entry's.
+  if (!leaves || leaves.code === refusesLeaving(job, asClosed, facts)?.code) return undefined
   const isProof = leaves.code === 'unproven' || leaves.code === 'not-decided'
   return isProof && !TURNS_PROOF.has(event.payload.type) ? undefined : { code: 'closed', names: leaves.names ?? [] }
 }

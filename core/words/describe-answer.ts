@@ -31,6 +31,7 @@ const ANSWERS = {
     'database-away': 'The database cannot be reached. What you entered is kept here and sent when it is back.',
     'no-such-address':
       'This address is not one that a line may be opened to. Loopback and link-local ones only where the server is set to.',
+    'still-reckoned': 'This is still being reckoned. Ask again in a moment.',
     'takes-too-long': 'The server did not get to the end of this in time. It is tried again.',
     'not-prepared': 'The database is of another state of the program.',
     'sheets-not-ready': 'The sheets are being prepared.',

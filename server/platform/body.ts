@@ -2,7 +2,7 @@ import { getHeader, type H3Event } from 'h3'
 import { apiError } from './errors'
 
 /** Largest body that is taken where the contract says nothing, bytes: of somebody who is signed in, and of anybody. */
-const LARGEST = { known: 1_000_000, anybody: 4_000 } as const
+const LARGEST = { known: 64_000, anybody: 4_000 } as const
 /** JSON that nests deeper is no request of ours. */
 const DEEPEST = 40
 /** A body takes no longer to arrive, ms: a cellar has a thin line. */
@@ -44,6 +44,8 @@ function tooLarge({ node: { req } }: H3Event) {
 function bytesOf(event: H3Event, most: number): Promise<Buffer> {
   const { req } = event.node
   if (Number(getHeader(event, 'content-length') ?? 0) > most) throw tooLarge(event)
+  // Who has gone meanwhile sends nothing more, and nothing says so any more.
+  if (req.destroyed && !req.complete) throw apiError(408, 'cut-short')
   return new Promise((resolve, reject) => {
     const chunks: Buffer[] = []
     let size = 0

@@ -18,6 +18,7 @@ import { requireUser } from '../areas/session/service'
 import { withDatabase } from './database'
 import { apiError, parsePart } from './errors'
 import { fileOf, jsonOf } from './body'
+import { inTime } from './in-time'
 import { refuseForeign } from './origin'
 
 export interface Asked<C extends Contract> {
@@ -33,15 +34,6 @@ export interface Asked<C extends Contract> {
 
 /** How long an answer may take, ms: less than a page waits for one. What carries a file is given as long as its line needs. */
 const LONGEST = { json: 18_000, file: 120_000 } as const
-
-/** Work that must be done in time. It goes on where it is not, and nobody waits for it. @throws 503 */
-function inTime<T>(most: number, work: Promise<T>): Promise<T> {
-  let timer: NodeJS.Timeout | undefined
-  const late = new Promise<never>((_, reject) => {
-    timer = setTimeout(() => reject(apiError(503, 'takes-too-long')), most)
-  })
-  return Promise.race([work, late]).finally(() => clearTimeout(timer))
-}
 
 /** Answers below this many characters are sent as they are, above the other packed by another thread. */
 const WORTH_PACKING = 1024
@@ -103,6 +95,6 @@ export function route<C extends Contract>(
       setResponseStatus(event, status)
       return file && !sends ? sendFile(event, answer as Uint8Array, file) : sendJson(event, answer)
     })
-    return inTime(contract.file ? LONGEST.file : LONGEST.json, work)
+    return inTime(contract.file ? LONGEST.file : LONGEST.json, work, () => apiError(503, 'takes-too-long'))
   })
 }

@@ -38,6 +38,9 @@ export interface Contract<
 const nothing = z.object({})
 export type Nothing = typeof nothing
 
+/** Largest body of what brings many things at once, bytes. */
+export const MANY = 1_000_000
+
 /** Writes a contract down; what a route does not take is left out. */
 export function contract<
   A extends z.ZodType,

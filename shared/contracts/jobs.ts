@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { jobEventSchema, moment } from '../../core/job'
-import { contract, cursor, EVERYBODY, id, idParam, query, WRITERS } from './contract'
+import { contract, cursor, EVERYBODY, id, idParam, MANY, query, WRITERS } from './contract'
 
 /** Most events in one request, and most that one answer brings. */
 export const MOST_EVENTS = 200
@@ -118,6 +118,7 @@ export const appendEvents = contract({
   method: 'POST',
   path: '/api/jobs/:id/events',
   roles: WRITERS,
+  most: MANY,
   params: idParam,
   body: z.strictObject({
     events: z.array(z.unknown()).min(1).max(MOST_EVENTS),

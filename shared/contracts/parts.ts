@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { contract, cursor, EVERYBODY, id, idParam, line, query, WRITERS } from './contract'
+import { contract, cursor, EVERYBODY, id, idParam, line, MANY, query, WRITERS } from './contract'
 import { FIGURES } from '../../core/stock'
 import { MOST_ROWS } from './units'
 
@@ -119,6 +119,7 @@ export const importParts = contract({
   method: 'POST',
   path: '/api/parts/import',
   roles: ['lead', 'technician'],
+  most: MANY,
   body: z.strictObject({
     commit: z.boolean(),
     rows: z

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { contract, EVERYBODY, id, idParam, line, query } from './contract'
+import { contract, EVERYBODY, id, idParam, line, MANY, query } from './contract'
 
 /** A machine that a customer owns. */
 export const unit = z.object({
@@ -130,6 +130,7 @@ export const importUnits = contract({
   method: 'POST',
   path: '/api/units/import',
   roles: ['lead', 'technician'],
+  most: MANY,
   body: importBody,
   answer: z.object({
     made: z.number(),
@@ -148,6 +149,7 @@ export const importCustomers = contract({
   method: 'POST',
   path: '/api/customers/import',
   roles: ['lead', 'technician'],
+  most: MANY,
   body: importBody,
   answer: z.object({
     problems: z.array(wrongCell),

@@ -1,8 +1,9 @@
 import { readFileSync } from 'node:fs'
 import { request as httpRequest } from 'node:http'
-import { expect, test, type APIRequestContext, type Page } from '@playwright/test'
+import { chromium, expect, test, type APIRequestContext, type Page } from '@playwright/test'
 import pg from 'pg'
 import { v7 as uuidv7 } from 'uuid'
+import config from '../../playwright.config'
 import { IVO, jobEvent, MARA, openPlace, signIn, type Place } from './place'
 
 let place: Place
@@ -123,6 +124,26 @@ test('what changes something is taken from our own pages only, signing in too', 
   }
 })
 
+test('over plain http from another machine one signs in, works, and is told what that lacks', async () => {
+  const { args = [], ...options } = config.use!.launchOptions!
+  const browser = await chromium.launch({
+    ...options,
+    args: [...args, '--host-resolver-rules=MAP shop.example 127.0.0.1'],
+  })
+  try {
+    const page = await browser.newPage()
+    const url = place.url.replace('127.0.0.1', 'shop.example')
+    await page.goto(`${url}/sign-in`)
+    await expect(page.getByText('can be read on its way')).toBeVisible()
+    await signIn(page, { url })
+    await page.goto(`${url}/jobs`)
+    await expect(page.getByRole('heading', { name: 'Jobs' })).toBeVisible()
+    await expect(page.getByText('can be read on its way')).toBeVisible()
+  } finally {
+    await browser.close()
+  }
+})
+
 /** Sends without end what nobody asked for, until somebody answers. @returns the status and how much went, bytes */
 function flood(path: string, most: number, cookie = ''): Promise<{ status: number; sent: number }> {
   const piece = Buffer.alloc(64 * 1024, '[')
@@ -174,6 +195,8 @@ test('bodies are refused while they arrive: nobody’s before it is known whose,
     }
   }
   expect(held(place.pid()) - before).toBeLessThan(150_000_000)
+  const part = await request.put(`${place.url}/api/parts/${uuidv7()}`, { data: { title: 'x'.repeat(100_000) } })
+  expect(part.status()).toBe(413)
   for (const [status, text] of [
     [413, '['.repeat(8_000_000)],
     [400, '['.repeat(900_000)],

@@ -163,6 +163,31 @@ test('no route shows or lets touch anything of the other organisation', async ({
   expect(await seen()).toEqual(before)
 })
 
+/** The same with one of its texts ended by something else, for each of them. */
+function* ended(value: unknown, by: string): Generator<unknown> {
+  if (typeof value === 'string') yield value + by
+  else if (typeof value === 'object' && value !== null)
+    for (const key of Object.keys(value))
+      for (const other of ended((value as Record<string, unknown>)[key], by))
+        yield Array.isArray(value) ? value.with(Number(key), other) : { ...value, [key]: other }
+}
+
+test('no text of any request holds a character that cannot be kept', () => {
+  let texts = 0
+  for (const [name, contract] of Object.entries(CONTRACTS))
+    for (const odd of ['\u0000', '\ud800']) {
+      const bodies = name === 'appendEvents' ? [] : [...ended(BODIES[name]?.(), odd)]
+      for (const body of bodies)
+        expect(contract.body.safeParse(body).success, `${name} ${JSON.stringify(body)}`).toBe(false)
+      texts += bodies.length
+      for (const key of ['q', 'cursor', 'unit', 'after', 'on', 'from']) {
+        const read = contract.query.safeParse({ [key]: `x${odd}` })
+        expect(read.success && JSON.stringify(read.data).includes('x'), `${name} ${key}`).toBe(false)
+      }
+    }
+  expect(texts).toBeGreaterThan(80)
+})
+
 for (const [title, seed] of [
   ['a fixed seed', 20],
   ['a fresh seed', Math.floor(Date.now() % 1e9)],

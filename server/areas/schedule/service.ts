@@ -18,6 +18,7 @@ import type { SheetFile } from '../../database/models'
 import { now } from '../../platform/clock'
 import { inTransaction } from '../../platform/database'
 import { apiError, notFound } from '../../platform/errors'
+import { inTime } from '../../platform/in-time'
 import { allEvents, readJob } from '../jobs/service'
 import { factsOfRevision, readRevision } from '../sheets/service'
 import { unitOf } from '../units/service'
@@ -158,16 +159,43 @@ export async function putVisit(who: Person, id: string, visit: contracts.VisitFi
   })
 }
 
-/** What the engine expects of a job as it stands; kept, so that the same job is reckoned once. */
+/** Outlooks that are being reckoned, by job and sequence; more than so many are begun another time. */
+const underWay = new Map<string, Promise<Outlook>>()
+const MOST_UNDER_WAY = 24
+/** So long is waited for one, ms; whoever asks again finds it, or goes on waiting. */
+const WORTH_WAITING = 10_000
+/** s */
+const COME_BACK = 5
+const stillReckoned = () => apiError(429, 'still-reckoned', undefined, undefined, COME_BACK)
+
+/** Reckons an outlook and keeps it, once for all who ask meanwhile. */
+function reckonOnce(job: string, seq: number, revision: string): Promise<Outlook> {
+  const key = `${job} ${seq}`
+  let own = underWay.get(key)
+  if (!own) {
+    if (!reckon) throw apiError(503, 'sheet-not-ready')
+    if (underWay.size >= MOST_UNDER_WAY) throw stillReckoned()
+    const by = reckon
+    own = (async () => {
+      const [events, { files }] = await Promise.all([allEvents(job, seq), readRevision(revision)])
+      const outlook = await by({ revision, files, events })
+      await rows.keepOutlook(job, seq, outlook)
+      return outlook
+    })().finally(() => underWay.delete(key))
+    underWay.set(key, own)
+  }
+  return own
+}
+
+/**
+ * What the engine expects of a job as it stands; kept, so that the same job is reckoned once.
+ *
+ * @throws 429 while it is being reckoned and that takes long
+ */
 export async function outlookOf(who: Person, job: string): Promise<Outlook & { length: number }> {
   const { seq, revision } = await readJob(who, job, 2 ** 31 - 1)
-  let own = await rows.keptOutlook(job, seq)
-  if (!own) {
-    const [events, { files }] = await Promise.all([allEvents(job, seq), readRevision(revision)])
-    if (!reckon) throw apiError(503, 'sheet-not-ready')
-    own = await reckon({ revision, files, events })
-    await rows.keepOutlook(job, seq, own)
-  }
+  const kept = await rows.keptOutlook(job, seq)
+  const own = kept ?? (await inTime(WORTH_WAITING, reckonOnce(job, seq, revision), stillReckoned))
   return { ...own, length: visitLength(own.minutes) }
 }
 

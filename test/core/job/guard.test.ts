@@ -77,6 +77,9 @@ describe('guard', () => {
     expect(judge(done, close, 'technician', 3)).toBe('closed')
     expect(judge(done, { type: 'note', text: 'x' })).toBeUndefined()
     expect(judge(done, { type: 'reopened' })).toBeUndefined()
+    const again = event(5, { type: 'reopened' })
+    for (const { id } of [done.at(-1)!, again])
+      expect(judge([...done, again], { type: 'retracted', event: id })).toBe('not-retractable')
   })
   it('a target is a name of the sheet and nothing behind it; hands go into nothing before the steps', () => {
     const act = (verb: 'jumper' | 'lift' | 'open' | 'unplug' | 'isolate', target?: string): Payload => ({

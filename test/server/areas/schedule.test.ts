@@ -152,6 +152,36 @@ describe('visits', () => {
     expect(poor.packed.map((p) => p.count)).toEqual([1])
     expect(poor.packed[0]!.chance).toBe(Math.max(...all.packed.map((p) => p.chance)))
   })
+  it('is reckoned once for all who ask; of many at once some are told to come back, and find it then', async () => {
+    const { mara } = house.people
+    let go = () => {}
+    const gate = new Promise<void>((resolve) => (go = resolve))
+    const reckoned: string[] = []
+    reckonOutlooksBy(async (order) => {
+      reckoned.push(order.events[0]!.id)
+      await gate
+      return { minutes: 30, diagnosis: 10, needs: [] }
+    })
+    try {
+      const jobs: string[] = []
+      for (let i = 0; i < 30; i++) jobs.push(await open(mara))
+      const ask = (job: string) =>
+        outlookOf(mara, job).then(
+          () => 200,
+          (error: unknown) => (error as { statusCode: number }).statusCode,
+        )
+      const first = jobs.slice(0, 24).map(ask)
+      await expect.poll(() => reckoned.length).toBe(24)
+      const again = [jobs[0]!, jobs[1]!].map(ask)
+      expect(await Promise.all(jobs.slice(24).map(ask))).toEqual([429, 429, 429, 429, 429, 429])
+      go()
+      expect(new Set(await Promise.all([...first, ...again]))).toEqual(new Set([200]))
+      expect(new Set(reckoned).size).toBe(24)
+      for (const job of jobs) expect((await outlookOf(mara, job)).length).toBe(30)
+    } finally {
+      reckonOutlooksBy((order) => Promise.resolve(outlook(order)))
+    }
+  })
 })
 
 describe('care', () => {
