@@ -53,9 +53,14 @@ const stateOf = (error: BaseError): string => {
   return String((original ?? parent)?.code ?? '')
 }
 
+/** What the driver says, without a code, of a connection that went away just as it was taken. */
+const LOST = /not queryable|Connection terminated|Client was closed/
+const isLost = (error: unknown): error is Error =>
+  error instanceof Error && !('statusCode' in error) && LOST.test(error.message)
+
 /** What a failure of the database means to whoever asked; other errors pass as they are. */
 export function databaseError(error: unknown): unknown {
-  if (!(error instanceof BaseError)) return error
+  if (!(error instanceof BaseError) && !isLost(error)) return error
   // Two senders of one new id at the same instant: the slower one asks again and finds it there.
   if (error instanceof UniqueConstraintError) return apiError(409, 'taken')
   if (error instanceof ForeignKeyConstraintError || BY_DATA.test(stateOf(error))) return apiError(422, 'cannot-be-kept')

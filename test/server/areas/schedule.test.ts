@@ -38,6 +38,15 @@ const fields = (more: Partial<VisitFields> = {}): VisitFields => ({
   version: 0,
   ...more,
 })
+/** On a machine that has much to do one is told to ask again. */
+async function whenReckoned<T>(ask: () => Promise<T>): Promise<T> {
+  for (;;)
+    try {
+      return await ask()
+    } catch (error) {
+      if ((error as { statusCode?: number }).statusCode !== 429) throw error
+    }
+}
 const on = async (day: string) => (await listVisits(house.people.mara, { from: day, days: 1 })).visits
 
 describe('visits', () => {
@@ -92,7 +101,7 @@ describe('visits', () => {
     const job = await open(mara)
     const asked = async () => (await toPlace(mara)).jobs.find((j) => j.job === job)
     expect(await asked()).toMatchObject({ reason: 'call', minutes: null })
-    const { length } = await outlookOf(mara, job)
+    const { length } = await whenReckoned(() => outlookOf(mara, job))
     expect(await asked()).toMatchObject({ minutes: length })
     expect(length % 15).toBe(0)
     const id = uuidv7()
@@ -140,7 +149,7 @@ describe('visits', () => {
         uuidv7(),
         fields({ job, unit: [LEFT, RIGHT][i], person: joss.id, day: '2027-05-03', start: 480 + 90 * i }),
       )
-    const all = await packForDay(joss, { person: joss.id, day: '2027-05-03', budget: 1e6 })
+    const all = await whenReckoned(() => packForDay(joss, { person: joss.id, day: '2027-05-03', budget: 1e6 }))
     expect(all.calls).toBe(2)
     expect(all.packed.length).toBeGreaterThan(1)
     const { needs } = await outlookOf(joss, jobs[0]!)

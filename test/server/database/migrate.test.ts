@@ -137,7 +137,8 @@ describe('a database of before', () => {
       "UPDATE job_events SET device = 'x'",
       'DELETE FROM job_events',
       "UPDATE sheet_revisions SET title = 'x'",
-      'SELECT * FROM migrations',
+      "INSERT INTO migrations (name) VALUES ('x')",
+      'DELETE FROM migrations',
       'CREATE EXTENSION hstore',
     ])
       await expect(app.query(sql), sql).rejects.toThrow(/permission denied|must be owner/)
