@@ -143,7 +143,7 @@ async function knowDevice(event: H3Event, user: User): Promise<void> {
 export async function signIn(event: H3Event, email: string, password: string): Promise<Person> {
   const name = email.trim().toLowerCase()
   // A device that somebody has signed in on is looked at more closely.
-  if (readDevice(event) === undefined) refuseTurnedAway(addressOf(event))
+  if (readDevice(event) === undefined) await refuseTurnedAway(addressOf(event))
   const user = await findUserByEmail(name)
   const who = await tryOf(event, name, user)
   await countTry(who)

@@ -1,3 +1,4 @@
+import { setTimeout as sleep } from 'node:timers/promises'
 import { LRUCache } from 'lru-cache'
 import { RateLimiterPostgres, type RateLimiterRes } from 'rate-limiter-flexible'
 import { database } from '../../platform/database'
@@ -53,10 +54,25 @@ const turnedAway = new LRUCache<string, number>({ max: 10_000, ttl: 60_000 })
 
 const tooMany = (seconds: number) => apiError(429, 'too-many-tries', `${Math.ceil(seconds / 60)}`, undefined, seconds)
 
+/** Who is refused hears it so much later, ms: whoever guesses without a pause gets one. So many wait for that, and no more. */
+const HEARS_AFTER = 1000
+const MOST_HELD = 500
+let held = 0
+
+/** @throws 429 after a while */
+async function refuse(seconds: number): Promise<never> {
+  if (held < MOST_HELD) {
+    held++
+    await sleep(HEARS_AFTER)
+    held--
+  }
+  throw tooMany(seconds)
+}
+
 /** Refuses an address that was refused a moment ago, before anything is asked of the database. @throws 429 */
-export function refuseTurnedAway(address: string): void {
+export async function refuseTurnedAway(address: string): Promise<void> {
   const seconds = turnedAway.get(address)
-  if (seconds !== undefined) throw tooMany(seconds)
+  if (seconds !== undefined) await refuse(seconds)
 }
 
 /**
@@ -72,7 +88,7 @@ export async function countTry(who: Try): Promise<void> {
       if (refusal instanceof Error) throw refusal
       const seconds = Math.max(1, Math.ceil((refusal as RateLimiterRes).msBeforeNext / 1000))
       if (kind === 'address') turnedAway.set(key, seconds)
-      throw tooMany(seconds)
+      await refuse(seconds)
     }
   }
 }
