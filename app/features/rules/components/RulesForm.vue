@@ -26,7 +26,7 @@ const travel = ref('')
 /** 0: until somebody asks. */
 const months = ref(0)
 const KEEP = [
-  { value: 0, title: 'Until somebody asks for it to be erased' },
+  { value: 0, title: 'Until somebody asks for erasure' },
   ...[6, 12, 24, 36, 60, 120].map((value) => ({
     value,
     title: value < 12 ? `${value} months` : value === 12 ? 'One year' : `${value / 12} years`,

@@ -12,6 +12,8 @@ const email = ref('')
 const password = ref('')
 const wrong = ref('')
 const busy = ref(false)
+/** Nobody on the way reads along; a browser takes its own machine for that too. */
+const isPrivate = window.isSecureContext
 
 async function signIn() {
   wrong.value = ''
@@ -43,6 +45,9 @@ async function signIn() {
       <label
         >Password <InputText v-model="password" type="password" autocomplete="current-password" required fluid
       /></label>
+      <p v-if="!isPrivate" role="note" class="small">
+        Over plain http your password can be read on its way. Ask for an https address.
+      </p>
       <p v-if="wrong" role="alert" class="wrong">{{ wrong }}</p>
       <Button type="submit" label="Sign in" :loading="busy" />
     </form>
