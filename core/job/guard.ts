@@ -27,6 +27,11 @@ export const barredFor = (role: Role): WorkMode[] => (role === 'trainee' ? ['ene
 /** What a safety step brings about, where its sheet does not say. */
 const BY_DEFAULT = { anything: undefined, isolated: 'lets-go', energised: 'readies' } as const
 
+const effectOf = ({ before, does = BY_DEFAULT[before] }: Pick<SafetyNeed, 'before' | 'does'>) => does
+
+/** Whether a safety step makes a person ready for live work: who may do none confirms none. */
+export const readiesFor = (need: Pick<SafetyNeed, 'before' | 'does'>): boolean => effectOf(need) === 'readies'
+
 /** Before which acts of the hands a step is due, by what it brings about. */
 const DUE: Record<SafetyEffect, readonly HandAct[]> = {
   'proves-meter': ['open', 'terminals', 'reach'],
@@ -56,8 +61,10 @@ export function missingSteps(
   by?: string,
 ): SafetyNeed[] {
   const { safety, confirmed = {} } = standingAt(job, at)
-  const isDue = ({ before, does = BY_DEFAULT[before] }: SafetyNeed) =>
-    does === undefined || DUE[does].some((act) => acts.includes(act))
+  const isDue = (need: SafetyNeed) => {
+    const does = effectOf(need)
+    return does === undefined || DUE[does].some((act) => acts.includes(act))
+  }
   const isDone = ({ id, does }: SafetyNeed) =>
     safety[id]?.some((e) => by === undefined || !BY_EACH.includes(does) || confirmed[e]?.by === by) ?? false
   return needs.filter((n) => isDue(n) && !isDone(n))
@@ -216,7 +223,8 @@ export function refuses(
   // A jumper is fitted dead on a machine that was made safe, to be read live; so is a lead lifted.
   const bypasses = verb !== undefined && isBypass(verb)
   const clips = payload.type === 'clipped'
-  if (barredFor(role).includes(test?.workMode ?? (bypasses || clips ? 'energised' : 'observe')))
+  const readies = payload.type === 'safety' && facts.needs.some((n) => n.id === payload.step && readiesFor(n))
+  if (barredFor(role).includes(test?.workMode ?? (bypasses || clips || readies ? 'energised' : 'observe')))
     return { code: 'no-live-work' }
   const runs = payload.type === 'run'
   // What is read at tips that sit there is read hands-off: what had to be done for it was done before the start.

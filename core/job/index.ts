@@ -10,7 +10,7 @@ export {
 } from './event-schema'
 export { ACCURACY, DEAD_ACTS, handsGoIn, isBypass, LIVE_ACTS, type HandAct } from '../evidence'
 export { foldJob, type Entry, type Job, type WatchedRun } from './fold-job'
-export { actsNow, barredFor, missingSteps, othersIn, refuses, ROLES, runActs, type Role } from './guard'
+export { actsNow, barredFor, missingSteps, othersIn, readiesFor, refuses, ROLES, runActs, type Role } from './guard'
 export type { Refusal, RefusalCode } from './refusal'
 export { powerState, waterState, type PowerState, type WaterState } from './power-state'
 export { FACTS_VERSION, factsOfAll, type ProofNeed, type SafetyNeed, type SheetFacts } from './sheet-facts'

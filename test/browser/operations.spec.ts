@@ -61,11 +61,11 @@ interface Served {
 }
 const served: Served[] = []
 /** Starts the built server as it stands there, with nothing but the address of its database. */
-async function serve(databaseUrl = appUrl()): Promise<Served> {
+async function serve(databaseUrl = appUrl(), more: Record<string, string> = {}): Promise<Served> {
   const port = await freePort()
   const child = spawn(process.execPath, [join(shop, 'server/index.mjs')], {
     cwd: shop,
-    env: { PATH: process.env.PATH, PORT: String(port), HOST: '127.0.0.1', NUXT_DATABASE_URL: databaseUrl },
+    env: { PATH: process.env.PATH, PORT: String(port), HOST: '127.0.0.1', NUXT_DATABASE_URL: databaseUrl, ...more },
     stdio: ['ignore', 'pipe', 'pipe'],
   })
   let lines = ''
@@ -150,6 +150,29 @@ test('who was let in works; a line for each request says nothing of anybody', as
   expect(own.filter((l) => l.path === '/api/find')).toMatchObject([{ method: 'GET', status: 200 }])
   expect(lines()).not.toMatch(/halyard|tove|not-a-secret/i)
   expect(lines()).not.toContain(password)
+})
+
+test('behind a proxy that is trusted, what counts is where the proxy saw a request come from', async () => {
+  test.setTimeout(180_000)
+  const { url } = await serve(appUrl(), { TRUSTED_PROXY: '1' })
+  await expect.poll(() => statusOf(`${url}/api/health`), { timeout: 60_000 }).toBe(200)
+  const guess = async (i: number, forwarded: string) => {
+    const answer = await fetch(`${url}/api/session`, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json', 'x-forwarded-for': forwarded },
+      body: JSON.stringify({ email: `nobody-${i}@quay.example`, password: 'guess' }),
+    })
+    return answer.status
+  }
+  // Whoever guesses writes another address in front each time.
+  const told: number[] = []
+  for (let i = 0; i < 120; i += 8)
+    told.push(
+      ...(await Promise.all(Array.from({ length: 8 }, (_, k) => guess(i + k, `203.0.113.${i + k}, 198.51.100.7`)))),
+    )
+  expect(told.filter((s) => s === 401).length).toBeLessThanOrEqual(100)
+  expect(told.at(-1)).toBe(429)
+  expect(await guess(200, '198.51.100.7, 203.0.113.9')).toBe(401)
 })
 
 test('told to end, it answers what is under way and is gone within ten seconds, whoever has half a request open', async () => {

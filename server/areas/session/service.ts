@@ -122,8 +122,11 @@ export async function confirmPassword(event: H3Event, who: Person, password: str
   return (await sessionOf(event))!.session
 }
 
-const addressOf = (event: H3Event): string =>
-  getRequestIP(event, { xForwardedFor: process.env.TRUSTED_PROXY === '1' }) ?? ''
+/** Where a request comes from: of what a trusted proxy was told, only what it adds itself, the last, is to be believed. */
+function addressOf(event: H3Event): string {
+  const told = process.env.TRUSTED_PROXY === '1' ? getHeader(event, 'x-forwarded-for')?.split(',').at(-1)?.trim() : ''
+  return told || (getRequestIP(event) ?? '')
+}
 
 /** What a try is counted by, before anything is judged. */
 async function tryOf(event: H3Event, account: string, user: User | null): Promise<Try> {

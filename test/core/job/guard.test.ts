@@ -146,6 +146,9 @@ describe('guard', () => {
   it('roles: a trainee does no live work, who only looks writes nothing', () => {
     expect(judge([opened, ...safe], live, 'trainee')).toBe('no-live-work')
     expect(judge([opened, ...safe], dead, 'trainee')).toBeUndefined()
+    // Nor do they confirm that they are ready for it.
+    expect(judge([opened], { type: 'safety', step: 'ready' }, 'trainee')).toBe('no-live-work')
+    expect(judge([opened], { type: 'safety', step: 'isolate' }, 'trainee')).toBeUndefined()
     expect(judge([opened], { type: 'note', text: 'x' }, 'read-only')).toBe('read-only')
   })
   it('names and readings are those of the sheet, also of free probes and other meters', () => {

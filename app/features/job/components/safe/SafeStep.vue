@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { barredFor, readiesFor } from '../../../../../core/job'
+import { describeRefusal } from '../../../../../core/words'
 import { AppIcon, formatTime, HoldButton } from '../../../../ui'
 import { useJobContext } from '../../use-job-context'
 
@@ -10,6 +12,7 @@ const { facts } = advice
 const steps = computed(() =>
   (facts.value?.makeSafe ?? []).map((s) => ({
     ...s,
+    barred: readiesFor(s) && barredFor(person.role).includes('energised'),
     done: (state.value.safety[s.id] ?? []).flatMap((event) => {
       const by = state.value.confirmed?.[event]
       return by ? [{ event, ...by }] : []
@@ -63,7 +66,8 @@ const SAYS = {
             <AppIcon name="undo" /> undo
           </button>
         </p>
-        <HoldButton v-if="!locked && !s.done.some((d) => d.by === person.name)" @held="safety(s.id)"
+        <p v-if="s.barred" class="small soft">{{ describeRefusal({ code: 'no-live-work' }) }}</p>
+        <HoldButton v-else-if="!locked && !s.done.some((d) => d.by === person.name)" @held="safety(s.id)"
           >Done: {{ s.title }}</HoldButton
         >
       </li>
