@@ -3,7 +3,7 @@ import { defineNuxtConfig } from 'nuxt/config'
 import { licenceNotices } from './scripts/setup/licences.mjs'
 import { pagesOf } from './scripts/setup/pages.mjs'
 import { zodWithoutEval } from './scripts/setup/zod-without-eval.mjs'
-import { bundleSheetWorker } from './scripts/setup/sheet-worker.mjs'
+import { bundleBesideServer } from './scripts/setup/beside-server.mjs'
 import { engineState } from './scripts/setup/sources.mjs'
 
 const notices = licenceNotices(join(import.meta.dirname, 'package.json'), join(import.meta.dirname, '.nuxt/licences'))
@@ -102,7 +102,7 @@ export default defineNuxtConfig({
     errorHandler: '~~/server/platform/error-handler.ts',
     serverAssets: [{ baseName: 'library', dir: '../library' }],
     publicAssets: [{ dir: '../.nuxt/licences' }],
-    hooks: { compiled: ({ options }) => bundleSheetWorker(options.output.serverDir) },
+    hooks: { compiled: ({ options }) => bundleBesideServer(options.output.serverDir) },
   },
   vite: {
     worker: { format: 'es', plugins: () => [zodWithoutEval, ...notices.workers()] },

@@ -1,7 +1,6 @@
-import { readFileSync } from 'node:fs'
 import { v7 as uuidv7 } from 'uuid'
 import { drawer, drawRequest } from '../../test/browser/drawn-requests'
-import { jobEvent } from '../../test/browser/place'
+import { heldBy, jobEvent } from '../../test/browser/place'
 import { serveWith } from '../served'
 import { printRows } from '../table'
 import { steady } from './steady'
@@ -10,8 +9,7 @@ const REQUESTS = 20_000
 const AT_ONCE = 10
 const STACK = /\bat .*\.m?[jt]s:\d+|node_modules/
 
-/** What a process holds, MB. */
-const held = (pid: number) => Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))![1]) / 1024
+const MB = 1024 * 1024
 
 /** Twenty thousand drawn requests of a fixed seed, mostly wrong ones. */
 export async function malformed(): Promise<void> {
@@ -36,7 +34,7 @@ export async function malformed(): Promise<void> {
       if (answer.status >= 500) console.log(`${answer.status} ${method} ${address} ${body?.toString() ?? ''}: ${said}`)
       const kind = `${Math.floor(answer.status / 100)}xx`
       classes[kind] = (classes[kind] ?? 0) + 1
-      if (left === REQUESTS / 2) early = held(pid())
+      if (left === REQUESTS / 2) early = heldBy(pid())
     }
   }
   try {
@@ -44,7 +42,7 @@ export async function malformed(): Promise<void> {
     printRows(`${REQUESTS} drawn requests`, [
       { what: 'answered 5xx', figure: classes['5xx'] ?? 0, unit: '', most: 0 },
       { what: 'answers with a stack', figure: stacks, unit: '', most: 0 },
-      { what: 'memory, second half', figure: held(pid()) - early, unit: 'MB', most: 64 },
+      { what: 'memory, second half', figure: (heldBy(pid()) - early) / MB, unit: 'MB', most: 64 },
       ...Object.entries(classes).map(([kind, n]) => ({ what: `answered ${kind}`, figure: n, unit: '' })),
     ])
   } finally {

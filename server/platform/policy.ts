@@ -3,7 +3,7 @@ import { createHash } from 'node:crypto'
 /** What the answers of the interface may do in a browser: nothing. */
 export const NOTHING = "default-src 'none'; frame-ancestors 'none'"
 
-const SCRIPT = /<script(?![^>]*\b(?:src|type="application\/json")\b)[^>]*>([^]*?)<\/script>/g
+const SCRIPT = /<script(?![^>]*\s(?:src=|type="application\/json"))[^>]*>([^]*?)<\/script>/g
 
 /**
  * What a page may load and run: what came with it. Styles may stand in it, as its components write theirs there; of scripts only those

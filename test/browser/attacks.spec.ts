@@ -1,10 +1,10 @@
 import { readFileSync } from 'node:fs'
 import { request as httpRequest } from 'node:http'
-import { chromium, expect, test, type APIRequestContext, type Page } from '@playwright/test'
+import { chromium, expect, test, type Page } from '@playwright/test'
 import pg from 'pg'
 import { v7 as uuidv7 } from 'uuid'
 import config from '../../playwright.config'
-import { IVO, jobEvent, MARA, openPlace, signIn, type Place } from './place'
+import { askAs, heldBy, IVO, jobEvent, MARA, openPlace, signIn, type Place } from './place'
 
 let place: Place
 test.beforeAll(async () => {
@@ -12,12 +12,6 @@ test.beforeAll(async () => {
 })
 test.afterAll(() => place.close())
 
-type Playwright = { request: { newContext(options?: object): Promise<APIRequestContext> } }
-async function signedIn(playwright: Playwright, who = MARA) {
-  const request = await playwright.request.newContext()
-  expect((await request.post(`${place.url}/api/session`, { data: who })).status()).toBe(200)
-  return request
-}
 const UNIT = '01900000-0000-7000-8000-000000000101'
 const opening = () => jobEvent({ type: 'opened', unit: UNIT, complaints: ['no-fill'], words: 'x' })
 
@@ -76,7 +70,7 @@ test('pages run nothing but what the build wrote: no page asks for more, and wha
 })
 
 test('every answer says what it may be used for, and a page that there is not is none', async ({ playwright }) => {
-  const request = await signedIn(playwright)
+  const request = await askAs(playwright, place)
   for (const [path, status] of [
     ['/', 200],
     ['/jobs', 200],
@@ -101,7 +95,7 @@ test('every answer says what it may be used for, and a page that there is not is
 
 test('what changes something is taken from our own pages only, signing in too', async ({ playwright }) => {
   const job = uuidv7()
-  const request = await signedIn(playwright)
+  const request = await askAs(playwright, place)
   const ways = [
     [200, { origin: place.url }],
     [200, {}],
@@ -170,16 +164,13 @@ function flood(path: string, most: number, cookie = ''): Promise<{ status: numbe
     go()
   })
 }
-/** What a process holds, bytes. */
-const held = (pid: number) => Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))![1]) * 1024
-
 test('bodies are refused while they arrive: nobody’s before it is known whose, nobody’s above what is taken', async ({
   playwright,
 }) => {
-  const request = await signedIn(playwright)
+  const request = await askAs(playwright, place)
   const { cookies } = await request.storageState()
   const cookie = cookies.map((c) => `${c.name}=${c.value}`).join('; ')
-  const before = held(place.pid())
+  const before = heldBy(place.pid())
   const MANY = 150_000_000
   for (const [path, who, status] of [
     ['/api/session', '', 413],
@@ -194,7 +185,7 @@ test('bodies are refused while they arrive: nobody’s before it is known whose,
       expect(one.sent, path).toBeLessThan(20_000_000)
     }
   }
-  expect(held(place.pid()) - before).toBeLessThan(150_000_000)
+  expect(heldBy(place.pid()) - before).toBeLessThan(150_000_000)
   const part = await request.put(`${place.url}/api/parts/${uuidv7()}`, { data: { title: 'x'.repeat(100_000) } })
   expect(part.status()).toBe(413)
   for (const [status, text] of [
@@ -217,7 +208,7 @@ test('a database that says nothing any more is not waited for without end, and i
   playwright,
 }) => {
   test.setTimeout(120_000)
-  const request = await signedIn(playwright)
+  const request = await askAs(playwright, place)
   const backends = (await place.sql('SELECT pid FROM pg_stat_activity WHERE pid <> pg_backend_pid()')).map((r) =>
     Number(r.pid),
   )
@@ -238,7 +229,7 @@ test('a database that says nothing any more is not waited for without end, and i
 })
 
 test('sixty who write to one job that somebody holds keep nobody else waiting', async ({ playwright }) => {
-  const [mara, ivo] = [await signedIn(playwright), await signedIn(playwright, IVO)]
+  const [mara, ivo] = [await askAs(playwright, place), await askAs(playwright, place, IVO)]
   const job = uuidv7()
   const events = `${place.url}/api/jobs/${job}/events`
   await mara.post(events, { data: { events: [opening()] } })
@@ -266,7 +257,7 @@ test('sixty who write to one job that somebody holds keep nobody else waiting', 
 })
 
 test('one id is one entry however it is written; a batch answers for each of its entries', async ({ playwright }) => {
-  const request = await signedIn(playwright)
+  const request = await askAs(playwright, place)
   const job = uuidv7()
   const send = async (to: string, events: object[]) =>
     (await (await request.post(`${place.url}/api/jobs/${to}/events`, { data: { events } })).json()) as {

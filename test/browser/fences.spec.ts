@@ -6,7 +6,7 @@ import { PICTURE } from '../fixtures/jpeg'
 import { CONTRACTS } from '../../shared/contracts'
 import { errorAnswer, type Contract } from '../../shared/contracts/contract'
 import { BODIES, CUSTOMER, drawer, drawRequest, fill, METER, PART, PHOTO, SITE, UNIT } from './drawn-requests'
-import { IVO, jobEvent, MARA, openPlace, PIM, WENNA, type Place } from './place'
+import { askAs, IVO, jobEvent, MARA, openPlace, PIM, WENNA, type Place } from './place'
 
 let place: Place
 test.beforeAll(async () => {
@@ -16,11 +16,6 @@ test.afterAll(() => place.close())
 
 const opening = (unit = UNIT) => jobEvent({ type: 'opened', unit, complaints: ['no-fill'], words: 'Tuesday' })
 
-async function signedIn(playwright: { request: { newContext(): Promise<APIRequestContext> } }, who?: typeof MARA) {
-  const request = await playwright.request.newContext()
-  if (who) expect((await request.post(`${place.url}/api/session`, { data: who })).status()).toBe(200)
-  return request
-}
 /** The status of a stream, which would go on for ever. */
 async function statusOf(request: APIRequestContext, path: string): Promise<number> {
   const { cookies } = await request.storageState()
@@ -101,7 +96,7 @@ test('every route of the server has a contract, and every contract a route', () 
 })
 
 test('nobody signed in gets nothing; each role gets what its contract names, and no more', async ({ playwright }) => {
-  const mara = await signedIn(playwright, MARA)
+  const mara = await askAs(playwright, place, MARA)
   const job = await newJob(mara)
   const [{ hash }] = (await place.sql('SELECT hash FROM sheet_revisions LIMIT 1')) as [{ hash: string }]
   for (const [role, who] of [
@@ -110,7 +105,7 @@ test('nobody signed in gets nothing; each role gets what its contract names, and
     ['trainee', PIM],
     ['read-only', WENNA],
   ] as const) {
-    const request = await signedIn(playwright, who)
+    const request = await askAs(playwright, place, who ?? null)
     for (const [name, contract] of Object.entries(CONTRACTS)) {
       if (contract.roles === 'anyone') continue
       const answer = await ask(request, contract, name, marasParams(contract, job, hash))
@@ -130,7 +125,7 @@ test('nobody signed in gets nothing; each role gets what its contract names, and
 })
 
 test('no route shows or lets touch anything of the other organisation', async ({ playwright }) => {
-  const mara = await signedIn(playwright, MARA)
+  const mara = await askAs(playwright, place, MARA)
   const job = await newJob(mara)
   const seen = async () => {
     const answers = await Promise.all(
@@ -142,7 +137,7 @@ test('no route shows or lets touch anything of the other organisation', async ({
   await mara.put(`${place.url}/api/meters/${METER}`, { data: BODIES.allowMeter!() })
   await mara.put(`${place.url}/api/parts/${PART}`, { data: BODIES.writePart!() })
   const before = await seen()
-  const ivo = await signedIn(playwright, IVO)
+  const ivo = await askAs(playwright, place, IVO)
   const [{ hash }] = (await place.sql('SELECT hash FROM sheet_revisions LIMIT 1')) as [{ hash: string }]
   for (const [name, contract] of Object.entries(CONTRACTS)) {
     if (contract.roles === 'anyone') continue
@@ -176,7 +171,7 @@ function* ended(value: unknown, by: string): Generator<unknown> {
 const JUDGES_EACH = ['appendEvents', 'importParts', 'importUnits', 'importCustomers']
 
 test('no text of any request holds a character that cannot be kept', async ({ playwright }) => {
-  const request = await signedIn(playwright, MARA)
+  const request = await askAs(playwright, place, MARA)
   let texts = 0
   for (const [name, contract] of Object.entries(CONTRACTS))
     for (const odd of ['\u0000', '\ud800']) {
@@ -209,7 +204,7 @@ for (const [title, seed] of [
     playwright,
   }) => {
     process.stdout.write(`drawn requests: seed ${seed}\n`)
-    const request = await signedIn(playwright, MARA)
+    const request = await askAs(playwright, place, MARA)
     const job = await newJob(request)
     const draw = drawer(seed)
     for (let batch = 0; batch < 25; batch++)
@@ -233,7 +228,7 @@ for (const [title, seed] of [
   })
 
 test('wrong addresses, methods, bodies and versions each get their own answer', async ({ playwright }) => {
-  const request = await signedIn(playwright, MARA)
+  const request = await askAs(playwright, place, MARA)
   const job = await newJob(request)
   const events = `${place.url}/api/jobs/${job}/events`
   const person = ((await (await request.get(`${place.url}/api/session`)).json()) as { person: { id: string } }).person
@@ -259,7 +254,7 @@ test('wrong addresses, methods, bodies and versions each get their own answer', 
 })
 
 test('ending a session closes its stream of news, and it opens nothing any more', async ({ playwright }) => {
-  const [here, there] = [await signedIn(playwright, MARA), await signedIn(playwright, MARA)]
+  const [here, there] = [await askAs(playwright, place, MARA), await askAs(playwright, place, MARA)]
   const { cookies } = await there.storageState()
   const stream = await fetch(`${place.url}/api/news`, {
     headers: { cookie: cookies.map((c) => `${c.name}=${c.value}`).join('; ') },

@@ -1,5 +1,6 @@
+import { readFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { expect, type Locator, type Page } from '@playwright/test'
+import { expect, type APIRequestContext, type Locator, type Page } from '@playwright/test'
 import { v7 as uuidv7 } from 'uuid'
 import { EVENT_VERSION } from '../../core/job'
 import pg from 'pg'
@@ -97,6 +98,21 @@ export const jobEvent = (payload: object, more: object = {}) => ({
 
 /** Longest wait on a slow machine, ms; said where pages are also used outside of tests. */
 const LONGEST = 90_000
+
+/** Whoever asks without a page: somebody who has signed in, or with `null` nobody. */
+export async function askAs(
+  { request }: { request: { newContext(): Promise<APIRequestContext> } },
+  { url }: Pick<Place, 'url'>,
+  who: typeof MARA | null = MARA,
+): Promise<APIRequestContext> {
+  const own = await request.newContext()
+  if (who) expect((await own.post(`${url}/api/session`, { data: who })).status()).toBe(200)
+  return own
+}
+
+/** What a process holds, bytes. */
+export const heldBy = (pid: number): number =>
+  Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))![1]) * 1024
 
 export async function signIn(page: Page, place: Pick<Place, 'url'>, who = MARA): Promise<void> {
   await page.goto(`${place.url}/sign-in`)

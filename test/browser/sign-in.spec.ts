@@ -1,18 +1,12 @@
-import { expect, test, type APIRequestContext } from '@playwright/test'
+import { expect, test } from '@playwright/test'
 import { errorAnswer } from '../../shared/contracts/contract'
-import { IVO, MARA, openPlace, WENNA, type Place } from './place'
+import { askAs, IVO, MARA, openPlace, WENNA, type Place } from './place'
 
 let place: Place
 test.beforeAll(async () => {
   place = await openPlace('sign-in')
 })
 test.afterAll(() => place.close())
-
-async function signedIn(playwright: { request: { newContext(): Promise<APIRequestContext> } }, who = MARA) {
-  const request = await playwright.request.newContext()
-  expect((await request.post(`${place.url}/api/session`, { data: who })).status()).toBe(200)
-  return request
-}
 
 test('tries to sign in are limited, a password is kept only as a hash, a session only as one', async ({
   playwright,
@@ -26,7 +20,7 @@ test('tries to sign in are limited, a password is kept only as a hash, a session
   expect(
     (await request.post(`${place.url}/api/session`, { data: { ...wrong, password: 'low-tide-4-pumps' } })).status(),
   ).toBe(429)
-  const mara = await signedIn(playwright, MARA)
+  const mara = await askAs(playwright, place, MARA)
   const cookie = (await mara.storageState()).cookies.find((c) => c.name === 'duckweed')!
   expect(cookie).toMatchObject({ httpOnly: true, sameSite: 'Lax' })
   const dump = JSON.stringify(await place.sql('SELECT encode(token_hash, $1) AS h FROM sessions', ['base64']))
@@ -38,7 +32,7 @@ test('tries to sign in are limited, a password is kept only as a hash, a session
 test('guesses that come at once are counted before they are judged, and lock nobody out of a device they work on', async ({
   playwright,
 }) => {
-  const desk = await signedIn(playwright, WENNA)
+  const desk = await askAs(playwright, place, WENNA)
   const stranger = await playwright.request.newContext()
   const guesses = await Promise.all(
     Array.from({ length: 120 }, (_, i) =>
@@ -65,7 +59,7 @@ test('guesses that come at once are counted before they are judged, and lock nob
 test('an address from which every name is tried is turned away, and not a device that is known', async ({
   playwright,
 }) => {
-  const desk = await signedIn(playwright, IVO)
+  const desk = await askAs(playwright, place, IVO)
   const stranger = await playwright.request.newContext()
   const guess = (i: number) =>
     stranger.post(`${place.url}/api/session`, { data: { email: `nobody-${i}@ebb.example`, password: 'guess' } })

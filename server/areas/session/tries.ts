@@ -60,7 +60,7 @@ const MOST_HELD = 500
 let held = 0
 
 /** @throws 429 after a while */
-async function refuse(seconds: number): Promise<never> {
+async function turnAway(seconds: number): Promise<never> {
   if (held < MOST_HELD) {
     held++
     await sleep(HEARS_AFTER)
@@ -72,7 +72,7 @@ async function refuse(seconds: number): Promise<never> {
 /** Refuses an address that was refused a moment ago, before anything is asked of the database. @throws 429 */
 export async function refuseTurnedAway(address: string): Promise<void> {
   const seconds = turnedAway.get(address)
-  if (seconds !== undefined) await refuse(seconds)
+  if (seconds !== undefined) await turnAway(seconds)
 }
 
 /**
@@ -88,7 +88,7 @@ export async function countTry(who: Try): Promise<void> {
       if (refusal instanceof Error) throw refusal
       const seconds = Math.max(1, Math.ceil((refusal as RateLimiterRes).msBeforeNext / 1000))
       if (kind === 'address') turnedAway.set(key, seconds)
-      await refuse(seconds)
+      await turnAway(seconds)
     }
   }
 }

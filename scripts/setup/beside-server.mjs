@@ -38,8 +38,11 @@ async function bundleCommands(serverFolder) {
   cpSync(join(root, 'library'), join(serverFolder, '../library'), { recursive: true })
 }
 
-/** Bundles what compiles sheets for the server's worker threads, beside the built server, with what it makes of the shipped ones. */
-export async function bundleSheetWorker(serverFolder) {
+/**
+ * Bundles what stands beside the built server: what compiles sheets for its worker threads, with what that makes of the shipped ones; what
+ * makes reports; its commands.
+ */
+export async function bundleBesideServer(serverFolder) {
   const engine = join(serverFolder, 'engine')
   await bundle('server/engine/compile-sheet.ts', join(engine, 'compile-sheet.mjs'))
   await bundleReportMaker(engine)
