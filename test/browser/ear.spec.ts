@@ -8,7 +8,7 @@ import { formatReading } from '../../core/words'
 import { DrawnMachine, random } from '../../core/truth'
 import { hum, noise, RATE, seconds } from '../core/hearing/sounds'
 import { brokenMachine, callTo } from './machine'
-import { choose, enter, hold, jobOf, makeSafe, openPlace, readings, settled, signIn, type Place } from './place'
+import { choose, enter, hold, jobOf, makeSafe, openPlace, pick, readings, settled, signIn, type Place } from './place'
 import { writeWave } from './wave-file'
 
 let place: Place
@@ -63,14 +63,12 @@ test('a timed brewer is found short by ear and by the pot, no hand free', async 
   await callTo(page, place, 'k6', /K-6/, says)
   await page.getByRole('navigation', { name: 'Steps of this job' }).getByRole('link', { name: 'Run' }).click()
   const start = page.getByRole('region', { name: 'Start a run' })
-  await start.getByRole('combobox', { name: 'Program' }).click()
-  await page.getByRole('option', { name: /water alone/ }).click()
+  await pick(start.getByRole('combobox', { name: 'Program' }), /water alone/)
   const steps = start.getByRole('region', { name: 'Make safe' }).getByRole('button', { name: /^Done: / })
   while (await steps.count()) await hold(page, steps.first())
 
   const ear = page.getByRole('region', { name: 'Listening' })
-  await ear.getByRole('combobox', { name: 'What it is that is heard' }).click()
-  await page.getByRole('option', { name: 'Dispense valve: water runs through it' }).click()
+  await pick(ear.getByRole('combobox', { name: 'What it is that is heard' }), 'Dispense valve: water runs through it')
   await ear.getByRole('button', { name: 'Open the microphone' }).click()
   const opened = Date.now()
   const until = (s: number) => page.waitForTimeout(Math.max(0, opened + s * 1000 - Date.now()))

@@ -7,7 +7,7 @@ import { v7 as uuidv7 } from 'uuid'
 import { freePort, startCluster } from '../../scripts/setup/cluster.mjs'
 import { serve } from '../../scripts/setup/serve.mjs'
 import { everyPage } from './every-page'
-import { jobEvent, JOSS, openPlace, signIn, WENNA, type Place } from './place'
+import { jobEvent, JOSS, openPlace, pick, signIn, WENNA, type Place } from './place'
 
 let place: Place
 test.beforeAll(async () => {
@@ -202,10 +202,7 @@ test('a customer who asks for it is erased: here, in the search, and on a device
   await page.goto(`${place.url}/shop/rules`)
   const persons = page.getByRole('region', { name: "A person's data" })
   const erase = persons.getByRole('button', { name: `Erase ${MARK} Boats` })
-  const chooseIt = async () => {
-    await persons.getByRole('combobox', { name: 'Customer' }).click()
-    await page.getByRole('option', { name: `${MARK} Boats` }).click()
-  }
+  const chooseIt = () => pick(persons.getByRole('combobox', { name: 'Customer' }), `${MARK} Boats`)
   await chooseIt()
   await expect(persons.getByRole('alert')).toContainText('1 job open, 0 visits planned')
   await expect(erase).toBeDisabled()
@@ -240,16 +237,14 @@ test('the rules of the shop are set by whoever leads it, and what would be lost 
   await page.getByLabel('Work ends').fill('16:30')
   await page.getByRole('button', { name: 'Keep these rules' }).click()
   await expect(page.getByText('Kept.')).toBeVisible()
-  await page.getByRole('combobox', { name: 'Papers are kept' }).click()
-  await page.getByRole('option', { name: '2 years' }).click()
+  await pick(page.getByRole('combobox', { name: 'Papers are kept' }), '2 years')
   const hold = page.getByRole('button', { name: /older papers go for good/ })
   await hold.click()
   await page.reload()
   await expect(hour).toHaveValue('72.50')
   await expect(page.getByLabel('Work ends')).toHaveValue('16:30')
   await expect(page.getByRole('combobox', { name: 'Papers are kept' })).toHaveText(/Until somebody asks/)
-  await page.getByRole('combobox', { name: 'Papers are kept' }).click()
-  await page.getByRole('option', { name: '2 years' }).click()
+  await pick(page.getByRole('combobox', { name: 'Papers are kept' }), '2 years')
   await hold.click({ delay: 1300 })
   await expect(page.getByText('Kept.')).toBeVisible()
   await page.reload()

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { everyPage } from './every-page'
-import { openPlace, PIM, signIn, type Place } from './place'
+import { openPlace, pick, PIM, signIn, type Place } from './place'
 
 let place: Place
 test.beforeAll(async () => {
@@ -30,8 +30,7 @@ test('two years of jobs are counted by month and by cause, and the page says the
 }) => {
   await signIn(page, place, PIM)
   await page.goto(`${place.url}/shop/figures`)
-  await page.getByRole('combobox', { name: 'Period' }).click()
-  await page.getByRole('option', { name: 'two years' }).click()
+  await pick(page.getByRole('combobox', { name: 'Period' }), 'two years')
   const [{ closed }] = (await place.sql(
     "SELECT count(*)::int AS closed FROM jobs j JOIN organisations o ON o.id = j.organisation_id WHERE o.name LIKE 'Ebb%' AND closed_at > now() - interval '730 days'",
   )) as [{ closed: number }]

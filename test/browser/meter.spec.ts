@@ -9,6 +9,7 @@ import {
   JOSS,
   makeSafe,
   openPlace,
+  pick,
   readings,
   settled,
   signIn,
@@ -40,8 +41,7 @@ async function allow(page: Page, name: string, host: string, port: number): Prom
 const meterOf = (page: Page, title: string) => page.getByRole('region', { name: `Linked meter: ${title}` })
 async function openLine(page: Page, title: string, meter: string): Promise<void> {
   const own = meterOf(page, title)
-  await own.getByRole('combobox', { name: 'Which meter' }).click()
-  await page.getByRole('option', { name: meter }).click()
+  await pick(own.getByRole('combobox', { name: 'Which meter' }), meter)
   await own.getByRole('button', { name: 'Open the line' }).click()
   await expect(own.getByLabel('Line')).toContainText('Line to Tern Harbour, bench meter')
 }
@@ -86,8 +86,7 @@ test('a lead allows a meter; its value is read without a job; what it cannot rea
   const other = await (await browser.newContext()).newPage()
   await signIn(other, place, JOSS)
   await other.goto(`${place.url}/tools/meter`)
-  await meterOf(other, 'Meter').getByRole('combobox', { name: 'What it reads' }).click()
-  await other.getByRole('option', { name: 'Ohms' }).click()
+  await pick(meterOf(other, 'Meter').getByRole('combobox', { name: 'What it reads' }), 'Ohms')
   await openLine(other, 'Meter', 'Cold')
   await expect(meterOf(other, 'Meter').getByLabel('Live value')).toHaveText('OL')
   await expect(own.getByLabel('Line')).toContainText('Somebody else has set it to ohms')
@@ -109,8 +108,7 @@ test('the calls of a washer are caught by two meters: cold comes, hot does not, 
   await clips.getByText('Put tips on').click()
   await holdIn(clips)
   for (const title of [cold, hot]) {
-    await clips.getByRole('combobox', { name: 'Where the tips go' }).click()
-    await page.getByRole('option', { name: title, exact: true }).click()
+    await pick(clips.getByRole('combobox', { name: 'Where the tips go' }), title, { exact: true })
     await clips.getByRole('button', { name: 'Clipped on, dead' }).click()
     await expect(clips.getByRole('button', { name: `Tips off: ${title}` })).toBeVisible()
   }

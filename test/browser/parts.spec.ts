@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { callTo } from './machine'
-import { openPlace, signIn, type Place } from './place'
+import { openPlace, pick, signIn, type Place } from './place'
 
 let place: Place
 test.beforeAll(async () => {
@@ -36,10 +36,8 @@ test('parts come in from a file, go into a van, and out of it with the repair th
   const lie = page.getByRole('region', { name: 'Where they lie' })
   const book = async (what: string, count: string, to: string) => {
     await lie.getByLabel('How many').fill(count)
-    await lie.getByRole('combobox', { name: 'What happened' }).click()
-    await page.getByRole('option', { name: what }).click()
-    await lie.getByRole('combobox', { name: 'To where' }).click()
-    await page.getByRole('option', { name: to }).click()
+    await pick(lie.getByRole('combobox', { name: 'What happened' }), what)
+    await pick(lie.getByRole('combobox', { name: 'To where' }), to)
     await lie.getByRole('button', { name: 'Book it' }).click()
   }
   await book('came in', '3', 'the shop')

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { everyPage } from './every-page'
-import { JOSS, openPlace, signIn, type Place } from './place'
+import { JOSS, openPlace, pick, signIn, type Place } from './place'
 
 let place: Place
 test.beforeAll(async () => {
@@ -57,8 +57,7 @@ test('another role counts at once; pages of people stand on a phone', async ({ p
   await page.goto(`${place.url}/shop/people`)
   const card = page.getByRole('listitem', { name: 'Joss E.' })
   await card.getByText('Change').click()
-  await card.getByRole('combobox', { name: 'Role of Joss E.' }).click()
-  await page.getByRole('option', { name: 'Looks only' }).click()
+  await pick(card.getByRole('combobox', { name: 'Role of Joss E.' }), 'Looks only')
   await card.getByRole('button', { name: 'Keep' }).click()
   await expect(card).toContainText('Looks only')
   await expect.poll(async () => (await joss.request.get(`${place.url}/api/jobs`)).status()).toBe(401)

@@ -209,6 +209,15 @@ export async function choose(page: Page, title: string): Promise<void> {
   await expect(testTitle(page)).toHaveText(title)
 }
 
+/** Takes an option of a list; a list shuts when the page moves under it, and is then opened again. */
+export async function pick(box: Locator, name: string | RegExp, { exact = false } = {}): Promise<void> {
+  const option = box.page().getByRole('option', { name, exact })
+  await expect(async () => {
+    if (!(await option.count())) await box.click({ timeout: 5000 })
+    await option.click({ timeout: 5000 })
+  }).toPass({ timeout: 60_000 })
+}
+
 /** Holds a button until it is done and so gone. */
 export async function hold(page: Page, button: Locator): Promise<void> {
   await button.hover()

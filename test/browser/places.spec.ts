@@ -8,6 +8,7 @@ import {
   makeSafe,
   openCall,
   openPlace,
+  pick,
   PIM,
   readings,
   settled,
@@ -115,8 +116,7 @@ test('machines: found by any word, made, changed, retired, and taken from a file
     .getByRole('textbox', { name: 'Place' })
     .or(page.getByRole('combobox', { name: 'Place' }))
     .fill('Boathouse')
-  await page.getByRole('combobox', { name: 'Sheet' }).click()
-  await page.getByRole('option', { name: /TL-22/ }).click()
+  await pick(page.getByRole('combobox', { name: 'Sheet' }), /TL-22/)
   await page.getByRole('button', { name: 'Keep this machine' }).click()
   await expect(page.getByRole('heading', { name: 'Orrisk TL-22, boathouse' })).toBeVisible()
   await page.getByRole('button', { name: 'Change' }).click()

@@ -2,7 +2,7 @@ import { expect, test, type Page } from '@playwright/test'
 import { expectedRun } from '../../core/advice'
 import { phaseTimes } from '../../core/truth'
 import { brokenMachine, callTo } from './machine'
-import { holdIn, jobOf, JOSS, openPlace, readings, settled, signIn, type Place } from './place'
+import { holdIn, jobOf, JOSS, openPlace, pick, readings, settled, signIn, type Place } from './place'
 
 let place: Place
 test.beforeAll(async () => {
@@ -121,8 +121,7 @@ test('tips clipped on dead are read in the run, the highest and the lowest held;
   const clips = page.getByRole('region', { name: 'Live readings in this run' })
   await clips.getByText('Put tips on').click()
   await holdIn(clips)
-  await clips.getByRole('combobox', { name: 'Where the tips go' }).click()
-  await page.getByRole('option', { name: volts, exact: true }).click()
+  await pick(clips.getByRole('combobox', { name: 'Where the tips go' }), volts, { exact: true })
   await clips.getByRole('button', { name: 'Clipped on, dead' }).click()
   await expect(start(page)).toContainText('Tips sit at')
   // Hands come out before power goes back.

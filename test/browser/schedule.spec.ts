@@ -1,6 +1,6 @@
 import { expect, test, type Locator, type Page } from '@playwright/test'
 import { v7 as uuidv7 } from 'uuid'
-import { jobEvent, JOSS, openPlace, signIn, type Place } from './place'
+import { jobEvent, JOSS, openPlace, pick, signIn, type Place } from './place'
 
 let place: Place
 test.beforeAll(async () => {
@@ -123,8 +123,7 @@ test('a visit is dragged to somebody, stands in their Today, and is not overwrit
   await expect(other.getByRole('alert').first()).toContainText('Somebody else has changed this visit meanwhile')
   await form.getByRole('button', { name: 'Show it as it is now' }).click()
   await expect(form.getByLabel('To know')).toHaveValue('Ring twice.')
-  await other.getByLabel('Who').click()
-  await other.getByRole('option', { name: 'Joss E.' }).click()
+  await pick(other.getByLabel('Who'), 'Joss E.')
   await form.getByLabel('From').fill('11:00')
   await form.getByRole('button', { name: 'Keep it' }).click()
   await expect(lane(other, 'Joss E.').filter({ hasText: '11:00' })).toHaveCount(1)
