@@ -36,6 +36,14 @@ export interface Hands {
   makeSafe(acts: readonly HandAct[]): void
 }
 
+/** How a repair is carried out, where it is otherwise than usual. */
+interface Manner {
+  /** For good, or for now and by when it is done for good. */
+  decided?: Pick<Extract<Payload, { type: 'decided' }>, 'as' | 'until'>
+  /** Takes off what is in the way. @returns puts it back on */
+  takeOff?: () => () => void
+}
+
 /** The new part measured: what a good one shows, in the middle. */
 function measureNewPart(checks: readonly NewPartCheck[], repair: string, { put }: Hands): void {
   for (const { id, good, shape } of checks) {
@@ -80,6 +88,55 @@ const holds = ({ id, unless }: ProofNeed): Payload =>
     ? { type: 'proven', item: id, as: 'passed', ...(SHOWN[id] ? { text: SHOWN[id] } : {}) }
     : { type: 'proven', item: id, as: 'not-needed', text: 'Checked on the bench and by its rating.' }
 
+/** What the customer is told that a repair costs. @returns the id of the event */
+export function quote({ machine, predictor }: Engine, evidence: readonly Evidence[], repair: string, { put }: Hands) {
+  const { title, minutes, price } = machine.sheet.repairs.find((r) => r.id === repair)!
+  const own = decide(predictor, advise(predictor, evidence), { hour: HOUR, prices: {} }).options.find(
+    (o) => o.id === repair,
+  )
+  const work = { text: `Work: ${title}, ${minutes} min`, minor: Math.round((minutes / 60) * HOUR * MINOR) }
+  const part = price > 0 ? [{ text: `Part: ${title}`, minor: Math.round(price * MINOR) }] : []
+  const doubtful = own !== undefined && own.of.wrong > own.of.work + own.of.part
+  const text = doubtful ? 'There may be more to it; told before it is done.' : ''
+  return put({ type: 'quoted', currency: 'EUR', lines: [work, ...part], text })
+}
+
+/** The customer is told what a repair costs, says yes, and it is decided. */
+export function settle(
+  engine: Engine,
+  evidence: readonly Evidence[],
+  repair: string,
+  hands: Hands,
+  decided: Manner['decided'] = { as: 'for-good' },
+): void {
+  const told = quote(engine, evidence, repair, hands)
+  hands.put({ type: 'answered', quote: told, yes: true, who: 'Wenna D.' })
+  hands.put({ type: 'decided', repair, ...decided })
+}
+
+/** The new part measured, the old one out, the steps of the sheet ticked off. */
+function work({ machine }: Engine, index: number, hands: Hands, takeOff: Manner['takeOff']): void {
+  const { put, makeSafe } = hands
+  const { id: repair, title, minutes } = machine.sheet.repairs[index]
+  makeSafe(repairActsOf(machine, index))
+  const putBack = takeOff?.()
+  const guide = repairGuideOf(machine, index)
+  const checks = newPartChecks(machine, index)
+  measureNewPart(checks, repair, hands)
+  const last = guide.steps.at(-1)
+  for (const s of guide.steps) {
+    // What came off is back before it is tried.
+    if (s === last) putBack?.()
+    put({ type: 'ticked', repair, list: 'steps', item: s.text }, minutes / (guide.steps.length + 1))
+  }
+  if (!last) putBack?.()
+  for (const item of guide.lookAt) put({ type: 'ticked', repair, list: 'look-at', item }, 1)
+  if (!checks.length) return
+  const number = guide.partNumber === undefined ? {} : { number: guide.partNumber }
+  put({ type: 'used', title, ...number, count: 1, from: 'van' })
+  put({ type: 'condemned', title: 'The old part', how: 'Wires cut off.' }, 1)
+}
+
 /**
  * A repair as it is carried out and proved: decided, priced, its new part measured, ticked off, and a cycle of the machine that really
  * stands there watched through. The machine is repaired by it.
@@ -92,38 +149,14 @@ export function carryOut(
   evidence: readonly Evidence[],
   repair: string,
   hands: Hands,
+  { decided, takeOff }: Manner = {},
 ): void {
-  const { machine, catalogue, predictor } = engine
+  const { machine, catalogue } = engine
   const { put, makeSafe } = hands
   const index = machine.repairs.findIndex((r) => r.id === repair)
-  const { title, minutes, price, licensed } = machine.sheet.repairs[index]
-  if (licensed !== undefined) return
-  const own = decide(predictor, advise(predictor, evidence), { hour: HOUR, prices: {} }).options.find(
-    (o) => o.id === repair,
-  )
-  const work = { text: `Work: ${title}, ${minutes} min`, minor: Math.round((minutes / 60) * HOUR * MINOR) }
-  const part = price > 0 ? [{ text: `Part: ${title}`, minor: Math.round(price * MINOR) }] : []
-  const doubtful = own !== undefined && own.of.wrong > own.of.work + own.of.part
-  const quote = put({
-    type: 'quoted',
-    currency: 'EUR',
-    lines: [work, ...part],
-    text: doubtful ? 'There may be more to it; told before it is done.' : '',
-  })
-  put({ type: 'answered', quote, yes: true, who: 'Wenna D.' })
-  put({ type: 'decided', repair, as: 'for-good' })
-  makeSafe(repairActsOf(machine, index))
-  const guide = repairGuideOf(machine, index)
-  const checks = newPartChecks(machine, index)
-  measureNewPart(checks, repair, hands)
-  for (const s of guide.steps)
-    put({ type: 'ticked', repair, list: 'steps', item: s.text }, minutes / (guide.steps.length + 1))
-  for (const item of guide.lookAt) put({ type: 'ticked', repair, list: 'look-at', item }, 1)
-  if (checks.length) {
-    const number = guide.partNumber === undefined ? {} : { number: guide.partNumber }
-    put({ type: 'used', title, ...number, count: 1, from: 'van' })
-    put({ type: 'condemned', title: 'The old part', how: 'Wires cut off.' }, 1)
-  }
+  if (machine.sheet.repairs[index].licensed !== undefined) return
+  settle(engine, evidence, repair, hands, decided)
+  work(engine, index, hands, takeOff)
   truth.repair(index)
   const proofs = proofsFor(catalogue, index).filter((p) => p.id !== CYCLE)
   if (proofs.some((p) => isMeasuredDead(p.id))) makeSafe(DEAD_ACTS)

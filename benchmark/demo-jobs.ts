@@ -6,17 +6,11 @@
  */
 import { writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { findShipped } from '../cli/library'
 import { carryOut, type Hands } from './carry-out'
-import { createEngine } from '../core/advice'
 import type { TestCatalogue } from '../core/diagnosis/catalogue'
-import { orThrow } from '../core/foundation/result'
 import { LIVE_ACTS } from '../core/job'
 import { mayBeBridged } from '../core/model/kinds'
-import { severityAt } from '../core/model/machine'
-import { readSheet } from '../core/model/sheet'
-import { random, DrawnMachine } from '../core/truth'
-import { PlayedJob, type SeededJob } from './demo-play'
+import { brokenBy, PlayedJob, type SeededJob } from './demo-play'
 
 const MARA = '01900000-0000-7000-8000-000000000011'
 const JOSS = '01900000-0000-7000-8000-000000000012'
@@ -178,24 +172,6 @@ const STORIES: Story[] = [
 let made = 0
 const nextId = () => `01940000-0000-7000-8000-${String(++made).padStart(12, '0')}`
 
-/** A machine with this fault at the middle of its severities; the first fault of the sheet that is complained of, where there is none by this name. */
-function broken(story: Story) {
-  const { text, file } = findShipped(story.sheet)!
-  const engine = createEngine(orThrow(readSheet(text, file, findShipped)))
-  const { catalogue } = engine
-  const named = catalogue.machine.faults.filter((f) => f.id === story.fault)
-  for (const fault of [...named, ...catalogue.machine.faults]) {
-    const severity = fault.severity && severityAt(fault.severity, 0.5)
-    const truth = new DrawnMachine(catalogue, [{ fault, severity }], random(story.hoursAgo), undefined, 0)
-    const complaints = truth.complaints()
-    if (complaints.length) {
-      if (fault.id !== story.fault) process.stdout.write(`${story.sheet}: ${fault.id} instead of ${story.fault}\n`)
-      return { engine, catalogue, truth, fault, complaint: complaints[0] }
-    }
-  }
-  throw new Error(`No fault of ${story.sheet} is complained of.`)
-}
-
 /** A jumper is put in, and stays. */
 function bridgeOne({ machine }: TestCatalogue, { put, makeSafe }: Hands): void {
   const part = machine.parts.find((p) => mayBeBridged(machine.kinds[p.index], p.choice))
@@ -204,7 +180,7 @@ function bridgeOne({ machine }: TestCatalogue, { put, makeSafe }: Hands): void {
 }
 
 function play(story: Story): SeededJob {
-  const { engine, catalogue, truth, fault, complaint } = broken(story)
+  const { engine, catalogue, truth, fault, complaint } = brokenBy(story.sheet, story.fault, story.hoursAgo)
   const { person, hoursAgo } = story
   const job = new PlayedJob({ engine, truth, complaint, person, minutesAgo: hoursAgo * 60, nextId })
   const { put, makeSafe } = job

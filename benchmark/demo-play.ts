@@ -1,6 +1,8 @@
-import { advise, factsOf, type Engine } from '../core/advice'
+import { findShipped } from '../cli/library'
+import { advise, createEngine, factsOf, type Engine } from '../core/advice'
 import { dimensionOf } from '../core/diagnosis/catalogue'
 import type { Evidence } from '../core/evidence'
+import { orThrow } from '../core/foundation/result'
 import {
   actsNow,
   apply,
@@ -11,7 +13,9 @@ import {
   type HandAct,
   type Payload,
 } from '../core/job'
-import type { DrawnMachine } from '../core/truth'
+import { severityAt } from '../core/model/machine'
+import { readSheet } from '../core/model/sheet'
+import { DrawnMachine, random } from '../core/truth'
 import { formatReading } from '../core/words'
 import type { Hands } from './carry-out'
 
@@ -46,6 +50,24 @@ interface Setting {
   person: string
   minutesAgo: number
   nextId: () => string
+}
+
+/** A machine with this fault at the middle of its severities; the first fault of the sheet that is complained of, where there is none by this name. */
+export function brokenBy(sheet: string, name: string, seed: number) {
+  const { text, file } = findShipped(sheet)!
+  const engine = createEngine(orThrow(readSheet(text, file, findShipped)))
+  const { catalogue } = engine
+  const named = catalogue.machine.faults.filter((f) => f.id === name)
+  for (const fault of [...named, ...catalogue.machine.faults]) {
+    const severity = fault.severity && severityAt(fault.severity, 0.5)
+    const truth = new DrawnMachine(catalogue, [{ fault, severity }], random(seed), undefined, 0)
+    const complaints = truth.complaints()
+    if (complaints.length) {
+      if (fault.id !== name) process.stdout.write(`${sheet}: ${fault.id} instead of ${name}\n`)
+      return { engine, catalogue, truth, fault, complaint: complaints[0] }
+    }
+  }
+  throw new Error(`No fault of ${sheet} is complained of.`)
 }
 
 /** A job that is played as whoever carries it on would enter it. */

@@ -18,6 +18,7 @@ import { moreUnits } from '../server/database/seeds/demo-more-units'
 import { EBB, units } from '../server/database/seeds/demo-units'
 import { carryOut } from './carry-out'
 import { PlayedJob, type SeededJob } from './demo-play'
+import { takeOff } from './demo-wiring'
 import { drawCall } from './draw'
 
 const MARA = '01900000-0000-7000-8000-000000000011'
@@ -34,6 +35,8 @@ const NEWEST = 9
 const DAY = 24 * 60
 /** Share of the jobs in which somebody trusts their nose before the advice. */
 const NOSE = 0.06
+/** One job in so many has its wiring recorded. */
+const RECORDS = 3
 /** No job is read for longer, tests. */
 const MOST_TESTS = 25
 
@@ -65,7 +68,7 @@ function playOne(engine: Engine, unit: string, next: Random, minutesAgo: number,
   const { truth, complaint, repairs } = drawCall(engine.catalogue, 'single', next)
   const person = next() < 0.55 ? MARA : JOSS
   const job = new PlayedJob({ engine, truth, complaint, person, minutesAgo, nextId })
-  const { put, makeSafe } = job
+  const { put } = job
   put({ type: 'opened', unit, complaints: [complaint], words: pick(next, REMARKS) }, 5)
   const { sheet } = engine.machine
   if (next() < NOSE) {
@@ -79,7 +82,11 @@ function playOne(engine: Engine, unit: string, next: Random, minutesAgo: number,
     const index = sheet.repairs.indexOf(remedy)
     const cures = truth.activeFaults.every(({ fault }) => fault.curedBy.includes(index))
     if (cures && remedy.licensed === undefined) {
-      carryOut(engine, truth, job.evidence, remedy.id, { put, makeSafe })
+      const part = engine.machine.parts[truth.activeFaults[0].fault.part].id
+      // Not everybody writes down what comes off.
+      const records = job.seeded.events.length % RECORDS === 0
+      const manner = records ? { takeOff: () => takeOff(engine, part, job) } : {}
+      carryOut(engine, truth, job.evidence, remedy.id, job, manner)
       put({ type: 'closed', repair: remedy.id, text: remedy.title })
       return job.seeded
     }

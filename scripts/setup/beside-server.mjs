@@ -53,10 +53,12 @@ export async function bundleBesideServer(serverFolder) {
   if (code !== 0) throw new Error('The shipped sheets could not be compiled.')
 }
 
-/** What makes reports, with its fonts beside it. */
+/** What makes reports, with its fonts and their licence beside it. */
 async function bundleReportMaker(engine) {
   await bundle('server/engine/make-report.ts', join(engine, 'make-report.mjs'), {
     banner: { js: OLDER },
   })
-  cpSync(join(root, 'node_modules/pdfmake/fonts/Roboto'), join(engine, 'fonts'), { recursive: true })
+  const fonts = join(engine, 'fonts')
+  cpSync(join(root, 'node_modules/pdfmake/fonts/Roboto'), fonts, { recursive: true })
+  cpSync(join(root, 'node_modules/@fontsource/roboto/LICENSE'), join(fonts, 'LICENSE'))
 }

@@ -4,11 +4,12 @@ import { dirname, join } from 'node:path'
 import license from 'rollup-plugin-license'
 
 /**
- * What reaches a browser past the bundler, each by the packages that lead to it: the font by the style sheet, the service
- * worker by its generator.
+ * What reaches a browser past the bundler, each by the packages that lead to it: the font by the style sheet, the font of
+ * the reports within them, the service worker by its generator.
  */
 const BESIDES = [
   ['@fontsource-variable/atkinson-hyperlegible-next'],
+  ['@fontsource/roboto'],
   ...['workbox-core', 'workbox-precaching', 'workbox-routing', 'workbox-strategies'].map((name) => [
     '@vite-pwa/nuxt',
     'vite-plugin-pwa',

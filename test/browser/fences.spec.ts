@@ -66,13 +66,14 @@ async function oneShape(answer: APIResponse, what: string): Promise<string> {
   return body
 }
 
-test('what is shipped comes with its licences: pages, workers, the service worker and the font', async ({
+test('what is shipped comes with its licences: pages, workers, the service worker and the fonts', async ({
   request,
 }) => {
   const notices = (await (await request.get(`${place.url}/licences.txt`)).text()).split('-'.repeat(80))
   const licenceOf = (name: string) => notices.find((n) => n.trim().startsWith(`${name} `)) ?? ''
   const { dependencies } = JSON.parse(readFileSync('package.json', 'utf8')) as { dependencies: Record<string, string> }
-  expect(licenceOf('@fontsource-variable/atkinson-hyperlegible-next')).toMatch(/OFL-1\.1[^]*SIL OPEN FONT LICENSE/)
+  for (const font of ['@fontsource-variable/atkinson-hyperlegible-next', '@fontsource/roboto'])
+    expect(licenceOf(font), font).toMatch(/OFL-1\.1[^]*SIL OPEN FONT LICENSE/)
   expect(licenceOf('comlink')).toMatch(/Apache-2\.0[^]*Apache License/)
   expect(licenceOf('workbox-core')).toContain('MIT')
   // In the engine's worker alone.

@@ -28,7 +28,7 @@ export async function loadShop(): Promise<void> {
         price: price ?? 0,
         fits: [],
       }
-      part.fits.push(sheet)
+      if (!part.fits.includes(sheet)) part.fits.push(sheet)
       numbered.set(partNumber, part)
     }
   for (const [k, [number, { title, price, fits }]] of [...numbered].sort().entries()) {
@@ -57,7 +57,8 @@ export async function loadShop(): Promise<void> {
     const lastDone = new Date(Date.now() - ago * DAY).toISOString().slice(0, 10)
     await putCare(mara, idOf(title), { unit, title, everyDays, minutes, lastDone, water: null, retired: false })
   }
-  const { jobs } = await toPlace(mara)
+  // Who waits for a day has one.
+  const jobs = (await toPlace(mara)).jobs.filter((j) => !j.until)
   const days = [0, 1].map((d) => localOf(Date.now() + d * DAY, mara.timeZone).day)
   for (const [k, { job, unit, reason }] of jobs.slice(0, 6).entries()) {
     const when = {

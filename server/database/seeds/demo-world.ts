@@ -1,11 +1,13 @@
-import { existsSync, readFileSync } from 'node:fs'
+import { createHash } from 'node:crypto'
+import { existsSync, readdirSync, readFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { gunzipSync } from 'node:zlib'
 import { Op } from 'sequelize'
 import { parseReading, type ReadingShape } from '../../../core/foundation/quantity'
-import { upcast, type WrittenEvent } from '../../../core/job'
+import { upcast, type Payload, type WrittenEvent } from '../../../core/job'
 import { keepExpected } from '../../areas/figures/service'
 import { appendToJob } from '../../areas/jobs/service'
+import { writePhoto } from '../../areas/photos/service'
 import { findPersonById } from '../../areas/session/service'
 import { currentRevision, factsOfRevision } from '../../areas/sheets/service'
 import { database } from '../../platform/database'
@@ -73,6 +75,15 @@ export const WORLDS = ['bare', 'jobs', 'years'] as const
 const JOBS = join(import.meta.dirname, 'demo-jobs.json')
 /** Two years of closed ones. */
 const YEARS = join(import.meta.dirname, 'demo-years.json.gz')
+/** Those that wait for something or were left half way. */
+const STANDING = join(import.meta.dirname, 'demo-standing.json')
+/** Drawings that stand for photos. */
+const PHOTOS = join(import.meta.dirname, 'photos')
+const DAY = 86_400_000
+/** The first calls of a day come then, ms. */
+const DAY_BEGINS = 8 * 3_600_000
+/** Days in these files are counted from this one, which stands for the day of the first start. */
+const DAY_ZERO = Date.UTC(2000, 0, 1)
 /** The machines have been looked after for so long, days. */
 const LOOKED_AFTER = 760
 /** So many jobs are loaded side by side. */
@@ -122,9 +133,38 @@ function understood({ test, text }: { test: string; text: string }, shapes: Shap
   return value?.ok ? { value: value.value } : {}
 }
 
+/** A day of these files as one of the calendar. */
+const realDay = (day: string, start: number) => new Date(start + Date.parse(day) - DAY_ZERO).toISOString().slice(0, 10)
+
+/** An entry as it stands once its day and its moments are those of this start. */
+function dated(payload: Payload, at: string, start: number, shapes: Shapes): Payload {
+  switch (payload.type) {
+    // A run was begun when its event was entered.
+    case 'run':
+      return { ...payload, began: at }
+    case 'reading':
+      return { ...payload, ...understood(payload, shapes) }
+    case 'decided':
+    case 'awaits':
+      return payload.until === undefined ? payload : { ...payload, until: realDay(payload.until, start) }
+    case 'follow-up':
+      return { ...payload, on: realDay(payload.on, start) }
+    default:
+      return payload
+  }
+}
+
+async function loadPhotos(): Promise<void> {
+  const mara = await findPersonById(people[0]!.id)
+  if (!mara) return
+  for (const file of readdirSync(PHOTOS)) {
+    const bytes = readFileSync(join(PHOTOS, file))
+    await writePhoto(mara, createHash('sha256').update(bytes).digest('hex'), bytes)
+  }
+}
+
 /** Jobs in every state, through the same door as any other: the guard judges each event. */
-async function loadJobs(files: readonly string[]): Promise<void> {
-  const start = Date.now()
+async function loadJobs(files: readonly string[], start: number): Promise<void> {
   const loadJob = async ({ id, person, expected, events }: SeededJob) => {
     if (await Job.count({ where: { id } })) return
     const who = await findPersonById(person)
@@ -133,12 +173,7 @@ async function loadJobs(files: readonly string[]): Promise<void> {
     const timed = events.map(({ minutesAgo, ...event }, i) => {
       const at = new Date(start - minutesAgo * 60_000).toISOString()
       const written = upcast({ ...event, at, seq: i + 1 })
-      const { payload } = written
-      // A run was begun when its event was entered.
-      if (payload.type === 'run') return { ...written, payload: { ...payload, began: at } }
-      return payload.type === 'reading'
-        ? { ...written, payload: { ...payload, ...understood(payload, shapes) } }
-        : written
+      return { ...written, payload: dated(written.payload, at, start, shapes) }
     })
     const { results } = await appendToJob(who, id, timed, undefined)
     const refused = results.find((r) => r.status === 'refused')
@@ -182,7 +217,11 @@ export async function loadDemoWorld(
     if (!(await User.findByPk(person.id))) await User.create({ ...person, passwordHash: await hash(password) })
   await loadPlaces(world === 'years' ? [...units, ...moreUnits] : units)
   if (world === 'bare') return
-  await loadJobs(world === 'years' ? [YEARS, JOBS] : [JOBS])
+  if (world === 'years') await loadPhotos()
+  const now = Date.now()
+  // Two years of calls that came by day.
+  if (world === 'years') await loadJobs([YEARS], now - ((now - DAY_BEGINS) % DAY))
+  await loadJobs(world === 'years' ? [STANDING, JOBS] : [JOBS], now)
   if (world !== 'years') return
   // They were looked after before the first of these jobs came.
   await database().query(

@@ -65,7 +65,7 @@ function quote() {
       <strong>{{ totalOf(last) }}</strong> told by {{ last.by
       }}<template v-if="last.answer"
         >: <strong>{{ last.answer.yes ? 'yes' : 'no' }}</strong> from {{ last.answer.who }}</template
-      ><template v-else>, no answer yet</template>.
+      ><template v-else>, no answer yet</template>
     </p>
     <div v-if="last && !last.answer && !locked" class="row">
       <InputText v-model="who" maxlength="120" aria-label="Who said it" placeholder="Who said it" />

@@ -34,6 +34,10 @@ const part = computed(() =>
     : undefined,
 )
 const unrecorded = computed(() => !state.value.labels.length && !state.value.photos.length)
+const done = computed(() => {
+  const steps = own.value?.guide.steps ?? []
+  return steps.length > 0 && steps.every((s) => ticks('steps').some((t) => t.item === s.text))
+})
 const off = computed(() => [...(state.value.disconnected ?? [])].reverse())
 const bad = computed(() => of(state.value.newParts).some((p) => !p.good))
 const tick = (list: 'steps' | 'look-at', item: string, found: string | undefined) =>
@@ -61,11 +65,11 @@ const tick = (list: 'steps' | 'look-at', item: string, found: string | undefined
           v-if="safety.length"
           ref="held"
           :steps="safety"
-          before="parts come off"
+          :before="done ? 'parts come off again' : 'parts come off'"
           :left="context.left.value"
           @done="context.safety"
         />
-        <RecordFirst v-if="unrecorded && own.acts.length" @record="router.replace(`/jobs/${id}/wiring`)" />
+        <RecordFirst v-if="unrecorded && own.acts.length && !done" @record="router.replace(`/jobs/${id}/wiring`)" />
         <TickList
           v-if="own.guide.steps.length"
           ordered
