@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test'
 import { everyPage } from './every-page'
-import { openPlace, pick, PIM, signIn, type Place } from './place'
+import { JOSS, openPlace, pick, PIM, signIn, type Place } from './place'
 
 let place: Place
 test.beforeAll(async () => {
@@ -85,6 +85,32 @@ test('a machine shows what was read of it over the years, and what the shop has 
   )) as [{ unit: string; text: string }]
   await page.goto(`${place.url}/machines/${set.unit}`)
   await expect(page.getByRole('region', { name: 'Settings' })).toContainText(`${set.text} as left on`)
+})
+
+test('what waits, what has come, what is off and what is out of service stands where somebody looks for it', async ({
+  page,
+}) => {
+  await signIn(page, place, JOSS)
+  await page.goto(`${place.url}/today`)
+  const come = page.getByRole('region', { name: 'Parts that have come' })
+  await expect(come).toContainText('Brindlow D-3, cups')
+  // Of what it waits for, one thing has not come.
+  await expect(come).not.toContainText('Quenby C-25, hall')
+  await expect(page.getByRole('region', { name: 'Waiting' })).toContainText('Quenby C-25, hall')
+  const half = page.getByRole('link', { name: /Orrisk TL-60, overalls/ })
+  await expect(half).toContainText('Still off: cold valve')
+  await half.click()
+  await page.getByRole('link', { name: 'Wiring' }).click()
+  await expect(page.getByRole('region', { name: 'What is off' })).toContainText('cold valve 1 on the photo')
+  const photo = page.getByRole('region', { name: 'Photos' }).getByRole('img')
+  await expect.poll(() => photo.evaluate((img: HTMLImageElement) => img.naturalWidth)).toBeGreaterThan(0)
+
+  const [unsafe] = (await place.sql(
+    "SELECT job_id AS id FROM job_events WHERE payload->>'type' = 'left-unsafe' LIMIT 1",
+  )) as [{ id: string }]
+  await page.goto(`${place.url}/jobs/${unsafe.id}/report`)
+  await expect(page.getByText('Left out of service: isolated, tagged and warned of.').first()).toBeVisible()
+  await expect(page.getByText('Signed by Wenna D.')).toBeVisible()
 })
 
 test('the rooms of the shop and the search have titles of their own, pass the accessibility check and fit a phone', async ({

@@ -110,7 +110,7 @@ const most = computed(() => Math.max(0.01, ...(learnt.value?.rates ?? []).flatMa
   <section v-if="history?.photos.length" class="card stack" aria-label="Photos">
     <h2>Photos</h2>
     <div class="photos">
-      <NuxtLink v-for="p in history.photos" :key="p.photo" :to="`/jobs/${p.job}/wiring`">
+      <NuxtLink v-for="p in history.photos" :key="`${p.job} ${p.photo} ${p.at}`" :to="`/jobs/${p.job}/wiring`">
         <img :src="`/api/photos/${p.photo}`" :alt="p.text || 'Photo of it'" loading="lazy" />
         <span class="small">{{ formatMoment(p.at, timeZone, 'day') }}</span>
       </NuxtLink>
