@@ -10,21 +10,14 @@ import { carryOut, type Hands } from './carry-out'
 import type { TestCatalogue } from '../core/diagnosis/catalogue'
 import { LIVE_ACTS } from '../core/job'
 import { mayBeBridged } from '../core/model/kinds'
-import { brokenBy, PlayedJob, type SeededJob } from './demo-play'
+import { brokenBy, PlayedJob, type MadeUpCall, type SeededJob } from './demo-play'
 
 const MARA = '01900000-0000-7000-8000-000000000011'
 const JOSS = '01900000-0000-7000-8000-000000000012'
 const IVO = '01900000-0000-7000-8000-000000000021'
 const unit = (n: number) => `01900000-0000-7000-8000-000000000${n}`
 
-interface Story {
-  unit: number
-  sheet: string
-  fault: string
-  person: string
-  /** Hours before the first start at which the call came. */
-  hoursAgo: number
-  words: string
+interface Story extends MadeUpCall {
   /** Most readings taken. */
   readings: number
   ends: 'open' | 'closed' | 'in-vain' | 'bypass' | 'reopened'

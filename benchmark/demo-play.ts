@@ -52,6 +52,18 @@ interface Setting {
   nextId: () => string
 }
 
+/** A call that is made up: on which machine, with what fault, and who comes. */
+export interface MadeUpCall {
+  /** The last digits of its id. */
+  unit: number
+  sheet: string
+  fault: string
+  person: string
+  /** Hours before the first start at which the call came. */
+  hoursAgo: number
+  words: string
+}
+
 /** A machine with this fault at the middle of its severities; the first fault of the sheet that is complained of, where there is none by this name. */
 export function brokenBy(sheet: string, name: string, seed: number) {
   const { text, file } = findShipped(sheet)!

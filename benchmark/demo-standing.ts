@@ -9,7 +9,7 @@ import { join } from 'node:path'
 import { repairActsOf, repairGuideOf } from '../core/advice'
 import { DEAD_ACTS } from '../core/job'
 import { carryOut, quote, settle } from './carry-out'
-import { brokenBy, PlayedJob, type SeededJob } from './demo-play'
+import { brokenBy, PlayedJob, type MadeUpCall, type SeededJob } from './demo-play'
 import { photoOf, takeOff } from './demo-wiring'
 
 const MARA = '01900000-0000-7000-8000-000000000011'
@@ -23,13 +23,7 @@ const SIGNATURE = [
 ]
 
 type Broken = ReturnType<typeof brokenBy>
-interface Standing {
-  unit: number
-  sheet: string
-  fault: string
-  person: string
-  hoursAgo: number
-  words: string
+interface Standing extends MadeUpCall {
   /** How it goes on once the advice has come to a repair. */
   then: (job: PlayedJob, broken: Broken, repair: string) => void
 }
