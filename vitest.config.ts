@@ -7,6 +7,7 @@ const LONGEST = [
   'test/library/every-machine.test.ts',
   'test/core/diagnosis/returns.test.ts',
   'test/core/diagnosis/stories.test.ts',
+  'test/core/running/run.test.ts',
   'test/core/diagnosis/direct-look.test.ts',
   'test/library/complaints.test.ts',
   'test/core/diagnosis/diagnose.test.ts',

@@ -4,11 +4,11 @@
  *
  *     npm run demo-years
  *
- * `--jobs 400` so many, `--seed 1`. Takes half an hour.
+ * `--jobs 400` so many, `--seed 1`; `--only SHEET` plays those of one sheet anew and leaves the others as they are. Takes an hour.
  */
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { dirname, join } from 'node:path'
-import { gzipSync } from 'node:zlib'
+import { gunzipSync, gzipSync } from 'node:zlib'
 import { findShipped } from '../cli/library'
 import { createEngine, outlookOf, type Engine } from '../core/advice'
 import { orThrow } from '../core/foundation/result'
@@ -27,6 +27,7 @@ const option = (name: string, otherwise: number): number => {
   const at = process.argv.indexOf(`--${name}`)
   return at < 0 ? otherwise : Number(process.argv[at + 1])
 }
+const ONLY = process.argv.includes('--only') ? process.argv[process.argv.indexOf('--only') + 1] : undefined
 const JOBS = option('jobs', 400)
 const SEED = option('seed', 1)
 const DAYS = 730
@@ -103,9 +104,15 @@ const file = join(import.meta.dirname, '..', 'server', 'database', 'seeds', 'dem
 mkdirSync(dirname(file), { recursive: true })
 const all = [...units.filter((u) => u.organisationId === EBB), ...moreUnits]
 const sheets = [...new Set(all.map((u) => u.sheet))].sort()
-const jobs: SeededJob[] = []
-let made = 0
+const isOfSheet = ({ events: [{ payload }] }: SeededJob, sheet: string) =>
+  payload.type === 'opened' && all.some((u) => u.id === payload.unit && u.sheet === sheet)
+const jobs =
+  ONLY === undefined
+    ? []
+    : (JSON.parse(gunzipSync(readFileSync(file)).toString()) as SeededJob[]).filter((j) => !isOfSheet(j, ONLY))
 for (const [k, sheet] of sheets.entries()) {
+  if (ONLY !== undefined && sheet !== ONLY) continue
+  let made = 0
   const { text, file } = findShipped(sheet)!
   const own = all.filter((u) => u.sheet === sheet)
   // As many as its share of the machines comes to.
@@ -121,7 +128,8 @@ for (const [k, sheet] of sheets.entries()) {
     if (i % 6 === 5) engine = createEngine(orThrow(readSheet(text, file, findShipped)))
     const daysAgo = NEWEST + Math.floor(next() * (DAYS - NEWEST))
     const minutesAgo = daysAgo * DAY - Math.floor(next() * 8 * 60)
-    const nextId = () => `01930000-0000-7000-8000-${String(++made).padStart(12, '0')}`
+    // Each sheet counts by itself: played anew it takes nobody's ids.
+    const nextId = () => `0193${String(k + 1).padStart(4, '0')}-0000-7000-8000-${String(++made).padStart(12, '0')}`
     try {
       jobs.push(playOne(engine, pick(next, own).id, next, minutesAgo, nextId))
     } catch (error) {

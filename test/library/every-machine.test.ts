@@ -1,19 +1,17 @@
 import { describe, expect, it } from 'vitest'
 import { random } from '../../core/truth'
 import { lookThrough, meet } from '../../benchmark/self-check'
-import { findShipped } from '../../cli/library'
 import { advise, reasons, Engine, type Advice } from '../../core/advice'
 import { formatReading } from '../../core/words'
 import type { Evidence } from '../../core/evidence'
 import type { Predictor } from '../../core/diagnosis/predict'
 import type { Procedure } from '../../core/diagnosis/catalogue'
 import { evidenceOf } from '../core/support/sheets'
-import { shippedMachines, shippedPredictor } from '../core/support/shipped'
+import { oneOfEachFamily, shippedMachines, shippedPredictor } from '../core/support/shipped'
 
 const machines = shippedMachines()
-const familyOf = (id: string) => /^extends: (.+)$/m.exec(findShipped(id)!.text)?.[1]
-/** One machine of each family; `npm run self-check` plays all faults of all machines. */
-const first = machines.filter((id, i) => machines.findIndex((other) => familyOf(other) === familyOf(id)) === i)
+/** `npm run self-check` plays all faults of all machines. */
+const first = oneOfEachFamily()
 const LENGTH = 5
 
 /** What somebody might type for a test: mostly what some suspect would show, sometimes anything. */

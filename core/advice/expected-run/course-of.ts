@@ -29,6 +29,19 @@ export interface MachineCourse {
   ended: number
 }
 
+/** Without what lasts no time, which nobody notices, and without what then only stays as it is. */
+function lasting<T extends { at: number }>(list: readonly T[], same: (a: T, b: T) => boolean): T[] {
+  const kept = list.filter((x, i) => i === list.length - 1 || list[i + 1].at > x.at)
+  return kept.filter((x, i) => i === 0 || !same(kept[i - 1], x))
+}
+
+/** How a signal stood at first, and its turns. */
+function turnsThatLast([first, ...turns]: readonly Turn[]): Turn[] {
+  if (!first) return []
+  const kept = lasting(turns, (a, b) => a.on === b.on)
+  return [first, ...(kept[0]?.on === first.on ? kept.slice(1) : kept)]
+}
+
 /**
  * Runs one machine through a program and keeps what can be noticed of it.
  *
@@ -67,10 +80,11 @@ export function courseOf(
   const since = (time: number) => Math.max(0, time - PROGRAM_START)
   const begun = (time: number) => time >= PROGRAM_START - 1e-9
   return {
-    phases: run.events.flatMap((e) =>
-      e.type === 'phase' && begun(e.time) ? [{ phase: e.phase, at: since(e.time) }] : [],
+    phases: lasting(
+      run.events.flatMap((e) => (e.type === 'phase' && begun(e.time) ? [{ phase: e.phase, at: since(e.time) }] : [])),
+      (a, b) => a.phase === b.phase,
     ),
-    turns: run.watched.map((w) => (w?.turns ?? []).map(({ at, on }) => ({ at: since(at), on }))),
+    turns: run.watched.map((w) => turnsThatLast((w?.turns ?? []).map(({ at, on }) => ({ at: since(at), on })))),
     alarms: run.events.flatMap((e) =>
       e.type === 'alarm' || e.type === 'cleared' ? [{ code: e.code, at: since(e.time), on: e.type === 'alarm' }] : [],
     ),

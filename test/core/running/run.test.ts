@@ -17,6 +17,7 @@ import {
   type Mark,
 } from '../../../core/running'
 import { DrawnMachine, phaseTimes, random, watchedTurns } from '../../../core/truth'
+import { oneOfEachFamily } from '../support/shipped'
 
 const PROGRAM_START = 1
 
@@ -256,6 +257,12 @@ describe('a cycle watched after a repair, on machines that the plain simulator r
     ['brindlow-d3', 'fill-valve.coil-open'],
   ] as const
 
+  it.each(oneOfEachFamily())('%s: a good one passes', (id) => {
+    const engine = engineOf(id)
+    const run = expectedRun(engine.predictor, engine.advise([], 'best', 0), 0)
+    const good = judgeRun(run, watched(engine, run, [], 4))
+    expect(good.as, JSON.stringify(good.criteria.filter((c) => c.state !== 'passed'))).toBe('passed')
+  })
   it.each(CALLS)('%s: good ones pass, and one on which the repair did not do never does', (id, name) => {
     const engine = engineOf(id)
     const { machine } = engine

@@ -18,6 +18,11 @@ export const shippedMachines = (): string[] =>
     return !assembly && !family
   })
 
+const familyOf = (id: string) => /^extends: (.+)$/m.exec(findShipped(id)!.text)?.[1]
+/** One machine of each family. */
+export const oneOfEachFamily = (): string[] =>
+  shippedMachines().filter((id, i, all) => all.findIndex((other) => familyOf(other) === familyOf(id)) === i)
+
 /** A shipped sheet with what has been asked of it before. */
 export const shippedPredictor = (id: string): Predictor => predictorOf(findShipped(id)!.text)
 
