@@ -55,7 +55,7 @@ async function entering(page: Page, act: () => Promise<void>): Promise<void> {
 /** What came off a washer: photographed, named, one of it off. */
 async function wiring(page: Page, { url }: Place): Promise<void> {
   await page.goto(`${url}/jobs`)
-  await page.getByRole('link', { name: /Orrisk TL-60, overalls/ }).click()
+  await page.getByRole('link', { name: /^open .*Orrisk TL-60, overalls/ }).click()
   await page.getByRole('link', { name: 'Wiring' }).click()
   await page.getByRole('region', { name: 'Photos' }).getByRole('img').waitFor()
   await shoot(page, 'wiring')
