@@ -187,6 +187,9 @@ function refusesUnsafe(job: JobStanding, { payload, at }: JobEvent, facts: Sheet
     : { code: 'make-safe-first', names: needs.map((n) => n.id) }
 }
 
+/** What is done to read at tips that were clipped on dead. */
+const HANDS_OFF: readonly HandAct[] = ['live']
+
 /**
  * Whether an event may be appended to a job as it stands.
  *
@@ -227,15 +230,16 @@ export function refuses(
   if (barredFor(role).includes(test?.workMode ?? (bypasses || clips || readies ? 'energised' : 'observe')))
     return { code: 'no-live-work' }
   const runs = payload.type === 'run'
-  // What is read at tips that sit there is read hands-off: what had to be done for it was done before the start.
+  // What is read at tips that sit there is read hands-off, by whoever sees it: somebody was ready for it before the power went on.
   const sits = payload.type === 'reading' && (job.clips?.includes(payload.test) ?? false)
-  const acts = sits ? [] : test || runs ? actsNow(test ?? runActs(job), job, by) : bypasses ? LIVE_ACTS : DEAD_ACTS
+  const byHand = bypasses ? LIVE_ACTS : DEAD_ACTS
+  const acts = sits ? HANDS_OFF : test || runs ? actsNow(test ?? runActs(job), job, by) : byHand
   const opens = verb === 'open' || verb === 'unplug'
   // An earth or an insulation is measured with hands in it, dead.
   const measuresDead = payload.type === 'proven' && payload.as !== 'not-needed' && isMeasuredDead(payload.item)
   const handsOn =
     test || runs || clips || bypasses || opens || measuresDead || ['disconnected', 'unclipped'].includes(payload.type)
-  const missing = handsOn ? missingSteps(acts, facts.needs, job, event.at, by) : []
+  const missing = handsOn ? missingSteps(acts, facts.needs, job, event.at, sits ? undefined : by) : []
   if (missing.length) return { code: 'make-safe-first', names: missing.map((m) => m.id) }
   const powers = test?.powered || runs || verb === 'restore' || verb === 'start'
   const others = powers && by !== undefined ? othersIn(job, facts.needs, by) : []
