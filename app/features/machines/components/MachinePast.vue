@@ -72,7 +72,8 @@ const most = computed(() => Math.max(0.01, ...(learnt.value?.rates ?? []).flatMa
         {{ range([trend.band.least, trend.band.most], trend.dimension) }} (shaded). Good ones of such machines:
         {{ range(trend.known, trend.dimension)
         }}<template v-if="trend.known.length">
-          ({{ trend.known.length }} readings, between the dashed lines)</template
+          ({{ trend.known.length }} {{ trend.known.length === 1 ? 'reading' : 'readings' }}, between the dashed
+          lines)</template
         ></template
       >.
     </p>
